@@ -1,0 +1,60 @@
+import { known, type Known, type QuantityInput, type ToleranceClass } from '../quantity/quantity';
+import { fieldAt } from '../kit/fields';
+import type { Part } from '../kit/types';
+
+/**
+ * One number as a check sees it: what it is, where it stands so that it can be measured and
+ * corrected, and its value when there is one.
+ */
+export interface Given {
+  /** Where the field stands in the job: `['kit', partId, ...]`. */
+  path: string[];
+  part: string;
+  /** As a person says it: `image circle of Marl 40`. */
+  label: string;
+  unit: string;
+  cls: ToleranceClass;
+  known: Known | null;
+}
+
+/** Reads `a/b/0` style paths inside a part; list elements by their id or index. */
+export function readPath(from: unknown, path: readonly string[]): unknown {
+  let at: unknown = from;
+  for (const step of path) {
+    if (at === null || typeof at !== 'object') return undefined;
+    if (Array.isArray(at)) {
+      const list: readonly unknown[] = at;
+      const byId = list.find(
+        (e) => e !== null && typeof e === 'object' && (e as { id?: unknown }).id === step,
+      );
+      at = byId ?? (/^\d+$/.test(step) ? list[Number(step)] : undefined);
+    } else at = Object.hasOwn(at, step) ? (at as Record<string, unknown>)[step] : undefined;
+  }
+  return at;
+}
+
+/** A quantity of a part, as a check wants it. */
+export function given(part: Part, ...path: string[]): Given {
+  const field = fieldAt(part.kind, path);
+  const cls = field?.type === 'quantity' ? field.cls : 'length';
+  const label =
+    field?.label === 'diameter' && path[0] === 'imageCircle' ? 'image circle' : field?.label;
+  return {
+    path: ['kit', part.id, ...path],
+    part: part.id,
+    label: `${label ?? path[0]!} of ${part.name}`,
+    unit: field?.type === 'quantity' ? field.unit : 'mm',
+    cls,
+    known: known(readPath(part, path) as QuantityInput | undefined, cls),
+  };
+}
+
+/** A number that is not a field of a part: a constant, a setting, a standard. */
+export function constant(label: string, unit: string, k: Known | null): Given {
+  return { path: [], part: '', label, unit, cls: 'exact', known: k };
+}
+
+/** An exact number as a {@link Known}. */
+export function exactly(value: number): Known {
+  return { value, tol: 0, from: 'sheet', lo: value, hi: value };
+}

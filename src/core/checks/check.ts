@@ -1,0 +1,13 @@
+import type { Built } from '../build/build';
+import type { Verdict } from './finding';
+
+/** A check: a small pure function from a built rig to verdicts. */
+export interface Check {
+  /** Stable and public. */
+  id: string;
+  title: string;
+  /** What it tells, for docs/checks.md. */
+  says: string;
+  formula: string;
+  run: (built: Built) => Verdict[];
+}

@@ -1,0 +1,137 @@
+import type { Given } from '../build/given';
+import { spread, type Spread } from '../quantity/spread';
+import type { Limit, Measurement, State, Verdict } from './finding';
+
+/** Rounding noise that must not turn a zero margin into a fail, in any unit used here. */
+const EPS = 1e-9;
+
+export interface Outcome extends Spread {
+  state: State;
+}
+
+export interface Judgement {
+  id: string;
+  key?: string;
+  about: string[];
+  frame?: string | null;
+  station?: number | null;
+  /** The numbers the margin depends on, with their tolerances. */
+  inputs: Given[];
+  /**
+   * Margin from the inputs, in their order: below 0 fails. Must be monotone in each input over
+   * its tolerance; see {@link spread}. `after` may turn the interval into another, for margins
+   * that are not (an absolute value).
+   */
+  margin: (x: readonly number[]) => number;
+  after?: (s: Spread) => Spread;
+  /** Margin wanted on top of not failing. */
+  wanted?: number;
+  unit: string;
+  limit: Limit | null;
+  /** What a default stands in for, if anything: then the finding is at best tight. */
+  assumed?: string | null;
+  why: (o: Outcome) => string;
+  sum: (o: Outcome) => string;
+  /** The sentence when numbers are missing; gets their labels in words. */
+  lacking: (missing: string) => string;
+  basis: string;
+}
+
+/** The state that an interval of margins amounts to. */
+export function stateOf(lo: number, hi: number, wanted = 0): State {
+  if (hi < -EPS) return 'fail';
+  return lo >= wanted - EPS && lo >= -EPS ? 'ok' : 'tight';
+}
+
+/**
+ * Turns a margin and its inputs into a verdict: unknown when a number is missing (and says
+ * which), otherwise ok, tight or fail by the worst and best case inside the tolerances.
+ */
+export function judge(j: Judgement): Verdict {
+  const base = {
+    id: j.id,
+    key: j.key ?? j.id,
+    about: j.about,
+    frame: j.frame ?? null,
+    station: j.station ?? null,
+    limit: j.limit,
+    wanted: [],
+    basis: j.basis,
+  };
+  const missing = j.inputs.filter((g) => g.known === null);
+  if (missing.length > 0)
+    return {
+      ...base,
+      state: 'unknown',
+      margin: null,
+      why: j.lacking(inWords(missing.map((g) => g.label))),
+      sum: `No sum: missing ${inWords(missing.map((g) => g.label))}.`,
+      measure: lacking(missing),
+    };
+  const raw = spread(
+    j.inputs.map((g) => g.known!),
+    j.margin,
+  );
+  const s = j.after ? j.after(raw) : raw;
+  let state = stateOf(s.lo, s.hi, j.wanted);
+  if (state === 'ok' && j.assumed) state = 'tight';
+  const outcome: Outcome = { ...s, state };
+  return {
+    ...base,
+    state,
+    margin: { value: s.value, lo: s.lo, hi: s.hi, unit: j.unit },
+    why: j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : ''),
+    sum: j.sum(outcome),
+    measure: state === 'tight' ? doubts(j.inputs, raw.shares) : [],
+  };
+}
+
+/** Missing numbers as measurements, equal shares. */
+export function lacking(missing: readonly Given[]): Measurement[] {
+  return missing
+    .filter((g) => g.path.length > 0)
+    .map((g) => ({
+      path: g.path,
+      part: g.part,
+      label: g.label,
+      unit: g.unit,
+      share: 1 / missing.length,
+      missing: true,
+    }));
+}
+
+function doubts(inputs: readonly Given[], shares: readonly number[]): Measurement[] {
+  return inputs
+    .map((g, i) => ({
+      path: g.path,
+      part: g.part,
+      label: g.label,
+      unit: g.unit,
+      share: shares[i]!,
+      missing: false,
+    }))
+    .filter((m) => m.path.length > 0 && m.share > 0.01)
+    .sort((a, b) => b.share - a.share);
+}
+
+/** `a`, `a and b`, `a, b and c`. */
+export function inWords(list: readonly string[]): string {
+  if (list.length <= 1) return list[0] ?? '';
+  return `${list.slice(0, -1).join(', ')} and ${list[list.length - 1]!}`;
+}
+
+/** A verdict that needs no arithmetic. */
+export function plainVerdict(
+  v: Partial<Verdict> & Pick<Verdict, 'id' | 'about' | 'state' | 'why' | 'sum' | 'basis'>,
+): Verdict {
+  return {
+    key: v.id,
+    frame: null,
+    station: null,
+    margin: null,
+    limit: null,
+    wanted: [],
+    measure: [],
+    ...v,
+  };
+}

@@ -1,0 +1,204 @@
+import { flangeOf, type Built } from '../build/build';
+import { constant, given, type Given } from '../build/given';
+import { depthOfFocus } from '../optics/backfocus';
+import { circleOfConfusion } from '../optics/depth';
+import { isReducer } from '../kit/types';
+import { exact, signed } from '../quantity/say';
+import { absolute, spread, type Spread } from '../quantity/spread';
+import { ruleBasis } from '../rules/rules';
+import type { Check } from './check';
+import { judge } from './judge';
+
+interface ErrorFormula {
+  inputs: Given[];
+  /** Error at the chip, mm, positive when the lens sits too far out. */
+  value: (x: readonly number[]) => number;
+}
+
+/**
+ * Flange error of the rig as a focus error at the chip. Plain pieces: what is there minus what
+ * the lens wants. A reducer is made for its pair of mounts, so it brings its own back focus error;
+ * whatever is wrong ahead of it reaches the chip multiplied by m squared (longitudinal
+ * magnification of a thin lens).
+ */
+export function errorFormula(built: Built): ErrorFormula | null {
+  const { body, lens, links } = built;
+  if (!body || !lens || !built.closed) return null;
+  const inputs: Given[] = [];
+  const add = (g: Given) => inputs.push(g) - 1;
+  const terms: ((x: readonly number[]) => number)[] = [];
+  const glass: number[] = [];
+  const flange = (id: string | undefined, sign: 1 | -1): ((x: readonly number[]) => number) => {
+    const known = (id ? built.mounts.get(id)?.flange : null) ?? null;
+    // Between two pieces the standard cancels out of the sum: it is a number without tolerance.
+    const value = known ? { ...known, tol: 0, lo: known.value, hi: known.value } : null;
+    const i = add({
+      ...constant(`flange distance of ${built.mounts.get(id ?? '')?.name ?? 'an unnamed mount'}`, 'mm', value),
+      cls: 'flange',
+    });
+    return (x) => sign * x[i]!;
+  };
+  const bodyIndex = add(flangeOf(built, body));
+  // Walk outwards; everything after a reducer is scaled by its m squared.
+  const scaled = (f: (x: readonly number[]) => number, behind: readonly number[]) => {
+    const list = [...behind];
+    return (x: readonly number[]) => list.reduce((e, i) => e * x[i]! * x[i]!, f(x));
+  };
+  const standardBody = flange(body.mount, -1);
+  terms.push((x) => x[bodyIndex]! + standardBody(x));
+  for (const { link } of links) {
+    if (isReducer(link)) {
+      const m = add(given(link, 'magnification'));
+      const own = add(given(link, 'backFocus'));
+      terms.push(scaled((x) => x[own]!, glass));
+      glass.push(m);
+    } else {
+      const length = add(given(link, 'length'));
+      const to = flange(link.lensMount, -1);
+      const from = flange(link.bodyMount, 1);
+      terms.push(scaled((x) => x[length]! + to(x) + from(x), glass));
+    }
+  }
+  const lensIndex = add(flangeOf(built, lens));
+  const standardLens = flange(lens.mount, 1);
+  terms.push(scaled((x) => standardLens(x) - x[lensIndex]!, glass));
+  return { inputs, value: (x) => terms.reduce((sum, t) => sum + t(x), 0) };
+}
+
+/** Flange error with its interval and its sum, or null when a number is missing. */
+export function flangeError(built: Built): (Spread & { sum: string }) | null {
+  const f = errorFormula(built);
+  if (!f || f.inputs.some((g) => g.known === null)) return null;
+  const s = spread(
+    f.inputs.map((g) => g.known!),
+    f.value,
+  );
+  return { ...s, sum: errorSum(built, s.value) };
+}
+
+function errorSum(built: Built, e: number): string {
+  const body = flangeOf(built, built.body!).known!;
+  const lens = flangeOf(built, built.lens!).known!;
+  const lengths = built.links.map(({ link }) =>
+    isReducer(link)
+      ? `${link.name} set to ${signed(given(link, 'backFocus').known?.value ?? 0, 3)}`
+      : exact(given(link, 'length').known?.value ?? NaN, 3),
+  );
+  const plain = built.reducers.length === 0;
+  return plain
+    ? `e = flange(body) + lengths - flange(lens) = ${[exact(body.value, 3), ...lengths].join(' + ')} - ${exact(lens.value, 3)} = ${signed(e, 3)} mm`
+    : `e at the chip = own error of each piece, times m^2 for what is ahead of the reducer (${lengths.join(', ')}) = ${signed(e, 3)} mm`;
+}
+
+/** Circle of confusion that the house works with, mm, and how it came about. */
+export function confusion(built: Built): { c: number; how: string } | null {
+  const { body, mode } = built;
+  if (!body || !mode) return null;
+  const w = given(body, 'modes', mode.id, 'w').known?.value;
+  const h = given(body, 'modes', mode.id, 'h').known?.value;
+  if (w === undefined || h === undefined) return null;
+  if (built.rules['focus.pixel-pair'] === 1)
+    return mode.pxW ? { c: (2 * w) / mode.pxW, how: 'two pixels' } : null;
+  return { c: circleOfConfusion(w, h), how: 'format figure' };
+}
+
+/** f-stop at the chip after the reducers, with their limits. */
+export function chipStop(built: Built): Given[] {
+  return [
+    built.fStop,
+    ...built.magnifications,
+    ...built.reducers
+      .filter((r) => r.fastestStop !== undefined)
+      .map((r) => given(r, 'fastestStop')),
+  ];
+}
+
+/** `max(m N, limit)` over {@link chipStop}'s inputs. */
+export function chipStopValue(built: Built, x: readonly number[]): number {
+  const m = built.magnifications.length;
+  let n = x[0]!;
+  for (let i = 1; i <= m; i++) n *= x[i]!;
+  for (let i = m + 1; i < x.length; i++) n = Math.max(n, x[i]!);
+  return n;
+}
+
+export const mountFlange: Check = {
+  id: 'mount.flange',
+  title: 'Flange error against depth of focus',
+  says: 'Whether the lens sits where its marks were made for: too far out loses infinity, too close makes every mark read wrong.',
+  formula: '|e| <= N c, e = flange(body) + lengths - flange(lens); ahead of a reducer e counts m^2',
+  run(built) {
+    const { body, lens } = built;
+    const f = errorFormula(built);
+    if (!body || !lens || !f) return [];
+    const conf = confusion(built);
+    const stopInputs = chipStop(built);
+    const n = f.inputs.length;
+    const c = constant('circle of confusion', 'mm', conf ? fixed(conf.c) : null);
+    const inputs = [...f.inputs, ...stopInputs, c];
+    const marks = built.rules['mount.marks'] === 1;
+    const missing = inputs.some((g) => g.known === null);
+    const e = flangeError(built);
+    const focus = missing
+      ? null
+      : spread(
+          stopInputs.map((g) => g.known!),
+          (x) => depthOfFocus(chipStopValue(built, x), conf!.c),
+        );
+    const about = [body.id, ...built.links.map((l) => l.link.id), lens.id];
+    const tooClose = e !== null && e.hi < 0;
+    const verdict = judge({
+      id: 'mount.flange',
+      about,
+      station: flangeOf(built, body).known?.value ?? null,
+      inputs,
+      // Evaluated on the error and the depth of focus apart: an absolute value is not monotone.
+      margin: (x) =>
+        depthOfFocus(chipStopValue(built, x.slice(n, n + stopInputs.length)), x[x.length - 1]!) -
+        f.value(x),
+      after: (s) => {
+        const a = absolute(e!);
+        return {
+          ...s,
+          value: focus!.value - a.value,
+          lo: focus!.lo - a.hi,
+          hi: focus!.hi - a.lo,
+        };
+      },
+      unit: 'mm',
+      limit: focus ? { value: focus.value, unit: 'mm', rule: null } : null,
+      why: (o) => {
+        const out = e!.value >= 0;
+        const by = exact(Math.abs(e!.value), 3);
+        const depth = exact(focus!.value, 3);
+        if (o.state === 'ok')
+          return `The lens sits right within ${exact(Math.max(Math.abs(e!.lo), Math.abs(e!.hi)), 3)} mm; the depth of focus is \u00b1${depth} mm.`;
+        if (o.state === 'fail')
+          return out
+            ? `The lens sits ${by} mm too far out, the depth of focus is \u00b1${depth} mm: infinity is lost.`
+            : `The lens sits ${by} mm too close, the depth of focus is \u00b1${depth} mm: it focuses past infinity and every mark reads wrong.`;
+        return `The lens may sit ${signed(e!.lo, 3)} to ${signed(e!.hi, 3)} mm off, the depth of focus is only \u00b1${depth} mm: ${e!.hi > focus!.lo ? 'infinity may be lost' : 'marks may read wrong'}. A mark test settles it.`;
+      },
+      sum: (o) =>
+        `${e!.sum} (${signed(e!.lo, 3)} to ${signed(e!.hi, 3)}); depth of focus N c = ${exact(focus!.value / conf!.c, 2)} x ${exact(conf!.c, 4)} (${conf!.how}) = ${exact(focus!.value, 4)} mm; margin ${exact(o.value, 3)} mm` +
+        (built.fromT ? '; T stands in for f' : ''),
+      lacking: (m) =>
+        `Whether the marks are right cannot be said: ${m} ${m.includes(' and ') ? 'are' : 'is'} not known. A mark test would tell.`,
+      basis: `[math]${marks ? '' : ` ${ruleBasis('mount.marks')}`}`,
+    });
+    if (verdict.state === 'fail' && tooClose && !marks)
+      return [
+        {
+          ...verdict,
+          state: 'tight',
+          why: `${verdict.why} The house pulls from the monitor, so it is not a fail.`,
+          limit: { value: 0, unit: '', rule: 'mount.marks' },
+        },
+      ];
+    return [verdict];
+  },
+};
+
+function fixed(value: number) {
+  return { value, tol: 0, from: 'sheet' as const, lo: value, hi: value };
+}

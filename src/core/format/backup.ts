@@ -1,0 +1,44 @@
+import type { Job } from '../kit/types';
+import { describe, type Problem, type Read } from './problem';
+import { parseJson, validateJob } from './read-job';
+
+/** Everything in a browser as one file. */
+export interface Backup {
+  format: 'nelvix-backup';
+  version: 1;
+  jobs: Job[];
+}
+
+export function writeBackup(jobs: readonly Job[]): string {
+  const backup: Backup = { format: 'nelvix-backup', version: 1, jobs: [...jobs] };
+  return `${JSON.stringify(backup)}\n`;
+}
+
+/** Reads a backup: every job in it valid, or all that is wrong, with paths into the backup. */
+export function readBackup(text: string): Read<Job[]> {
+  const parsed = parseJson(text);
+  if (!parsed.ok) return parsed;
+  const doc = parsed.value as Partial<Backup> | null;
+  const refuse = (path: string, found: string, expected: string): Read<Job[]> => ({
+    ok: false,
+    problems: [{ path, found, expected }],
+  });
+  if (doc === null || typeof doc !== 'object' || doc.format !== 'nelvix-backup')
+    return refuse('format', describe(doc && (doc as { format?: unknown }).format), '"nelvix-backup"');
+  if (doc.version !== 1) return refuse('version', describe(doc.version), '1');
+  if (!Array.isArray(doc.jobs)) return refuse('jobs', describe(doc.jobs), 'a list of jobs');
+  const problems: Problem[] = [];
+  const jobs: Job[] = [];
+  doc.jobs.forEach((j, i) => {
+    const r = validateJob(j);
+    if (r.ok) jobs.push(r.value);
+    else
+      problems.push(
+        ...r.problems.map((p) => ({
+          ...p,
+          path: p.path === '(file)' ? `jobs[${i}]` : `jobs[${i}].${p.path}`,
+        })),
+      );
+  });
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: jobs };
+}

@@ -1,0 +1,225 @@
+import type Joi from 'joi';
+import type { Job } from '../kit/types';
+import { isBody, isLens, isLink } from '../kit/types';
+import { FORBIDDEN_KEYS } from '../solve/edit';
+import { joiOf } from './joi';
+import { migrate } from './migrate';
+import { describe, pathText, type Problem, type Read } from './problem';
+import { expectation, JOB_SHAPE, shapeOfPart, type Shape } from './shape';
+
+/** Largest file that is read, bytes: a hundred times a large kit. */
+export const LARGEST_FILE = 25 * 1024 * 1024;
+/** Deepest nesting that is read; a job needs nine levels. */
+const DEEPEST = 40;
+
+const problem = (path: string, found: string, expected: string): Problem => ({
+  path,
+  found,
+  expected,
+});
+const refuse = <T>(p: Problem): Read<T> => ({ ok: false, problems: [p] });
+
+/** Parses JSON text safely: size, syntax, depth and keys are judged before anything else. */
+export function parseJson(text: string): Read<unknown> {
+  if (text.length > LARGEST_FILE)
+    return refuse(
+      problem(
+        '(file)',
+        `${(text.length / 1024 / 1024).toFixed(1)} MB`,
+        `at most ${LARGEST_FILE / 1024 / 1024} MB`,
+      ),
+    );
+  let doc: unknown;
+  try {
+    doc = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text);
+  } catch (e) {
+    const where = /position (\d+)/.exec(e instanceof Error ? e.message : '');
+    const line = where ? text.slice(0, Number(where[1])).split('\n').length : null;
+    return refuse(
+      problem(
+        '(file)',
+        text.trim() === '' ? 'an empty file' : `no valid JSON${line ? ` in line ${line}` : ''}`,
+        'a Nelvix file (JSON)',
+      ),
+    );
+  }
+  const bad = structureProblems(doc);
+  return bad.length > 0 ? { ok: false, problems: bad } : { ok: true, value: doc };
+}
+
+/** Nesting that is too deep and keys that no data has; walks without recursion. */
+function structureProblems(doc: unknown): Problem[] {
+  const problems: Problem[] = [];
+  const stack: { node: unknown; path: (string | number)[] }[] = [{ node: doc, path: [] }];
+  while (stack.length > 0) {
+    const { node, path } = stack.pop()!;
+    if (node === null || typeof node !== 'object') continue;
+    if (path.length >= DEEPEST) {
+      problems.push(
+        problem(pathText(path.slice(0, 6)) + '...', 'very deep nesting', `at most ${DEEPEST} levels`),
+      );
+      if (problems.length > 50) return problems;
+      continue;
+    }
+    if (Array.isArray(node)) {
+      for (let i = 0; i < node.length; i++) {
+        const child: unknown = node[i];
+        if (child !== null && typeof child === 'object') stack.push({ node: child, path: [...path, i] });
+      }
+      continue;
+    }
+    for (const key of Object.keys(node)) {
+      if (FORBIDDEN_KEYS.includes(key)) {
+        problems.push(problem(pathText([...path, key]), `a field called ${key}`, 'another name'));
+        continue;
+      }
+      const child = (node as Record<string, unknown>)[key];
+      if (child !== null && typeof child === 'object') stack.push({ node: child, path: [...path, key] });
+    }
+  }
+  return problems;
+}
+
+let jobSchema: Joi.Schema | null = null;
+
+/** All problems of a document against a Joi schema, each with its path. */
+export function schemaProblems(schema: Joi.Schema, doc: unknown): Problem[] {
+  const { error } = schema.validate(doc, {
+    abortEarly: false,
+    convert: false,
+    allowUnknown: true,
+    errors: { render: false },
+  });
+  if (!error) return [];
+  return error.details.map((d) => {
+    const context = d.context as { value?: unknown } | undefined;
+    const missing = d.type === 'any.required';
+    return problem(
+      pathText(d.path),
+      missing ? 'nothing' : describe(context?.value),
+      expectedAt(schema, d.path, doc) ?? d.message,
+    );
+  });
+}
+
+/** What the shape of the job expects at a path, in words. */
+function expectedAt(
+  schema: Joi.Schema,
+  path: readonly (string | number)[],
+  doc: unknown,
+): string | null {
+  const found = findExpectation(JOB_SHAPE, path, doc);
+  if (found) return found;
+  const meta = (schema.describe() as { metas?: { expected?: string }[] }).metas;
+  return meta?.find((m) => m.expected)?.expected ?? null;
+}
+
+function findExpectation(
+  shape: Shape,
+  path: readonly (string | number)[],
+  doc: unknown,
+): string | null {
+  let at: Shape = shape;
+  let node: unknown = doc;
+  for (const step of path) {
+    if (at.is === 'nullable') at = at.of;
+    if (at.is === 'part') {
+      const kind = node !== null && typeof node === 'object' ? (node as { kind?: unknown }).kind : '';
+      at = shapeOfPart(typeof kind === 'string' ? kind : '');
+    }
+    node =
+      node !== null && typeof node === 'object'
+        ? (node as Record<string | number, unknown>)[step]
+        : undefined;
+    if (at.is === 'object') {
+      const next: Shape | undefined = at.fields[String(step)];
+      if (!next) return null;
+      at = next;
+    } else if (at.is === 'list' || at.is === 'map') at = at.of;
+    else if (at.is === 'quantity') {
+      if (step === 'value') return expectation({ ...at, is: 'number' });
+      if (step === 'tol') return 'a tolerance, 0 or more';
+      if (step === 'from') return '"measured", "sheet" or "guess"';
+      return null;
+    } else return null;
+  }
+  return expectation(at);
+}
+
+/** Ids that lead nowhere or stand twice. */
+function referenceProblems(job: Job): Problem[] {
+  const problems: Problem[] = [];
+  const twice = (items: readonly { id: string }[], path: string) => {
+    const seen = new Set<string>();
+    items.forEach((item, i) => {
+      if (seen.has(item.id))
+        problems.push(problem(`${path}[${i}].id`, JSON.stringify(item.id), 'an id that is not used twice'));
+      seen.add(item.id);
+    });
+  };
+  twice(job.kit, 'kit');
+  twice(job.rigs, 'rigs');
+  twice(job.mounts ?? [], 'mounts');
+  const kit = new Map(job.kit.map((p) => [p.id, p]));
+  job.kit.forEach((p, i) => {
+    if (isBody(p)) twice(p.modes ?? [], `kit[${i}].modes`);
+  });
+  job.rigs.forEach((rig, i) => {
+    twice(rig.frames, `rigs[${i}].frames`);
+    const body = rig.body === null ? null : kit.get(rig.body);
+    if (rig.body !== null && !isBody(body))
+      problems.push(problem(`rigs[${i}].body`, JSON.stringify(rig.body), 'the id of a body in the kit'));
+    if (rig.mode !== null && isBody(body) && !body.modes?.some((m) => m.id === rig.mode))
+      problems.push(
+        problem(`rigs[${i}].mode`, JSON.stringify(rig.mode), `the id of a mode of ${body.name}`),
+      );
+    if (rig.lens !== null && !isLens(kit.get(rig.lens)))
+      problems.push(problem(`rigs[${i}].lens`, JSON.stringify(rig.lens), 'the id of a lens in the kit'));
+    rig.between.forEach((use, j) => {
+      if (!isLink(kit.get(use.part)))
+        problems.push(
+          problem(
+            `rigs[${i}].between[${j}].part`,
+            JSON.stringify(use.part),
+            'the id of an adapter or reducer in the kit',
+          ),
+        );
+    });
+  });
+  job.lensSet?.forEach((id, i) => {
+    if (!isLens(kit.get(id)))
+      problems.push(problem(`lensSet[${i}]`, JSON.stringify(id), 'the id of a lens in the kit'));
+  });
+  return problems;
+}
+
+/** Validates a document as a job: format, version, shape, references. All problems at once. */
+export function validateJob(doc: unknown): Read<Job> {
+  if (doc === null || typeof doc !== 'object' || Array.isArray(doc))
+    return refuse(problem('(file)', describe(doc), 'a Nelvix job'));
+  const head = doc as Record<string, unknown>;
+  if (head.format !== 'nelvix-job')
+    return refuse(problem('format', describe(head.format), '"nelvix-job"'));
+  const migrated = migrate(head);
+  if (!migrated.ok) return refuse(problem('version', migrated.found, migrated.expected));
+  jobSchema ??= joiOf(JOB_SHAPE);
+  const problems = schemaProblems(jobSchema, migrated.doc);
+  if (problems.length > 0) return { ok: false, problems };
+  const job = migrated.doc as unknown as Job;
+  const dangling = referenceProblems(job);
+  return dangling.length > 0 ? { ok: false, problems: dangling } : { ok: true, value: job };
+}
+
+/**
+ * Reads a job file. Never throws, never half-reads: either the whole job, with every field it
+ * does not know kept as it was, or all that is wrong with it.
+ */
+export function readJob(text: string): Read<Job> {
+  const parsed = parseJson(text);
+  return parsed.ok ? validateJob(parsed.value) : parsed;
+}
+
+/** Writes a job as a file: what was read, in the order it was read. */
+export function writeJob(job: Job): string {
+  return `${JSON.stringify(job, null, 2)}\n`;
+}

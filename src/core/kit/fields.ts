@@ -1,0 +1,387 @@
+import type { ToleranceClass } from '../quantity/quantity';
+import type { Kind } from './types';
+
+/**
+ * The one description of what each kind of part can say. Validation, the JSON Schema, CSV columns,
+ * the part sheets on screen and docs/format.md are all made from this table; adding a field is
+ * adding a line here.
+ */
+export type Field =
+  | QuantityField
+  | NumberField
+  | TextField
+  | ChoiceField
+  | FlagField
+  | MountField
+  | TextsField
+  | RowsField;
+
+interface FieldBase {
+  key: string;
+  /** What it is called on screen. */
+  label: string;
+  /** One line on how to read or measure it. */
+  hint?: string;
+  required?: boolean;
+  /** Shown first on a part sheet: what the checks need most. */
+  first?: boolean;
+}
+export interface QuantityField extends FieldBase {
+  type: 'quantity';
+  unit: string;
+  cls: ToleranceClass;
+  min: number;
+  max: number;
+}
+export interface NumberField extends FieldBase {
+  type: 'number';
+  unit: string;
+  integer?: boolean;
+  min: number;
+  max: number;
+}
+export interface TextField extends FieldBase {
+  type: 'text';
+  max: number;
+}
+export interface ChoiceField extends FieldBase {
+  type: 'choice';
+  options: readonly { value: string; label: string }[];
+}
+export interface FlagField extends FieldBase {
+  type: 'flag';
+}
+export interface MountField extends FieldBase {
+  type: 'mount';
+}
+/** A list of other parts, by id, or by name when they are not in the kit. */
+export interface TextsField extends FieldBase {
+  type: 'texts';
+  of: Kind;
+}
+export interface RowsField extends FieldBase {
+  type: 'rows';
+  /** What one row is called. */
+  row: string;
+  fields: readonly Field[];
+  /** Rows carry an id and are addressed by it. */
+  keyed?: boolean;
+}
+
+const mm = (
+  key: string,
+  label: string,
+  max: number,
+  more: Partial<QuantityField> = {},
+): QuantityField => ({
+  type: 'quantity',
+  key,
+  label,
+  unit: 'mm',
+  cls: 'length',
+  min: 0,
+  max,
+  ...more,
+});
+
+const COMMON: readonly Field[] = [
+  { type: 'text', key: 'name', label: 'name', max: 120, required: true, first: true },
+  { type: 'text', key: 'owner', label: 'owner or tag', max: 120 },
+  {
+    type: 'number',
+    key: 'count',
+    label: 'pieces on hand',
+    unit: '',
+    integer: true,
+    min: 0,
+    max: 999,
+    hint: '0 means it would have to be hired',
+  },
+  {
+    type: 'quantity',
+    key: 'mass',
+    label: 'mass',
+    unit: 'g',
+    cls: 'mass',
+    min: 0,
+    max: 100000,
+  },
+  { type: 'text', key: 'notes', label: 'notes', max: 4000 },
+];
+
+const LINK: readonly Field[] = [
+  { type: 'mount', key: 'lensMount', label: 'lens side', first: true },
+  { type: 'mount', key: 'bodyMount', label: 'body side', first: true },
+  mm('length', 'length', 400, {
+    cls: 'flange',
+    first: true,
+    hint: 'mount face to mount face, by depth gauge',
+  }),
+  mm('outerDiameter', 'outer diameter', 400),
+  mm('bore', 'clear bore', 300, { hint: 'narrowest clear diameter on the way through' }),
+  mm('play', 'play', 5, { hint: 'rocking at the lens mount, by dial gauge' }),
+  { type: 'flag', key: 'foot', label: 'has a foot' },
+  { type: 'flag', key: 'passesControl', label: 'passes aperture control' },
+];
+
+export const FIELDS: Record<Kind, readonly Field[]> = {
+  body: [
+    COMMON[0]!,
+    { type: 'mount', key: 'mount', label: 'mount', first: true },
+    {
+      type: 'rows',
+      key: 'modes',
+      label: 'recording modes',
+      row: 'mode',
+      keyed: true,
+      first: true,
+      fields: [
+        { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+        mm('w', 'active width', 200, { cls: 'chip', min: 0.5 }),
+        mm('h', 'active height', 200, { cls: 'chip', min: 0.5 }),
+        {
+          type: 'number',
+          key: 'pxW',
+          label: 'pixels wide',
+          unit: 'px',
+          integer: true,
+          min: 1,
+          max: 100000,
+        },
+        {
+          type: 'number',
+          key: 'pxH',
+          label: 'pixels high',
+          unit: 'px',
+          integer: true,
+          min: 1,
+          max: 100000,
+        },
+        { type: 'number', key: 'fps', label: 'fastest', unit: 'fps', min: 0.01, max: 100000 },
+        { type: 'text', key: 'note', label: 'note', max: 400 },
+      ],
+    },
+    mm('cavityDepth', 'cavity depth', 200, {
+      first: true,
+      hint: 'mount face to the first thing a rear group would strike, by depth gauge',
+    }),
+    mm('reducerDepth', 'reducer depth needed', 200, {
+      hint: 'how far a reducer has to come behind the mount face on this body',
+    }),
+    mm('flange', 'flange distance', 200, {
+      cls: 'flange',
+      hint: 'of this very body; the mount stands in when empty',
+    }),
+    {
+      type: 'choice',
+      key: 'control',
+      label: 'aperture control',
+      options: [
+        { value: 'electronic', label: 'electronic' },
+        { value: 'none', label: 'none' },
+      ],
+    },
+    mm('stackGlass', 'glass over the chip', 20, { hint: 'thickness of cover and filter glass' }),
+    {
+      type: 'quantity',
+      key: 'stackIndex',
+      label: 'index of that glass',
+      unit: '',
+      cls: 'ratio',
+      min: 1,
+      max: 3,
+    },
+    mm('axisToBase', 'axis to base', 300),
+    mm('width', 'width', 600),
+    mm('height', 'height', 600),
+    mm('depth', 'depth', 600, { hint: 'mount face to back' }),
+    ...COMMON.slice(1),
+  ],
+  adapter: [
+    COMMON[0]!,
+    ...LINK,
+    mm('slotGlass', 'glass in its slot', 20, { hint: 'thickness of the drop-in filter' }),
+    {
+      type: 'quantity',
+      key: 'slotIndex',
+      label: 'index of that glass',
+      unit: '',
+      cls: 'ratio',
+      min: 1,
+      max: 3,
+    },
+    { type: 'flag', key: 'slotAllowedFor', label: 'length allows for the glass' },
+    ...COMMON.slice(1),
+  ],
+  reducer: [
+    COMMON[0]!,
+    ...LINK.slice(0, 3),
+    {
+      type: 'quantity',
+      key: 'magnification',
+      label: 'magnification',
+      unit: 'x',
+      cls: 'ratio',
+      min: 0.1,
+      max: 5,
+      first: true,
+    },
+    mm('exitCircle', 'exit circle', 300, { cls: 'circle', first: true }),
+    mm('rearProtrusion', 'rear protrusion', 200, {
+      first: true,
+      hint: 'mount face to the last glass or its cell, by depth gauge',
+    }),
+    mm('rearDiameter', 'rear diameter', 200),
+    {
+      type: 'quantity',
+      key: 'fastestStop',
+      label: 'fastest stop',
+      unit: 'f',
+      cls: 'stop',
+      min: 0.3,
+      max: 64,
+    },
+    mm('frontClearance', 'depth before its glass', 200, {
+      hint: 'lens mount face back to its own first glass',
+    }),
+    mm('backFocus', 'back focus error', 10, {
+      cls: 'flange',
+      min: -10,
+      hint: 'as shimmed now; plus means too far out',
+    }),
+    { type: 'texts', key: 'madeFor', label: 'made for', of: 'body' },
+    ...LINK.slice(3),
+    ...COMMON.slice(1),
+  ],
+  lens: [
+    COMMON[0]!,
+    { type: 'mount', key: 'mount', label: 'mount', first: true },
+    mm('focal', 'focal length', 3000, { min: 1, first: true, hint: 'short end of a zoom' }),
+    mm('focalTo', 'long end', 3000, { min: 1, hint: 'zooms only' }),
+    {
+      type: 'rows',
+      key: 'imageCircle',
+      label: 'image circle',
+      row: 'line',
+      first: true,
+      fields: [
+        { type: 'number', key: 'focal', label: 'at focal', unit: 'mm', min: 1, max: 3000 },
+        { type: 'number', key: 'stop', label: 'at stop', unit: 'T', min: 0.3, max: 128 },
+        mm('diameter', 'diameter', 500, { cls: 'circle', required: true, min: 1 }),
+      ],
+    },
+    {
+      type: 'quantity',
+      key: 'tStop',
+      label: 'widest T-stop',
+      unit: 'T',
+      cls: 'stop',
+      min: 0.3,
+      max: 128,
+      first: true,
+    },
+    {
+      type: 'quantity',
+      key: 'tStopTo',
+      label: 'widest T at the long end',
+      unit: 'T',
+      cls: 'stop',
+      min: 0.3,
+      max: 128,
+    },
+    {
+      type: 'quantity',
+      key: 'fStop',
+      label: 'widest f-stop',
+      unit: 'f',
+      cls: 'stop',
+      min: 0.3,
+      max: 128,
+    },
+    {
+      type: 'quantity',
+      key: 'fStopTo',
+      label: 'widest f at the long end',
+      unit: 'f',
+      cls: 'stop',
+      min: 0.3,
+      max: 128,
+    },
+    {
+      type: 'quantity',
+      key: 'squeeze',
+      label: 'squeeze',
+      unit: 'x',
+      cls: 'ratio',
+      min: 0.25,
+      max: 4,
+      hint: 'anamorphics only',
+    },
+    mm('length', 'length', 2000, { first: true, hint: 'flange to front rim, focused at infinity' }),
+    mm('frontDiameter', 'front diameter', 500, { first: true }),
+    mm('filterThread', 'filter thread', 500, { cls: 'exact' }),
+    mm('rearProtrusion', 'rear protrusion', 200, { hint: 'how far it reaches behind its flange' }),
+    mm('rearDiameter', 'rear diameter', 200, { hint: 'of what reaches behind its flange' }),
+    {
+      type: 'choice',
+      key: 'aperture',
+      label: 'aperture',
+      options: [
+        { value: 'manual', label: 'manual ring' },
+        { value: 'electronic', label: 'electronic' },
+      ],
+    },
+    mm('closeFocus', 'close focus', 100000, { hint: 'from the image plane' }),
+    mm('flange', 'flange distance', 200, {
+      cls: 'flange',
+      hint: 'of this very lens; the mount stands in when empty',
+    }),
+    mm('expectedGlass', 'glass it is designed for', 30, {
+      hint: 'plane glass behind the lens that its design allows for',
+    }),
+    {
+      type: 'rows',
+      key: 'outline',
+      label: 'barrel outline',
+      row: 'step',
+      fields: [
+        mm('z', 'from station', 2000, { required: true }),
+        mm('d', 'diameter', 500, { required: true }),
+      ],
+    },
+    ...COMMON.slice(1),
+  ],
+};
+
+export const KINDS = Object.keys(FIELDS) as Kind[];
+
+export const KIND_NAME: Record<Kind, { one: string; many: string }> = {
+  body: { one: 'body', many: 'bodies' },
+  adapter: { one: 'adapter', many: 'adapters' },
+  reducer: { one: 'reducer or extender', many: 'reducers and extenders' },
+  lens: { one: 'lens', many: 'lenses' },
+};
+
+/** Whether this version computes with parts of this kind. */
+export function isKind(kind: string): kind is Kind {
+  return Object.hasOwn(FIELDS, kind);
+}
+
+/**
+ * The field that a path inside a part leads to, e.g. `['imageCircle', '0', 'diameter']`;
+ * null for a field this version does not know.
+ */
+export function fieldAt(kind: string, path: readonly string[]): Field | null {
+  if (!isKind(kind)) return null;
+  let fields: readonly Field[] = FIELDS[kind];
+  let found: Field | null = null;
+  for (let i = 0; i < path.length; i++) {
+    found = fields.find((f) => f.key === path[i]) ?? null;
+    if (!found) return null;
+    if (found.type === 'rows' && i + 1 < path.length) {
+      fields = found.fields;
+      i++; // skip the row's index or id
+    }
+  }
+  return found;
+}

@@ -1,0 +1,311 @@
+import { chipCircle, framingSqueeze, modeSize } from '../build/circle';
+import { flangeOf, type Built } from '../build/build';
+import { given, type Given } from '../build/given';
+import { chipStop, chipStopValue, confusion } from '../checks/mount-flange';
+import { lacking } from '../checks/judge';
+import type { Measurement } from '../checks/finding';
+import { frameOnChip } from '../optics/coverage';
+import { depthOfField, hyperfocal } from '../optics/depth';
+import { diagonalCrop, fieldOfView, looksLike, widthCrop } from '../optics/field';
+import { format } from '../optics/formats';
+import { stopsGained } from '../optics/reducer';
+import { exact, metres, plain, say, sayRange } from '../quantity/say';
+import { spread } from '../quantity/spread';
+
+/** A number that is simply so, with its interval and its sum: no verdict. */
+export interface Reading {
+  id: string;
+  /** What it is, short. */
+  label: string;
+  unit: string;
+  /** Null when a number it needs is missing. */
+  value: number | null;
+  lo: number;
+  hi: number;
+  /** As it is shown. */
+  text: string;
+  sum: string;
+  basis: string;
+  missing: Measurement[];
+}
+
+interface ReadingSpec {
+  id: string;
+  label: string;
+  unit: string;
+  inputs: Given[];
+  value: (x: readonly number[]) => number;
+  text?: (v: number) => string;
+  sum: (v: number) => string;
+  basis?: string;
+}
+
+function read(spec: ReadingSpec): Reading {
+  const base = {
+    id: spec.id,
+    label: spec.label,
+    unit: spec.unit,
+    basis: spec.basis ?? '[math]',
+  };
+  const missing = spec.inputs.filter((g) => g.known === null);
+  if (missing.length > 0)
+    return {
+      ...base,
+      value: null,
+      lo: NaN,
+      hi: NaN,
+      text: 'unknown',
+      sum: `No sum: ${missing.map((g) => g.label).join(', ')} not known.`,
+      missing: lacking(missing),
+    };
+  const s = spread(
+    spec.inputs.map((g) => g.known!),
+    spec.value,
+  );
+  const range =
+    s.hi - s.lo > 1e-9 && Number.isFinite(s.hi) ? ` (${sayRange(s.lo, s.hi, spec.unit)})` : '';
+  return {
+    ...base,
+    value: s.value,
+    lo: s.lo,
+    hi: s.hi,
+    text: (spec.text ?? ((v) => say(v, spec.unit)))(s.value),
+    sum: `${spec.sum(s.value)}${range}`,
+    missing: [],
+  };
+}
+
+/** Focal length behind the reducers: inputs are the lens's focal length and each magnification. */
+function effectiveFocal(built: Built): { inputs: Given[]; value: (x: readonly number[]) => number } {
+  return {
+    inputs: [built.focal, ...built.magnifications],
+    value: (x) => x.reduce((a, b) => a * b, 1),
+  };
+}
+
+function times(built: Built): string {
+  return built.magnifications.map((g) => ` x ${plain(g.known?.value ?? NaN, 3)}`).join('');
+}
+
+/** Every reading of a rig, in the order in which people ask for them. */
+export function readings(built: Built): Reading[] {
+  const { mode, lens } = built;
+  const list: Reading[] = [];
+  const ref = format(built.rig.reference);
+  const [w, h] = modeSize(built);
+  const f = effectiveFocal(built);
+  const n = f.inputs.length;
+  const s = built.squeeze;
+  const modeName = mode?.name ?? 'the mode';
+  if (lens) {
+    list.push(
+      read({
+        id: 'looks-like',
+        label: `looks like, on ${ref.name}, by width`,
+        unit: 'mm',
+        inputs: [...f.inputs, w, s],
+        value: (x) => looksLike(f.value(x.slice(0, n)), x[n]! * x[n + 1]!, ref.w),
+        text: (v) => `${exact(v, 1)} mm`,
+        sum: (v) =>
+          `f${built.magnifications.length > 0 ? ' m' : ''} w_ref / (w s) = ${plain(built.focal.known!.value)}${times(built)} x ${plain(ref.w)} / (${plain(w.known!.value)} x ${plain(s.known!.value, 3)}) = ${exact(v, 2)} mm`,
+      }),
+    );
+    const angle = (id: string, label: string, side: 'h' | 'v' | 'd'): Reading =>
+      read({
+        id,
+        label,
+        unit: 'deg',
+        inputs: [...f.inputs, w, h, s],
+        value: (x) => {
+          const wide = x[n]! * x[n + 2]!;
+          const length = side === 'h' ? wide : side === 'v' ? x[n + 1]! : Math.hypot(wide, x[n + 1]!);
+          return fieldOfView(length, f.value(x.slice(0, n)));
+        },
+        text: (v) => `${exact(v, 1)}\u00b0`,
+        sum: (v) =>
+          `2 atan(${side === 'h' ? 'w s' : side === 'v' ? 'h' : 'diagonal'} / 2f), f = ${plain(built.focal.known!.value)}${times(built)} mm, ${plain(w.known!.value)} x ${plain(h.known!.value)} mm, squeeze ${plain(s.known!.value, 3)}: ${exact(v, 2)}\u00b0`,
+      });
+    list.push(angle('field.h', `field across, ${modeName}`, 'h'));
+    list.push(angle('field.v', `field up and down, ${modeName}`, 'v'));
+    list.push(angle('field.d', `field corner to corner, ${modeName}`, 'd'));
+    for (const frame of built.frames)
+      list.push(
+        read({
+          id: `field.frame:${frame.id}`,
+          label: `field across, ${frame.name} frame`,
+          unit: 'deg',
+          inputs: [...f.inputs, w, h],
+          value: (x) => {
+            const squeeze = framingSqueeze(built);
+            const r = frameOnChip(frame, { w: x[n]!, h: x[n + 1]! }, squeeze);
+            return fieldOfView(r.w * squeeze, f.value(x.slice(0, n)));
+          },
+          text: (v) => `${exact(v, 1)}\u00b0`,
+          sum: (v) =>
+            `2 atan(w s / 2f) over the width of the ${frame.name} frame: ${exact(v, 2)}\u00b0`,
+        }),
+      );
+  }
+  if (mode) {
+    const crop = (id: string, label: string, diagonal: boolean): Reading =>
+      read({
+        id,
+        label,
+        unit: 'x',
+        inputs: [w, h, ...built.magnifications],
+        value: (x) => {
+          const m = x.slice(2).reduce((a, b) => a * b, 1);
+          return (
+            m *
+            (diagonal
+              ? diagonalCrop(ref, { w: x[0]!, h: x[1]! })
+              : widthCrop(ref.w, x[0]!))
+          );
+        },
+        sum: (v) =>
+          diagonal
+            ? `hypot(${plain(ref.w)}, ${plain(ref.h)}) / hypot(${plain(w.known!.value)}, ${plain(h.known!.value)})${times(built)} = ${exact(v, 3)}`
+            : `${plain(ref.w)} / ${plain(w.known!.value)}${times(built)} = ${exact(v, 3)}`,
+      });
+    list.push(crop('crop.width', `crop by width, against ${ref.name}`, false));
+    list.push(crop('crop.diagonal', `crop by diagonal, against ${ref.name}`, true));
+  }
+  if (built.reducers.length > 0)
+    list.push(
+      read({
+        id: 'light',
+        label: 'light gained by the reducer',
+        unit: 'stops',
+        inputs: lens ? chipStop(built) : built.magnifications,
+        value: (x) =>
+          lens
+            ? 2 * Math.log2(x[0]! / chipStopValue(built, x))
+            : stopsGained(x.reduce((a, b) => a * b, 1)),
+        text: (v) => `${exact(v, 2)} stops`,
+        sum: (v) => {
+          const m = built.magnifications.reduce((p, g) => p * g.known!.value, 1);
+          const full = stopsGained(m);
+          return `-2 log2(${plain(m, 3)}) = ${exact(full, 2)} stops${v < full - 0.005 ? `; held at ${exact(v, 2)} by the reducer's own fastest stop` : ''}`;
+        },
+      }),
+    );
+  if (lens) {
+    const stops = [built.stop, ...chipStop(built).slice(1)];
+    list.push(
+      read({
+        id: 'stop',
+        label: 'widest stop at the chip',
+        unit: 'T',
+        inputs: stops,
+        value: (x) => chipStopValue(built, x),
+        text: (v) => `T${exact(v, 2)}`,
+        sum: (v) =>
+          `${plain(built.stop.known!.value)}${times(built)} = T${exact(v, 2)}${built.reducers.some((r) => r.fastestStop !== undefined) ? ", not faster than the reducer's limit" : ''}`,
+      }),
+    );
+    const circle = chipCircle(built);
+    list.push(
+      read({
+        id: 'circle',
+        label: 'image circle at the chip',
+        unit: 'mm',
+        inputs: circle.inputs,
+        value: circle.value,
+        sum: (v) =>
+          `${circle.inputs.map((g) => `${g.label} ${plain(g.known!.value)}`).join('; ')}: ${exact(v, 2)} mm`,
+      }),
+    );
+    const conf = confusion(built);
+    const stopIn = chipStop(built);
+    if (conf) {
+      list.push(
+        read({
+          id: 'hyperfocal',
+          label: 'hyperfocal distance',
+          unit: 'mm',
+          inputs: [...f.inputs, ...stopIn],
+          value: (x) => hyperfocal(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c),
+          text: metres,
+          sum: (v) =>
+            `f^2 / (N c) + f, c = ${exact(conf.c, 4)} mm (${conf.how})${built.fromT ? ', T stands in for f' : ''}: ${exact(v, 0)} mm`,
+        }),
+      );
+      if (built.rig.focus !== undefined) {
+        const d = built.rig.focus;
+        for (const side of ['near', 'far'] as const)
+          list.push(
+            read({
+              id: `depth.${side}`,
+              label: `sharp ${side === 'near' ? 'from' : 'to'}, focused at ${metres(d)}`,
+              unit: 'mm',
+              inputs: [...f.inputs, ...stopIn],
+              value: (x) =>
+                depthOfField(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c, d)[
+                  side
+                ],
+              text: metres,
+              sum: (v) =>
+                `${side === 'near' ? 's (H - f) / (H + s - 2f)' : 's (H - f) / (H - s)'}, c = ${exact(conf.c, 4)} mm (${conf.how}): ${Number.isFinite(v) ? `${exact(v, 0)} mm` : 'infinity'}`,
+            }),
+          );
+      }
+    }
+  }
+  if (mode?.pxW)
+    list.push(
+      read({
+        id: 'pitch',
+        label: 'pixel pitch',
+        unit: 'um',
+        inputs: [w],
+        value: (x) => (x[0]! / mode.pxW!) * 1000,
+        sum: (v) => `${plain(w.known!.value)} mm / ${mode.pxW} px = ${exact(v, 2)} \u00b5m`,
+      }),
+    );
+  if (built.body) {
+    const flange = flangeOf(built, built.body);
+    list.push(
+      read({
+        id: 'station.mount',
+        label: 'mount face of the body',
+        unit: 'mm',
+        inputs: [flange],
+        value: (x) => x[0]!,
+        text: (v) => `${exact(v, 2)} mm`,
+        sum: (v) => `flange distance of the body: ${exact(v, 3)} mm from the image plane`,
+        basis: '[std] flange distance of the mount',
+      }),
+    );
+    if (lens && built.closed) {
+      const lengths = built.links.map(({ link }) => given(link, 'length'));
+      list.push(
+        read({
+          id: 'station.lens',
+          label: 'lens mount face',
+          unit: 'mm',
+          inputs: [flange, ...lengths],
+          value: (x) => x.reduce((a, b) => a + b, 0),
+          text: (v) => `${exact(v, 2)} mm`,
+          sum: (v) =>
+            `${[flange, ...lengths].map((g) => plain(g.known!.value, 3)).join(' + ')} = ${exact(v, 3)} mm`,
+        }),
+        read({
+          id: 'station.front',
+          label: 'front of the lens',
+          unit: 'mm',
+          inputs: [flange, ...lengths, given(lens, 'length')],
+          value: (x) => x.reduce((a, b) => a + b, 0),
+          text: (v) => `${exact(v, 1)} mm`,
+          sum: (v) =>
+            `${[flange, ...lengths, given(lens, 'length')].map((g) => plain(g.known!.value, 3)).join(' + ')} = ${exact(v, 2)} mm`,
+        }),
+      );
+    }
+  }
+  return list;
+}
+
+/** The reading with this id. */
+export function reading(list: readonly Reading[], id: string): Reading | null {
+  return list.find((r) => r.id === id) ?? null;
+}

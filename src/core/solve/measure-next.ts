@@ -1,0 +1,110 @@
+import { build, shared, type Shared } from '../build/build';
+import { readPath } from '../build/given';
+import { check } from '../checks/registry';
+import type { Measurement, Verdict } from '../checks/finding';
+import { fieldAt } from '../kit/fields';
+import type { Job, Rig } from '../kit/types';
+import { defaultTolerance, known, type QuantityInput } from '../quantity/quantity';
+import { applyChange } from './edit';
+
+/** One line of the list that a person with calipers works down. */
+export interface NextMeasurement {
+  path: string[];
+  part: string;
+  label: string;
+  unit: string;
+  missing: boolean;
+  /** Keys of the open findings it bears on. */
+  bears: string[];
+  /** Keys of those it would settle alone if the number comes out as it stands. */
+  settles: string[];
+  /** Sum of its shares of the doubt. */
+  share: number;
+}
+
+/**
+ * Ranks the measurements that tight and unknown findings ask for: those that settle most findings
+ * first, then those that carry most of the doubt. Whether one settles a finding is tried: the
+ * number is set to what it is now with the tolerance of a measurement and the rig is checked
+ * again. A missing number settles a finding when it is the only one missing there.
+ */
+export function measureNext(
+  job: Job,
+  rig: Rig,
+  verdicts: readonly Verdict[],
+  base: Shared = shared(job),
+): NextMeasurement[] {
+  const byPath = new Map<string, NextMeasurement & { asks: Measurement[] }>();
+  for (const v of verdicts) {
+    if (v.state !== 'tight' && v.state !== 'unknown') continue;
+    for (const m of v.measure) {
+      const id = m.path.join('/');
+      const entry = byPath.get(id);
+      if (entry) {
+        entry.bears.push(v.key);
+        entry.share += m.share;
+        entry.missing ||= m.missing;
+      } else
+        byPath.set(id, {
+          path: m.path,
+          part: m.part,
+          label: m.label,
+          unit: m.unit,
+          missing: m.missing,
+          bears: [v.key],
+          settles: [],
+          share: m.share,
+          asks: [m],
+        });
+    }
+  }
+  for (const entry of byPath.values()) {
+    if (entry.missing) {
+      for (const v of verdicts)
+        if (v.state === 'unknown' && v.measure.length === 1 && same(v.measure[0]!.path, entry.path))
+          entry.settles.push(v.key);
+      continue;
+    }
+    if (entry.path[0] !== 'kit') continue;
+    const kind = job.kit.find((p) => p.id === entry.part)?.kind ?? '';
+    const field = fieldAt(kind, entry.path.slice(2));
+    if (field?.type !== 'quantity') continue;
+    const now = known(readPath(job, entry.path) as QuantityInput, field.cls);
+    const standsIn = now ?? standIn(job, rig, entry.path, base);
+    if (!standsIn) continue;
+    const tol = defaultTolerance(standsIn.value, field.cls, 'measured');
+    if (now && now.tol <= tol) continue;
+    const measured = applyChange(job, {
+      path: entry.path,
+      value: { value: standsIn.value, tol, from: 'measured' },
+    });
+    const again = measured.rigs.find((r) => r.id === rig.id);
+    if (!again) continue;
+    const after = check(build(measured, again));
+    for (const key of entry.bears) {
+      const v = after.find((a) => a.key === key);
+      if (v && (v.state === 'ok' || v.state === 'fail')) entry.settles.push(key);
+    }
+  }
+  return [...byPath.values()]
+    .sort(
+      (a, b) =>
+        b.settles.length - a.settles.length ||
+        b.bears.length - a.bears.length ||
+        b.share - a.share ||
+        a.label.localeCompare(b.label),
+    )
+    .map(({ asks: _asks, ...rest }) => rest);
+}
+
+/** The number a mount lends to a part that does not give its own flange distance. */
+function standIn(job: Job, rig: Rig, path: readonly string[], base: Shared) {
+  if (path[2] !== 'flange') return null;
+  const part = base.kit.get(path[1]!);
+  const mount = part && 'mount' in part ? (part.mount as string | undefined) : undefined;
+  return mount ? (base.mounts.get(mount)?.flange ?? null) : null;
+}
+
+function same(a: readonly string[], b: readonly string[]): boolean {
+  return a.length === b.length && a.every((x, i) => x === b[i]);
+}

@@ -1,0 +1,59 @@
+import Dexie, { type Table } from 'dexie';
+import type { Change, Job, Part } from '@/core/kit/types';
+import type { Edit } from '@/core/solve/edit';
+
+/** A job without its kit; the order of the kit stands here, the parts in their own table. */
+export interface JobRow {
+  id: string;
+  name: string;
+  doc: Omit<Job, 'kit'>;
+  order: string[];
+  /** Counts up with every write, so that a page knows when another one wrote. */
+  rev: number;
+  changedAt: number;
+  /** Set while the job lies in the bin. */
+  binnedAt?: number;
+}
+
+export interface PartRow {
+  job: string;
+  id: string;
+  part: Part;
+}
+
+export interface HistoryRow {
+  seq?: number;
+  job: string;
+  edit: Edit;
+  inverse: Change[];
+  undone: 0 | 1;
+  at: number;
+}
+
+export class NelvixDatabase extends Dexie {
+  jobs!: Table<JobRow, string>;
+  parts!: Table<PartRow, [string, string]>;
+  history!: Table<HistoryRow, number>;
+  meta!: Table<{ key: string; value: unknown }, string>;
+
+  constructor(name = 'nelvix') {
+    super(name);
+    this.version(1).stores({
+      jobs: 'id',
+      parts: '[job+id], job',
+      history: '++seq, job, [job+undone]',
+      meta: 'key',
+    });
+  }
+}
+
+/** Whether an error means that the browser has no room left. */
+export function isStorageFull(e: unknown): boolean {
+  for (let at: unknown = e, i = 0; at && i < 5; i++) {
+    const name = (at as { name?: string }).name ?? '';
+    const message = (at as { message?: string }).message ?? '';
+    if (/QuotaExceeded/i.test(name) || /quota/i.test(message)) return true;
+    at = (at as { inner?: unknown }).inner;
+  }
+  return false;
+}

@@ -1,0 +1,150 @@
+'use client';
+
+import { useEffect, useId, useRef, useState } from 'react';
+import { parseQuantity } from '@/core/quantity/parse';
+import { known, type QuantityInput, type Source, type ToleranceClass } from '@/core/quantity/quantity';
+import { plain } from '@/core/quantity/say';
+
+export const SOURCE_WORD: Record<Source, string> = {
+  measured: 'measured',
+  sheet: 'sheet',
+  guess: 'guess',
+};
+
+/** A quantity as it is typed back into its field: `31.6 ±0.8`. */
+export function quantityText(q: QuantityInput | undefined, cls: ToleranceClass): string {
+  const k = known(q, cls);
+  if (!k) return '';
+  const given = typeof q === 'object' && q.tol !== undefined;
+  return `${plain(k.value, 4).replace('\u2212', '-')}${given ? ` \u00b1${plain(k.tol, 4)}` : ''}`;
+}
+
+/**
+ * The one field for a number with tolerance and source. Takes what people type: `77.2`,
+ * `77.2+-0.1`, `3 1/32"`, `~120`. Enter or leaving the field keeps it; Escape puts back what was.
+ */
+export function QuantityField({
+  label,
+  hint,
+  unit,
+  cls,
+  value,
+  min,
+  max,
+  defaultSource,
+  showLabel = true,
+  compact = false,
+  onKeep,
+}: {
+  label: string;
+  hint?: string;
+  unit: string;
+  cls: ToleranceClass;
+  value: QuantityInput | undefined;
+  min: number;
+  max: number;
+  /** Source of a number that is typed without one. */
+  defaultSource: Source;
+  showLabel?: boolean;
+  compact?: boolean;
+  onKeep: (value: QuantityInput | undefined) => void;
+}) {
+  const id = useId();
+  const stands = quantityText(value, cls);
+  const [text, setText] = useState(stands);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const k = known(value, cls);
+  useEffect(() => {
+    if (document.activeElement !== input.current) {
+      setText(stands);
+      setTrouble(null);
+    }
+  }, [stands]);
+
+  const keep = () => {
+    if (text.trim() === stands.trim()) {
+      setTrouble(null);
+      return;
+    }
+    if (text.trim() === '') {
+      setTrouble(null);
+      onKeep(undefined);
+      return;
+    }
+    const read = parseQuantity(text, unit);
+    if (!read.ok) {
+      setTrouble(read.sentence);
+      return;
+    }
+    if (read.value.value < min || read.value.value > max) {
+      setTrouble(
+        `${label} has to be from ${min} to ${max}${unit ? ` ${unit}` : ''}; this says ${plain(read.value.value, 3)}.`,
+      );
+      return;
+    }
+    setTrouble(null);
+    onKeep({ ...read.value, from: read.value.from ?? defaultSource });
+  };
+
+  return (
+    <div className={compact ? '' : 'py-1'}>
+      <div className="flex flex-wrap items-center gap-x-2">
+        <label
+          htmlFor={id}
+          className={showLabel ? 'min-w-36 flex-1 text-soft' : 'sr-only'}
+        >
+          {label}
+        </label>
+        <div className="flex items-center gap-1.5">
+          <input
+            ref={input}
+            id={id}
+            inputMode="text"
+            autoComplete="off"
+            value={text}
+            placeholder="not known"
+            aria-invalid={trouble !== null}
+            aria-describedby={`${id}-hint`}
+            onChange={(e) => setText(e.target.value)}
+            onBlur={keep}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') {
+                e.preventDefault();
+                keep();
+              }
+              if (e.key === 'Escape' && text !== stands) {
+                e.stopPropagation();
+                setText(stands);
+                setTrouble(null);
+              }
+            }}
+            className={`h-11 rounded-sm border bg-paper px-2 text-right placeholder:text-soft ${compact ? 'w-28' : 'w-36'} ${trouble ? 'border-fail' : 'border-edge'}`}
+          />
+          <span className="w-8 text-sm text-soft">{unit}</span>
+          {k ? (
+            <select
+              aria-label={`where ${label} is from`}
+              value={k.from}
+              onChange={(e) => {
+                const q = typeof value === 'object' ? value : { value: k.value };
+                onKeep({ ...q, from: e.target.value as Source });
+              }}
+              className="h-11 rounded-sm border border-rule bg-transparent px-1 text-sm text-soft"
+            >
+              {(Object.keys(SOURCE_WORD) as Source[]).map((s) => (
+                <option key={s} value={s}>
+                  {SOURCE_WORD[s]}
+                </option>
+              ))}
+            </select>
+          ) : null}
+        </div>
+      </div>
+      <p id={`${id}-hint`} className={trouble ? 'text-sm text-fail' : 'sr-only'} role={trouble ? 'alert' : undefined}>
+        {trouble ?? hint ?? ''}
+      </p>
+      {!trouble && hint && showLabel ? <p className="text-sm text-soft">{hint}</p> : null}
+    </div>
+  );
+}

@@ -1,0 +1,184 @@
+'use client';
+
+import { useId, useMemo, useState } from 'react';
+import { build, shared } from '@/core/build/build';
+import { check } from '@/core/checks/registry';
+import { worst } from '@/core/checks/finding';
+import { compare, type Side } from '@/core/compare/compare';
+import type { Job, Rig } from '@/core/kit/types';
+import { parseLength } from '@/core/quantity/parse';
+import { exact, metres } from '@/core/quantity/say';
+import { StateMark } from '@/ui/state-mark';
+import { Sum } from '@/ui/sum';
+import { TextInput } from '@/views/part/field-editor';
+import { useSnapshot } from '@/views/shell/store-context';
+import { FieldsDrawing } from './fields-drawing';
+
+/** Two set-ups on the same subject, side by side. */
+export function CompareView() {
+  const { job, rigId } = useSnapshot();
+  if (!job || job.rigs.length < 2)
+    return (
+      <section className="mx-auto max-w-xl p-8">
+        <h1 className="mb-2 text-xl font-semibold">Compare</h1>
+        <p>Two rigs are needed to compare. Copy the one you have and change what you want to weigh up.</p>
+      </section>
+    );
+  return <Compare job={job} first={job.rigs.find((r) => r.id === rigId) ?? job.rigs[0]!} />;
+}
+
+function Compare({ job, first }: { job: Job; first: Rig }) {
+  const id = useId();
+  const [aId, setA] = useState(first.id);
+  const [bId, setB] = useState(job.rigs.find((r) => r.id !== first.id)!.id);
+  const [distance, setDistance] = useState(3000);
+  const a = job.rigs.find((r) => r.id === aId) ?? job.rigs[0]!;
+  const b = job.rigs.find((r) => r.id === bId) ?? job.rigs[1]!;
+  const base = useMemo(() => shared(job), [job]);
+  const c = useMemo(
+    () => compare(build(job, a, base), build(job, b, base), distance),
+    [job, a, b, base, distance],
+  );
+  const pick = (label: string, value: string, set: (v: string) => void) => (
+    <label className="flex items-center gap-2">
+      <span className="text-soft">{label}</span>
+      <select
+        className="h-11 max-w-60 rounded-sm border border-edge bg-panel px-2"
+        value={value}
+        onChange={(e) => set(e.target.value)}
+      >
+        {job.rigs.map((r) => (
+          <option key={r.id} value={r.id}>
+            {r.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <section className="mx-auto max-w-6xl p-4">
+      <h1 className="sr-only">Compare two rigs</h1>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        {pick('A', a.id, setA)}
+        {pick('B', b.id, setB)}
+        <div className="flex items-center gap-2">
+          <label htmlFor={id} className="text-soft">
+            subject from A, m
+          </label>
+          <TextInput
+            id={id}
+            value={exact(distance / 1000, 2)}
+            className="w-24 text-right"
+            check={(t) => {
+              const r = parseLength(t, 1000);
+              return r.ok && r.value >= 50 && r.value <= 1e6 ? null : 'A distance, like 2.5.';
+            }}
+            onKeep={(t) => {
+              const r = parseLength(t, 1000);
+              if (r.ok) setDistance(r.value);
+            }}
+          />
+        </div>
+      </div>
+      <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
+        <div>
+          <FieldsDrawing comparison={c} />
+          <ul className="mt-2 flex flex-col gap-1.5">
+            {c.sentences.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+            {c.nearest.length > 0 ? (
+              <li className="text-soft">
+                Nearest in the lens set: {c.nearest.map((n) => `${n.name} at ${exact(n.focal, 0)} mm`).join(', ')}.
+              </li>
+            ) : null}
+          </ul>
+        </div>
+        <Figures a={c.a} b={c.b} />
+      </div>
+    </section>
+  );
+}
+
+function Figures({ a, b }: { a: Side; b: Side }) {
+  const ids = [...new Set([...a.readings, ...b.readings].map((r) => r.id))].filter(
+    (x) => !x.startsWith('depth.'),
+  );
+  const state = (s: Side) => worst(check(s.built).map((v) => v.state));
+  const depth = (s: Side) =>
+    s.near === null || s.far === null
+      ? 'unknown'
+      : `${metres(s.near)} to ${Number.isFinite(s.far) ? metres(s.far) : 'infinity'}`;
+  return (
+    <table className="w-full">
+      <thead>
+        <tr className="border-b border-edge text-left">
+          <th scope="col" className="font-normal text-soft">
+            figure
+          </th>
+          <th scope="col" className="px-2">
+            A: {a.built.rig.name}
+          </th>
+          <th scope="col" className="px-2">
+            B: {b.built.rig.name}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr className="border-b border-rule">
+          <th scope="row" className="py-2 text-left font-normal text-soft">
+            worst finding
+          </th>
+          <td className="px-2">
+            <StateMark state={state(a)} />
+          </td>
+          <td className="px-2">
+            <StateMark state={state(b)} />
+          </td>
+        </tr>
+        <tr className="border-b border-rule">
+          <th scope="row" className="py-2 text-left font-normal text-soft">
+            same framing from
+          </th>
+          <td className="px-2">{a.distance === null ? 'unknown' : metres(a.distance)}</td>
+          <td className="px-2">{b.distance === null ? 'unknown' : metres(b.distance)}</td>
+        </tr>
+        <tr className="border-b border-rule">
+          <th scope="row" className="py-2 text-left font-normal text-soft">
+            sharp there
+          </th>
+          <td className="px-2">{depth(a)}</td>
+          <td className="px-2">{depth(b)}</td>
+        </tr>
+        {ids.map((id) => {
+          const ra = a.readings.find((r) => r.id === id);
+          const rb = b.readings.find((r) => r.id === id);
+          const label = (ra?.label === rb?.label ? ra?.label : undefined) ?? plainLabel(id, ra?.label ?? rb?.label ?? id);
+          return (
+            <tr key={id} className="border-b border-rule">
+              <th scope="row" className="text-left font-normal text-soft">
+                {label}
+              </th>
+              {[ra, rb].map((r, i) => (
+                <td key={i} className="px-1">
+                  {r ? (
+                    <Sum label={r.label} sum={r.sum} basis={r.basis}>
+                      {r.text}
+                    </Sum>
+                  ) : (
+                    <span className="px-1 text-soft">none</span>
+                  )}
+                </td>
+              ))}
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** Labels name the mode or frame; where the two differ only the figure itself is named. */
+function plainLabel(id: string, label: string): string {
+  return id.startsWith('field') || id.startsWith('crop') || id === 'looks-like' ? label.split(',')[0]! : label;
+}

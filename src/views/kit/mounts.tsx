@@ -1,0 +1,116 @@
+'use client';
+
+import { useId, useState } from 'react';
+import { idFromName } from '@/core/kit/ids';
+import type { Job, Mount } from '@/core/kit/types';
+import { mountIndex } from '@/core/mounts/registry';
+import { exact } from '@/core/quantity/say';
+import { setField } from '@/core/solve/moves';
+import { Button } from '@/ui/button';
+import { QuantityField } from '@/ui/quantity-field';
+import { TextInput } from '@/views/part/field-editor';
+import { useStore } from '@/views/shell/store-context';
+
+/** Mounts: public and by class, the crew's names for them, and the user's own. */
+export function Mounts({ job }: { job: Job }) {
+  const store = useStore();
+  const id = useId();
+  const [open, setOpen] = useState(false);
+  const all = [...mountIndex(job).values()];
+  const add = () => {
+    const name = `Own mount ${(job.mounts?.length ?? 0) + 1}`;
+    const own: Mount = { id: idFromName(name, new Set(all.map((m) => m.id))), name };
+    store?.edit({
+      title: `Add ${name}`,
+      changes: [job.mounts ? { path: ['mounts', own.id], value: own } : { path: ['mounts'], value: [own] }],
+    });
+  };
+  return (
+    <section className="mt-6 border-t border-rule pt-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="text-lg">Mounts</h2>
+        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'Fold away' : `Show all ${all.length}`}
+        </Button>
+        <Button onClick={add}>Add a mount</Button>
+      </div>
+      {job.mounts?.map((m) => (
+        <div key={m.id} className="my-2 max-w-lg border-l-2 border-rule pl-3">
+          <div className="flex items-center gap-2">
+            <label htmlFor={`${id}${m.id}`} className="min-w-36 text-soft">
+              name
+            </label>
+            <TextInput
+              id={`${id}${m.id}`}
+              value={m.name}
+              className="w-64"
+              check={(t) => (t === '' ? 'A mount needs a name.' : null)}
+              onKeep={(t) => store?.edit(setField(job, ['mounts', m.id, 'name'], t, `name of ${m.name}`))}
+            />
+          </div>
+          {(['flange', 'throat'] as const).map((key) => (
+            <QuantityField
+              key={key}
+              label={key === 'flange' ? 'flange distance' : 'throat'}
+              unit="mm"
+              cls={key === 'flange' ? 'flange' : 'length'}
+              min={key === 'flange' ? 0 : 1}
+              max={key === 'flange' ? 200 : 300}
+              value={m[key]}
+              defaultSource="sheet"
+              onKeep={(v) => store?.edit(setField(job, ['mounts', m.id, key], v, `${key} of ${m.name}`))}
+            />
+          ))}
+          <Button
+            look="danger"
+            onClick={() =>
+              store?.edit({ title: `Take ${m.name} away`, changes: [{ path: ['mounts', m.id], value: undefined }] })
+            }
+          >
+            Take away
+          </Button>
+        </div>
+      ))}
+      {open ? (
+        <table className="mt-2">
+          <thead>
+            <tr className="text-left text-soft">
+              <th className="pr-6 font-normal">mount</th>
+              <th className="pr-6 text-right font-normal">flange, mm</th>
+              <th className="pr-6 text-right font-normal">throat, mm</th>
+              <th className="pr-6 font-normal">source</th>
+              <th className="font-normal">what your crew calls it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {all.map((m) => (
+              <tr key={m.id} className="border-t border-rule">
+                <td className="pr-6">{m.name}</td>
+                <td className="pr-6 text-right">{m.flange ? exact(m.flange.value, 3) : 'unknown'}</td>
+                <td className="pr-6 text-right">{m.throat ? exact(m.throat.value, 1) : 'unknown'}</td>
+                <td className="pr-6 text-soft">{m.own ? 'own' : m.note}</td>
+                <td>
+                  <label className="sr-only" htmlFor={`${id}a${m.id}`}>
+                    name your crew uses for {m.name}
+                  </label>
+                  <TextInput
+                    id={`${id}a${m.id}`}
+                    value={job.aliases?.[m.id] ?? ''}
+                    className="w-44"
+                    check={(t) => (t.length > 120 ? 'At most 120 characters.' : null)}
+                    onKeep={(t) =>
+                      store?.edit({
+                        title: `Call ${m.name} ${t || 'by its neutral name'}`,
+                        changes: [{ path: ['aliases', m.id], value: t || undefined }],
+                      })
+                    }
+                  />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,413 @@
+'use client';
+
+import { ChevronDown } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useId, type ReactNode, type Ref, type ButtonHTMLAttributes } from 'react';
+import { focalRange, isZoom } from '@/core/build/build';
+import { ASPECTS, REFERENCES, format } from '@/core/optics/formats';
+import { parseLength, parseQuantity } from '@/core/quantity/parse';
+import { exact, metres, plain } from '@/core/quantity/say';
+import { valueOf } from '@/core/quantity/quantity';
+import { isReducer, type Frame } from '@/core/kit/types';
+import {
+  putFrame,
+  scaleFrame,
+  setFocal,
+  setFocus,
+  setSlot,
+  setStop,
+  takeFrame,
+  tieFoot,
+} from '@/core/solve/moves';
+import { renameRig } from '@/core/solve/rigs';
+import { Picker } from '@/ui/picker';
+import { POPOVER } from '@/ui/sum';
+import { TextInput } from '@/views/part/field-editor';
+import { usePartSheet } from '@/views/part/part-sheet';
+import { useStore } from '@/views/shell/store-context';
+import { bodyOptions, chainTrouble, lensOptions, linkOptions, modeOptions } from './options';
+import type { RigFacts } from './use-rig';
+
+/** A choice on the strip: what it is, small; what is there now, large. */
+function Choice({
+  label,
+  value,
+  ref,
+  grow = false,
+  ...rest
+}: { label: string; value: string; grow?: boolean; ref?: Ref<HTMLButtonElement> } & ButtonHTMLAttributes<HTMLButtonElement>) {
+  return (
+    <button
+      ref={ref}
+      type="button"
+      aria-label={`${label}: ${value}`}
+      className={`flex min-h-11 min-w-0 items-center gap-1 border-r border-rule px-3 py-1 text-left hover:bg-sunk data-[state=open]:bg-sunk ${grow ? 'flex-1' : ''}`}
+      {...rest}
+    >
+      <span className="min-w-0 flex-1">
+        <span className="block text-sm leading-4 text-soft">{label}</span>
+        <span className="block truncate font-semibold leading-5">{value}</span>
+      </span>
+      <ChevronDown size={15} className="shrink-0 text-soft" aria-hidden="true" />
+    </button>
+  );
+}
+
+export function Choices({ facts }: { facts: RigFacts }) {
+  const store = useStore();
+  const sheet = usePartSheet();
+  const { built, rig } = facts;
+  const edit = store?.edit ?? (() => undefined);
+  const between = built.links.map((l) => l.link.name).join(' + ') || 'nothing';
+  const open = (id: string | undefined, what: string) =>
+    id ? (
+      <button
+        type="button"
+        className="flex min-h-11 w-full items-center px-2 text-left underline"
+        onClick={() => sheet.open(id)}
+      >
+        {what}
+      </button>
+    ) : null;
+  return (
+    <div
+      role="group"
+      aria-label="What the rig is made of"
+      className="grid grid-cols-2 bg-panel sm:grid-cols-3 lg:flex"
+    >
+      <Picker
+        label="Body"
+        placeholder="which body"
+        options={bodyOptions(facts, edit)}
+        trigger={<Choice label="body" value={built.body?.name ?? 'none yet'} grow />}
+        footer={open(built.body?.id, `Sheet of ${built.body?.name ?? ''}`)}
+      />
+      <Picker
+        label="Recording mode"
+        placeholder="which mode"
+        options={modeOptions(facts, edit)}
+        trigger={<Choice label="records" value={built.mode?.name ?? 'no mode'} grow />}
+      />
+      <FramesChoice facts={facts} />
+      <Picker
+        label="Between body and lens"
+        placeholder="which adapter or reducer"
+        options={linkOptions(facts, edit)}
+        trigger={<Choice label="in between" value={between} grow />}
+        footer={<BetweenFooter facts={facts} />}
+      />
+      <Picker
+        label="Lens"
+        placeholder="name or focal length"
+        options={lensOptions(facts, edit)}
+        trigger={<Choice label="lens" value={built.lens?.name ?? 'none yet'} grow />}
+        footer={open(built.lens?.id, `Sheet of ${built.lens?.name ?? ''}`)}
+      />
+      <SettingsChoice facts={facts} />
+    </div>
+  );
+}
+
+function BetweenFooter({ facts }: { facts: RigFacts }) {
+  const store = useStore();
+  const sheet = usePartSheet();
+  const trouble = chainTrouble(facts);
+  return (
+    <div className="max-h-60 overflow-auto">
+      {trouble.map((t) => (
+        <p key={t} className="p-2 text-sm">
+          {t}
+        </p>
+      ))}
+      {facts.built.links.map(({ link, use, index }) => (
+        <div key={`${link.id}${index}`} className="flex flex-wrap items-center gap-x-3 px-2">
+          <button
+            type="button"
+            className="min-h-11 flex-1 text-left underline"
+            onClick={() => sheet.open(link.id)}
+          >
+            Sheet of {link.name}
+          </button>
+          {link.foot ? (
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={use.tied === true}
+                onChange={(e) => store?.edit(tieFoot(facts.rig, index, e.target.checked, link.name))}
+              />
+              foot tied
+            </label>
+          ) : null}
+          {!isReducer(link) && link.slotGlass !== undefined ? (
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={(use.slot ?? 'glass') === 'glass'}
+                onChange={(e) =>
+                  store?.edit(setSlot(facts.rig, index, e.target.checked ? 'glass' : 'empty', link.name))
+                }
+              />
+              glass in the slot
+            </label>
+          ) : null}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function FramesChoice({ facts }: { facts: RigFacts }) {
+  const store = useStore();
+  const { rig } = facts;
+  const label = rig.frames.map((f) => f.name + (f.scale && f.scale < 1 ? ` at ${exact(f.scale * 100, 1)} %` : '')).join(', ');
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Choice label="framed for" value={label || 'nothing yet'} grow />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className={`${POPOVER} max-h-[75vh] w-[min(27rem,94vw)] overflow-auto`}
+          align="start"
+          sideOffset={4}
+          collisionPadding={8}
+          aria-label="Delivery frames"
+        >
+          <p className="mb-1 text-soft">Several at once; each is checked for itself.</p>
+          <div className="grid grid-cols-3 gap-1">
+            {ASPECTS.map((a) => {
+              const have = rig.frames.find((f) => Math.abs(f.aspect - a.aspect) < 0.005);
+              return (
+                <label
+                  key={a.id}
+                  className="flex min-h-11 items-center gap-2 rounded-sm px-2 hover:bg-sunk"
+                >
+                  <input
+                    type="checkbox"
+                    className="size-5"
+                    checked={have !== undefined}
+                    onChange={() =>
+                      store?.edit(
+                        have
+                          ? takeFrame(rig, have)
+                          : putFrame(rig, {
+                              id: `f${a.id.replace(/[^0-9]/g, '')}${Date.now().toString(36)}`,
+                              name: a.name,
+                              aspect: a.aspect,
+                              deliver: a.deliver,
+                            }),
+                      )
+                    }
+                  />
+                  {a.name}
+                </label>
+              );
+            })}
+          </div>
+          {rig.frames.map((f) => (
+            <FrameLine key={f.id} facts={facts} frame={f} />
+          ))}
+          <OwnFrame facts={facts} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function FrameLine({ facts, frame }: { facts: RigFacts; frame: Frame }) {
+  const store = useStore();
+  const id = useId();
+  return (
+    <div className="mt-2 grid grid-cols-[1fr_auto_auto] items-center gap-x-2 gap-y-1 border-t border-rule pt-2">
+      <span className="font-semibold">{frame.name}</span>
+      <label htmlFor={`${id}s`} className="text-soft">
+        size, % of what fits
+      </label>
+      <TextInput
+        id={`${id}s`}
+        value={exact((frame.scale ?? 1) * 100, 1)}
+        className="w-20 text-right"
+        check={(t) => {
+          const n = Number(t.replace(',', '.'));
+          return n >= 5 && n <= 100 ? null : 'From 5 to 100.';
+        }}
+        onKeep={(t) => store?.edit(scaleFrame(facts.rig, frame, Number(t.replace(',', '.')) / 100))}
+      />
+      <span />
+      <label htmlFor={`${id}d`} className="text-soft">
+        delivered as, px
+      </label>
+      <TextInput
+        id={`${id}d`}
+        value={frame.deliver ? `${frame.deliver.w} x ${frame.deliver.h}` : ''}
+        className="w-28 text-right"
+        check={(t) => (t === '' || /^\d{1,5}\s*[x\u00d7*]\s*\d{1,5}$/.test(t) ? null : 'Like 3840 x 2160.')}
+        onKeep={(t) => {
+          const m = /^(\d+)\D+(\d+)$/.exec(t);
+          store?.edit({
+            title: `Deliver ${frame.name} as ${t || 'nothing set'}`,
+            changes: [
+              {
+                path: ['rigs', facts.rig.id, 'frames', frame.id, 'deliver'],
+                value: m ? { w: Number(m[1]), h: Number(m[2]) } : undefined,
+              },
+            ],
+          });
+        }}
+      />
+    </div>
+  );
+}
+
+function OwnFrame({ facts }: { facts: RigFacts }) {
+  const store = useStore();
+  const id = useId();
+  return (
+    <div className="mt-2 flex items-center gap-2 border-t border-rule pt-2">
+      <label htmlFor={id} className="flex-1 text-soft">
+        another aspect, like 2.2 or 5:4
+      </label>
+      <TextInput
+        id={id}
+        value=""
+        className="w-24 text-right"
+        check={(t) => (t === '' || aspectOf(t) !== null ? null : 'Like 2.2 or 5:4.')}
+        onKeep={(t) => {
+          const aspect = aspectOf(t);
+          if (aspect === null) return;
+          store?.edit(
+            putFrame(facts.rig, { id: `own${Date.now().toString(36)}`, name: t, aspect }),
+          );
+        }}
+      />
+    </div>
+  );
+}
+
+function aspectOf(t: string): number | null {
+  const m = /^(\d+(?:[.,]\d+)?)(?:\s*[:/x]\s*(\d+(?:[.,]\d+)?))?$/.exec(t.trim());
+  if (!m) return null;
+  const a = Number(m[1]!.replace(',', '.')) / (m[2] ? Number(m[2].replace(',', '.')) : 1);
+  return a >= 0.05 && a <= 20 ? Math.round(a * 10000) / 10000 : null;
+}
+
+/** Focal length of a zoom, stop, focus and what to compare with. */
+function SettingsChoice({ facts }: { facts: RigFacts }) {
+  const store = useStore();
+  const id = useId();
+  const { built, rig } = facts;
+  const range = focalRange(built.lens);
+  const zoom = isZoom(built.lens) && range;
+  const focal = built.focal.known?.value;
+  const stop = built.stop.known?.value;
+  const widest = built.lens ? (valueOf(built.lens.tStop) ?? valueOf(built.lens.fStop)) : null;
+  const parts = [
+    zoom && focal !== undefined ? `${plain(focal)} mm` : null,
+    stop === undefined ? 'stop unknown' : `T${plain(stop)}`,
+    rig.focus === undefined ? '\u221e' : metres(rig.focus),
+  ].filter(Boolean);
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Choice label={zoom ? 'zoom, stop, focus' : 'stop, focus'} value={parts.join('  ')} grow />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className={`${POPOVER} w-[min(24rem,94vw)]`}
+          align="end"
+          sideOffset={4}
+          collisionPadding={8}
+          aria-label="Settings of the lens"
+        >
+          {zoom && focal !== undefined ? (
+            <Row label={`zoom, ${plain(range.from)} to ${plain(range.to)} mm`} id={`${id}z`}>
+              <input
+                id={`${id}z`}
+                type="range"
+                min={range.from}
+                max={range.to}
+                step={range.to - range.from > 60 ? 5 : 1}
+                value={focal}
+                className="h-11 w-40 accent-current"
+                onChange={(e) => store?.edit(setFocal(rig, Number(e.target.value)))}
+              />
+            </Row>
+          ) : null}
+          <Row label={widest === null ? 'stop worked at' : `stop worked at, widest T${plain(widest)}`} id={`${id}t`}>
+            <TextInput
+              id={`${id}t`}
+              value={rig.stop === undefined ? '' : plain(rig.stop)}
+              className="w-24 text-right"
+              check={(t) => {
+                if (t === '') return null;
+                const q = parseQuantity(t, 'T');
+                return q.ok && q.value.value >= 0.3 && q.value.value <= 128 ? null : 'A stop, like 2.8.';
+              }}
+              onKeep={(t) => {
+                const q = parseQuantity(t, 'T');
+                store?.edit(setStop(rig, q.ok ? q.value.value : undefined));
+              }}
+            />
+          </Row>
+          <Row label="focused at, metres or 5'6&quot;" id={`${id}f`}>
+            <TextInput
+              id={`${id}f`}
+              value={rig.focus === undefined ? '' : exact(rig.focus / 1000, 2)}
+              className="w-24 text-right"
+              check={(t) => {
+                if (t === '') return null;
+                const r = parseLength(t, 1000);
+                return r.ok && r.value >= 10 && r.value <= 1e7 ? null : 'A distance, like 2.5.';
+              }}
+              onKeep={(t) => {
+                const r = parseLength(t, 1000);
+                store?.edit(setFocus(rig, t === '' || !r.ok ? undefined : Math.round(r.value)));
+              }}
+            />
+          </Row>
+          <Row label="compared with" id={`${id}r`}>
+            <select
+              id={`${id}r`}
+              className="h-11 rounded-sm border border-edge bg-paper px-2"
+              value={format(rig.reference).id}
+              onChange={(e) =>
+                store?.edit({
+                  title: `Compare with ${format(e.target.value).name}`,
+                  changes: [{ path: ['rigs', rig.id, 'reference'], value: e.target.value }],
+                })
+              }
+            >
+              {REFERENCES.map((r) => (
+                <option key={r} value={r}>
+                  {format(r).name}
+                </option>
+              ))}
+            </select>
+          </Row>
+          <Row label="name of the rig" id={`${id}n`}>
+            <TextInput
+              id={`${id}n`}
+              value={rig.name}
+              className="w-48"
+              check={(t) => (t === '' || t.length > 120 ? 'From 1 to 120 characters.' : null)}
+              onKeep={(t) => store?.edit(renameRig(rig, t))}
+            />
+          </Row>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function Row({ label, id, children }: { label: string; id: string; children: ReactNode }) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-2 py-0.5">
+      <label htmlFor={id} className="min-w-32 flex-1 text-soft">
+        {label}
+      </label>
+      {children}
+    </div>
+  );
+}

@@ -1,0 +1,227 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Fix, Measurement, Verdict } from '@/core/checks/finding';
+import { sayRange } from '@/core/quantity/say';
+import { TRIABLE } from '@/core/checks/tried';
+import type { Trial } from '@/core/kit/types';
+import { recordTrial } from '@/core/solve/trials';
+import { Button } from '@/ui/button';
+import { StateGlyph, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
+import { useStore } from '@/views/shell/store-context';
+import { MarkTestForm } from './mark-test-form';
+import { MeasureField } from './measure-panel';
+import type { Advice, RigFacts } from './use-rig';
+
+/** The findings, worst first; the first that is not ok stands open with its fixes. */
+export function FindingsPanel({
+  facts,
+  advice,
+  lit,
+  onPick,
+}: {
+  facts: RigFacts;
+  advice: Advice;
+  lit: string | null;
+  onPick: (key: string) => void;
+}) {
+  const { verdicts } = facts;
+  const open = verdicts.filter((v) => v.state !== 'ok');
+  const fine = verdicts.filter((v) => v.state === 'ok');
+  const [showFine, setShowFine] = useState(false);
+  const litFine = fine.some((v) => v.key === lit);
+  const list = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const el = list.current;
+    if (!el || !lit) return;
+    el.querySelector(`[data-key="${CSS.escape(lit)}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [lit]);
+  return (
+    <section aria-labelledby="findings" className="flex min-h-0 flex-col bg-panel">
+      <div className="flex items-center gap-4 px-4 pt-2">
+        <h2 id="findings">Findings</h2>
+        <Counts verdicts={verdicts} />
+      </div>
+      <div ref={list} className="min-h-0 flex-1 overflow-auto px-2 pb-2">
+        {open.length === 0 ? (
+          <p className="px-2 py-2">
+            Nothing fails, nothing is tight, nothing is unknown.
+          </p>
+        ) : null}
+        <ul>
+          {open.map((v) => (
+            <Item key={v.key} facts={facts} verdict={v} advice={advice} open={v.key === lit} onPick={onPick} />
+          ))}
+        </ul>
+        {fine.length > 0 ? (
+          <>
+            <Button
+              look="bare"
+              className="w-full justify-start"
+              aria-expanded={showFine || litFine}
+              onClick={() => setShowFine(!showFine)}
+            >
+              <StateGlyph state="ok" />
+              <span className="text-soft">
+                {fine.length} {fine.length === 1 ? 'finding is' : 'findings are'} ok
+              </span>
+            </Button>
+            {showFine || litFine ? (
+              <ul>
+                {fine.map((v) => (
+                  <Item key={v.key} facts={facts} verdict={v} advice={advice} open={v.key === lit} onPick={onPick} />
+                ))}
+              </ul>
+            ) : null}
+          </>
+        ) : null}
+      </div>
+    </section>
+  );
+}
+
+function Counts({ verdicts }: { verdicts: readonly Verdict[] }) {
+  return (
+    <p className="flex flex-wrap gap-x-3">
+      {(['fail', 'tight', 'unknown'] as const).map((s) => {
+        const n = verdicts.filter((v) => v.state === s).length;
+        return n > 0 ? (
+          <span key={s} className={`inline-flex items-center gap-1 font-semibold ${STATE_TEXT[s]}`}>
+            <StateGlyph state={s} size={15} /> {n} {STATE_WORD[s]}
+          </span>
+        ) : null;
+      })}
+    </p>
+  );
+}
+
+const WASH = {
+  ok: 'border-ok',
+  tight: 'border-tight',
+  fail: 'border-fail',
+  unknown: 'border-unknown',
+} as const;
+
+function Item({
+  facts,
+  verdict: v,
+  advice,
+  open,
+  onPick,
+}: {
+  facts: RigFacts;
+  verdict: Verdict;
+  advice: Advice;
+  open: boolean;
+  onPick: (key: string) => void;
+}) {
+  const store = useStore();
+  const fixes = advice.of === facts ? (advice.fixes.get(v.key) ?? []) : [];
+  const waiting = advice.of !== facts;
+  return (
+    <li data-key={v.key} className={`my-0.5 border-l-4 ${WASH[v.state]} ${open ? 'bg-paper' : ''}`}>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => onPick(v.key)}
+        className="flex min-h-11 w-full items-start gap-2.5 px-2 py-1.5 text-left hover:bg-sunk"
+      >
+        <span className="mt-0.5">
+          <StateGlyph state={v.state} />
+        </span>
+        <span className="min-w-0 flex-1">
+          <span className="sr-only">{STATE_WORD[v.state]}: </span>
+          {v.why}
+        </span>
+      </button>
+      {open ? (
+        <div className="px-2 pb-2 pl-9">
+          {fixes.length > 0 ? (
+            <ul aria-label="Fixes that were tried" className="mb-1 flex flex-col gap-1">
+              {fixes.map((f) => (
+                <FixLine key={f.title} fix={f} take={() => store?.edit({ title: f.title, changes: f.change })} />
+              ))}
+            </ul>
+          ) : null}
+          {!waiting && fixes.length === 0 && (v.state === 'fail' || v.state === 'tight') && v.wanted.length === 0 ? (
+            <p className="mb-1 text-soft">Nothing in the kit that was tried clears this.</p>
+          ) : null}
+          {v.wanted.length > 0 ? (
+            <div className="mb-1">
+              <p>Look for:</p>
+              <ul className="list-disc pl-5">
+                {v.wanted.map((w) => (
+                  <li key={w}>{w}</li>
+                ))}
+              </ul>
+            </div>
+          ) : null}
+          {v.measure.slice(0, 3).map((m: Measurement) => (
+            <MeasureField key={m.path.join('/')} facts={facts} measurement={m} />
+          ))}
+          {v.id === 'mount.flange' ? <MarkTestForm facts={facts} /> : null}
+          {TRIABLE.includes(v.id) ? <TryButtons facts={facts} verdict={v} /> : null}
+          <details className="text-sm text-soft">
+            <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
+              the sum, and what it rests on
+            </summary>
+            <p className="break-words text-ink">{v.sum}</p>
+            {v.margin ? (
+              <p>
+                margin {sayRange(v.margin.lo, v.margin.hi, v.margin.unit)}
+                {v.limit?.rule ? `, rule ${v.limit.rule}` : ''}
+              </p>
+            ) : null}
+            <p>
+              {v.id}, {v.basis}
+            </p>
+          </details>
+        </div>
+      ) : null}
+    </li>
+  );
+}
+
+function FixLine({ fix, take }: { fix: Fix; take: () => void }) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-3">
+      <Button onClick={take} className="py-1">
+        <StateGlyph state={fix.state} size={15} />
+        {fix.title}
+        {fix.toHire > 0 ? ' (to hire)' : ''}
+      </Button>
+      <span className="min-w-40 flex-1 text-sm text-soft">
+        {fix.cost ? `${fix.cost}. ` : ''}
+        {fix.then}
+      </span>
+    </li>
+  );
+}
+
+const RESULTS: readonly { result: Trial['result']; label: string }[] = [
+  { result: 'fits', label: 'it fits' },
+  { result: 'fits with force', label: 'only with force' },
+  { result: 'does not fit', label: 'it does not fit' },
+];
+
+/** Putting the pieces together outranks arithmetic: what came of it is kept with the job. */
+function TryButtons({ facts, verdict }: { facts: RigFacts; verdict: Verdict }) {
+  const store = useStore();
+  return (
+    <div className="flex flex-wrap items-center gap-1 py-0.5">
+      <span className="text-soft">Tried together by hand:</span>
+      {RESULTS.map((r) => (
+        <Button
+          key={r.result}
+          look="bare"
+          className="underline underline-offset-4"
+          onClick={() =>
+            store?.edit(recordTrial(facts.job, verdict.about, r.result, new Date().toISOString().slice(0, 10)))
+          }
+        >
+          {r.label}
+        </Button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,509 @@
+'use client';
+
+import { FlipHorizontal2 } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { dimensionSum, layout, type PlacedShape } from '@/core/build/layout';
+import type { State } from '@/core/checks/finding';
+import { chainsBetween, lensSet, putLens, setBetween, setMode } from '@/core/solve/moves';
+import { Button } from '@/ui/button';
+import { Picker } from '@/ui/picker';
+import { StateShape, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
+import { Sum } from '@/ui/sum';
+import { useStore } from '@/views/shell/store-context';
+import { bodyOptions, lensOptions, linkOptions } from './options';
+import type { RigFacts } from './use-rig';
+
+const PAD = 26;
+const TOP = 58;
+const RULER = 30;
+type PlaceKind = 'body' | 'link' | 'lens';
+
+function useSize() {
+  const ref = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ w: 820, h: 300 });
+  useEffect(() => {
+    const el = ref.current;
+    if (!el) return;
+    const seen = new ResizeObserver(([e]) => {
+      if (e) setSize({ w: Math.max(300, e.contentRect.width), h: Math.max(220, e.contentRect.height) });
+    });
+    seen.observe(el);
+    return () => seen.disconnect();
+  }, []);
+  return { ref, ...size };
+}
+
+/**
+ * The line: everything on the optical axis, to scale, image plane at one end and subject at the
+ * other. Places are pressed to put another part there; arrow keys step through what fits.
+ */
+export function Line({
+  facts,
+  litParts,
+  lit,
+  onPick,
+}: {
+  facts: RigFacts;
+  litParts: readonly string[];
+  lit: string | null;
+  onPick: (key: string) => void;
+}) {
+  const store = useStore();
+  const { ref, w, h } = useSize();
+  const [flipped, setFlipped] = useState(false);
+  const [picking, setPicking] = useState<PlaceKind | null>(null);
+  const { built, verdicts } = facts;
+  const l = useMemo(() => layout(built), [built]);
+  const edit = store?.edit ?? (() => undefined);
+
+  // Radius to show: the parts in front of the body set the scale; a tall body is broken off.
+  const front = l.shapes.filter((s) => s.role !== 'body').flatMap((s) => s.profile.map((p) => p[1]));
+  const reach = Math.max(34, ...front) + 7;
+  const span = l.to - l.from + 14;
+  const k = Math.min((w - 2 * PAD) / span, (h - TOP - RULER - 6) / (2 * reach));
+  const x0 = (w - span * k) / 2;
+  const X = (z: number) => {
+    const x = x0 + (z - l.from) * k;
+    return flipped ? w - x : x;
+  };
+  const axis = TOP + (h - TOP - RULER) / 2;
+  const Y = (r: number) => axis - r * k;
+  const clipR = Math.min(reach, (h - TOP - RULER) / 2 / k);
+
+  const pathOf = (s: PlacedShape): string => {
+    if (s.role === 'body') {
+      const top = Math.min(s.profile[0]![1], clipR);
+      const bottom = Math.min(s.below ?? top, clipR);
+      const [z0, z1] = [s.profile[0]![0], s.profile[1]![0]];
+      return `M${X(z0)} ${Y(top)}L${X(z1)} ${Y(top)}L${X(z1)} ${Y(-bottom)}L${X(z0)} ${Y(-bottom)}Z`;
+    }
+    const up = s.profile.map(([z, r]) => `${X(z)} ${Y(r)}`);
+    const down = [...s.profile].reverse().map(([z, r]) => `${X(z)} ${Y(-r)}`);
+    return `M${[...up, ...down].join('L')}Z`;
+  };
+
+  const step = (kind: PlaceKind, by: 1 | -1) => {
+    if (kind === 'lens') {
+      const set = lensSet(facts.job);
+      if (set.length === 0) return;
+      const at = set.findIndex((x) => x.id === facts.rig.lens);
+      const next = set[(at + by + set.length) % set.length];
+      if (next && next.id !== facts.rig.lens) edit(putLens(facts.job, facts.rig, next));
+    } else if (kind === 'body') {
+      const modes = built.body?.modes ?? [];
+      const at = modes.findIndex((m) => m.id === facts.rig.mode);
+      const next = modes[(at + by + modes.length) % modes.length];
+      if (next && next.id !== facts.rig.mode) edit(setMode(facts.rig, next));
+    } else if (built.body && built.lens) {
+      const chains = chainsBetween(facts.job, built.body, built.lens);
+      if (chains.length === 0) return;
+      const now = facts.rig.between.map((u) => u.part).join('/');
+      const at = chains.findIndex((c) => c.links.map((x) => x.id).join('/') === now);
+      const next = chains[(at + by + chains.length) % chains.length];
+      if (next) edit(setBetween(facts.rig, next.links));
+    }
+  };
+  const onKey = (kind: PlaceKind) => (e: KeyboardEvent) => {
+    const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+    if (by !== 0) {
+      e.preventDefault();
+      step(kind, by as 1 | -1);
+    } else if (e.key === 'Enter' || e.key === ' ') {
+      e.preventDefault();
+      setPicking(kind);
+    }
+  };
+
+  const bodyShapes = l.shapes.filter((s) => s.part === built.body?.id);
+  const linkShapes = l.shapes.filter((s) => built.links.some((x) => x.link.id === s.part));
+  const lensShapes = l.shapes.filter((s) => s.part === built.lens?.id);
+  const isLit = (id: string | undefined) => id !== undefined && litParts.includes(id);
+  const linkEnd = l.shapes.filter((s) => s.role === 'link').at(-1)?.profile[1]![0] ?? l.mountFace;
+  const lensFrom = lensShapes.find((s) => s.role === 'lens')?.profile[0]![0] ?? null;
+
+  /** Each place as a rectangle to press. */
+  const hit = (from: number, to: number) => {
+    const a = Math.min(X(from), X(to));
+    const wide = Math.abs(X(to) - X(from));
+    const grow = Math.max(0, 44 - wide);
+    return { x: a - grow / 2, width: wide + grow, y: Y(clipR), height: 2 * clipR * k };
+  };
+  const places: { kind: PlaceKind; from: number; to: number; label: string; say: string }[] = [];
+  if (built.body && l.mountFace !== null)
+    places.push({
+      kind: 'body',
+      from: l.from,
+      to: l.mountFace,
+      label: built.body.name,
+      say: `Body: ${built.body.name}, ${built.mode?.name ?? 'no mode'}. Enter to change it, arrow keys step through its modes.`,
+    });
+  if (built.body && l.mountFace !== null && (built.links.length > 0 || built.lens))
+    places.push({
+      kind: 'link',
+      from: l.mountFace,
+      to: linkEnd === l.mountFace ? l.mountFace + 4 : (linkEnd ?? l.mountFace),
+      label: built.links.map((x) => x.link.name).join(' + ') || 'nothing between',
+      say: `Between body and lens: ${built.links.map((x) => x.link.name).join(', ') || 'nothing'}. Enter to change it, arrow keys step through what closes.`,
+    });
+  if (built.lens && lensFrom !== null)
+    places.push({
+      kind: 'lens',
+      from: lensFrom,
+      to: l.to,
+      label: built.lens.name,
+      say: `Lens: ${built.lens.name}. Enter to put another, arrow keys step through the lens set.`,
+    });
+  for (const p of l.places)
+    places.push({ kind: p.kind, from: p.from, to: p.to, label: p.label, say: `${p.label}. Enter to choose.` });
+
+  const pins = pinsOf(facts, X);
+  const ticks: number[] = [];
+  for (let z = Math.ceil(l.from / 10) * 10; z <= l.to + 10; z += 10) ticks.push(z);
+  const optionsOf = (kind: PlaceKind) =>
+    kind === 'body' ? bodyOptions(facts, edit) : kind === 'lens' ? lensOptions(facts, edit) : linkOptions(facts, edit);
+  const anchor = places.find((p) => p.kind === picking);
+
+  return (
+    <section aria-label="The line" className="relative flex min-h-[19rem] flex-col bg-paper lg:min-h-0">
+      <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
+        <svg width={w} height={h} className="absolute inset-0" role="group" aria-label="The rig from the side, to scale">
+          <defs>
+            <pattern id="foul" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <path d="M0 0v6" stroke="var(--fail)" strokeWidth="2" />
+            </pattern>
+            <clipPath id="line-field">
+              <rect x="0" y={Y(clipR) - 1} width={w} height={2 * clipR * k + 2} />
+            </clipPath>
+          </defs>
+          <Ruler ticks={ticks} X={X} y={h - RULER} w={w} />
+          <g clipPath="url(#line-field)">
+            <ShapeGroup shapes={bodyShapes} pathOf={pathOf} lit={isLit(built.body?.id)} />
+            <ShapeGroup shapes={linkShapes} pathOf={pathOf} lit={built.links.some((x) => isLit(x.link.id))} />
+            <ShapeGroup shapes={lensShapes} pathOf={pathOf} lit={isLit(built.lens?.id)} />
+            {built.body && l.mountFace !== null && bodyBroken(bodyShapes, clipR) ? (
+              <BreakLines x1={X(l.from)} x2={X(l.mountFace)} top={Y(clipR)} bottom={Y(-clipR)} />
+            ) : null}
+          </g>
+          {l.gap ? (
+            <g>
+              <rect
+                x={Math.min(X(l.gap.from), X(l.gap.to))}
+                width={Math.abs(X(l.gap.to) - X(l.gap.from))}
+                y={Y(reach * 0.7)}
+                height={reach * 1.4 * k}
+                fill="url(#foul)"
+                stroke="var(--fail)"
+              />
+            </g>
+          ) : null}
+          {l.marks.map((m) => (
+            <g key={m.label} stroke="var(--soft)" fill="var(--soft)">
+              <path d={`M${X(m.z)} ${Y(m.r + 3)}V${Y(-m.r - 3)}`} strokeDasharray="5 3" fill="none" />
+            </g>
+          ))}
+          <path
+            d={`M6 ${axis}H${w - 6}`}
+            stroke="var(--tight)"
+            strokeWidth="1"
+            strokeDasharray="18 4 3 4"
+            fill="none"
+          />
+          <path d={`M${X(0)} ${TOP - 8}V${h - RULER}`} stroke="var(--accent)" strokeWidth="1.2" />
+          {l.places.map((p) => {
+            const r = hit(p.from, p.to);
+            return (
+              <g key={p.kind}>
+                <rect
+                  x={r.x}
+                  y={Y(reach * 0.75)}
+                  width={r.width}
+                  height={reach * 1.5 * k}
+                  fill="none"
+                  stroke="var(--edge)"
+                  strokeDasharray="7 5"
+                />
+                <text x={r.x + r.width / 2} y={axis - 8} textAnchor="middle" fill="var(--soft)" fontSize="15">
+                  {p.label}
+                </text>
+              </g>
+            );
+          })}
+          {places.map((p) => {
+            const r = hit(p.from, p.to);
+            return (
+              <g
+                key={p.kind}
+                role="button"
+                tabIndex={0}
+                aria-label={p.say}
+                aria-haspopup="dialog"
+                className="group cursor-pointer outline-none"
+                onClick={() => setPicking(p.kind)}
+                onKeyDown={onKey(p.kind)}
+              >
+                <rect
+                  {...r}
+                  fill="transparent"
+                  className="stroke-transparent group-hover:stroke-edge group-focus-visible:stroke-accent"
+                  strokeWidth="2.5"
+                />
+              </g>
+            );
+          })}
+          <Pins pins={pins} y={20} axisTop={Y(reach * 0.55)} lit={lit} onPick={onPick} />
+        </svg>
+        {/* Numbers of the drawing as buttons over it, so that each opens to where it comes from. */}
+        {dimensionRow(l.dimensions, X).map((d) => (
+          <div
+            key={d.label}
+            className="absolute text-sm"
+            style={{ left: d.x - 34, top: h - RULER - (d.row === 0 ? 32 : 58), width: 68 }}
+          >
+            <Sum
+              label={d.label}
+              sum={dimensionSum(built, d)}
+              basis="number of the part"
+              className="min-h-7! w-full bg-paper/80 text-center leading-none"
+            >
+              {d.text}
+            </Sum>
+          </div>
+        ))}
+        {l.marks.map((m, i) => (
+          <span
+            key={m.label}
+            className="pointer-events-none absolute whitespace-nowrap bg-panel/85 px-0.5 text-[13px] text-soft"
+            style={{
+              top: Y(-m.r - 3) + 1 + i * 16,
+              ...(flipped ? { left: X(m.z) + 3 } : { right: w - X(m.z) + 3 }),
+            }}
+          >
+            {m.label}
+          </span>
+        ))}
+        {l.gap ? (
+          <span
+            className="pointer-events-none absolute -translate-x-1/2 whitespace-nowrap bg-paper px-1 font-semibold text-fail"
+            style={{ left: (X(l.gap.from) + X(l.gap.to)) / 2, top: axis - 11 }}
+          >
+            {l.gap.text}
+          </span>
+        ) : null}
+        {anchor ? (
+          <div
+            className="absolute"
+            style={{ left: hit(anchor.from, anchor.to).x, top: Math.min(h - 60, axis) }}
+          >
+            <Picker
+              open
+              onOpenChange={(o) => !o && setPicking(null)}
+              label={anchor.label}
+              placeholder={anchor.kind === 'lens' ? 'name or focal length' : 'name'}
+              options={optionsOf(anchor.kind)}
+              trigger={<span />}
+            />
+          </div>
+        ) : null}
+      </div>
+      <div className="absolute left-2 top-1 flex items-center gap-1">
+        <Button
+          look="bare"
+          className="px-2 text-sm text-soft"
+          aria-pressed={flipped}
+          onClick={() => setFlipped(!flipped)}
+        >
+          <FlipHorizontal2 size={18} aria-hidden="true" />
+          {flipped ? "operator's side" : "assistant's side"}
+        </Button>
+      </div>
+      <p className="sr-only" aria-live="polite">
+        {verdicts.filter((v) => v.state === 'fail').length} findings fail, {verdicts.filter((v) => v.state === 'tight').length} tight.
+      </p>
+    </section>
+  );
+}
+
+function bodyBroken(shapes: readonly PlacedShape[], clipR: number): boolean {
+  const body = shapes.find((s) => s.role === 'body');
+  return body !== undefined && (body.profile[0]![1] > clipR || (body.below ?? 0) > clipR);
+}
+
+const FILL: Record<PlacedShape['role'], string> = {
+  body: 'var(--metal)',
+  cavity: 'var(--paper)',
+  chip: 'var(--accent)',
+  stack: 'var(--glass)',
+  link: 'var(--metal-2)',
+  'link-glass': 'var(--glass)',
+  lens: 'var(--metal)',
+  rear: 'var(--glass)',
+  bore: 'none',
+};
+
+function ShapeGroup({
+  shapes,
+  pathOf,
+  lit,
+}: {
+  shapes: readonly PlacedShape[];
+  pathOf: (s: PlacedShape) => string;
+  lit: boolean;
+}) {
+  return (
+    <>
+      {shapes.map((s, i) => (
+        <path
+          key={i}
+          d={pathOf(s)}
+          fill={FILL[s.role]}
+          fillOpacity={s.assumed && s.role !== 'cavity' ? 0.45 : 1}
+          stroke={lit ? 'var(--ink)' : 'var(--soft)'}
+          strokeWidth={s.role === 'bore' ? 0.8 : lit ? 2 : 1.2}
+          strokeDasharray={s.assumed || s.role === 'bore' ? '5 4' : undefined}
+        >
+          <title>{s.assumed ? `${s.name} (a size is not known)` : s.name}</title>
+        </path>
+      ))}
+    </>
+  );
+}
+
+/** The body goes on beyond the picture: a broken edge. */
+function BreakLines({ x1, x2, top, bottom }: { x1: number; x2: number; top: number; bottom: number }) {
+  const [a, b] = x1 < x2 ? [x1, x2] : [x2, x1];
+  const n = Math.max(3, Math.round((b - a) / 18));
+  const zig = (y: number, s: number) =>
+    `M${a} ${y}` +
+    Array.from({ length: n }, (_, i) => `L${a + ((i + 0.5) * (b - a)) / n} ${y + (i % 2 ? s : -s)}`).join('') +
+    `L${b} ${y}`;
+  return (
+    <g fill="none" stroke="var(--paper)" strokeWidth="5">
+      <path d={zig(top + 2, 3)} />
+      <path d={zig(bottom - 2, 3)} />
+    </g>
+  );
+}
+
+function Ruler({ ticks, X, y, w }: { ticks: readonly number[]; X: (z: number) => number; y: number; w: number }) {
+  return (
+    <g stroke="var(--soft)" fill="var(--soft)" fontSize="13">
+      <path d={`M0 ${y}H${w}`} strokeWidth="1" />
+      {ticks.map((z) => (
+        <path key={z} d={`M${X(z)} ${y}v${z % 50 === 0 ? 9 : 5}`} strokeWidth="1" />
+      ))}
+      {ticks
+        .filter((z) => z % 50 === 0)
+        .map((z) => (
+          <text key={z} x={X(z)} y={y + 22} textAnchor="middle" stroke="none">
+            {z < 0 ? `\u2212${-z}` : z === 0 ? 'image plane 0' : z}
+          </text>
+        ))}
+      <text x={w - 8} y={y + 22} textAnchor="end" stroke="none">
+        mm
+      </text>
+    </g>
+  );
+}
+
+interface PlacedDimension {
+  x: number;
+  row: number;
+  text: string;
+  label: string;
+  path: string[];
+  from: number;
+  to: number;
+}
+
+/** Texts that would run into each other go to a second row. */
+function dimensionRow(
+  dims: readonly { from: number; to: number; text: string; label: string; path: string[] }[],
+  X: (z: number) => number,
+): PlacedDimension[] {
+  const placed: PlacedDimension[] = [];
+  for (const d of dims) {
+    const x = (X(d.from) + X(d.to)) / 2;
+    const busy = placed.some((p) => p.row === 0 && Math.abs(p.x - x) < 56);
+    placed.push({ ...d, x, row: busy ? 1 : 0 });
+  }
+  return placed;
+}
+
+interface Pin {
+  x: number;
+  keys: string[];
+  state: State;
+  text: string;
+}
+
+const RANK: Record<State, number> = { fail: 0, tight: 1, unknown: 2, ok: 3 };
+
+function pinsOf(facts: RigFacts, X: (z: number) => number): Pin[] {
+  const pins: Pin[] = [];
+  for (const v of facts.verdicts) {
+    if (v.state === 'ok' || v.station === null) continue;
+    const x = X(v.station);
+    const near = pins.find((p) => Math.abs(p.x - x) < 30);
+    if (near) {
+      near.keys.push(v.key);
+      if (RANK[v.state] < RANK[near.state]) near.state = v.state;
+    } else pins.push({ x, keys: [v.key], state: v.state, text: v.why });
+  }
+  return pins;
+}
+
+function Pins({
+  pins,
+  y,
+  axisTop,
+  lit,
+  onPick,
+}: {
+  pins: readonly Pin[];
+  y: number;
+  axisTop: number;
+  lit: string | null;
+  onPick: (key: string) => void;
+}) {
+  return (
+    <>
+      {pins.map((p) => {
+        const on = lit !== null && p.keys.includes(lit);
+        const at = on ? p.keys.indexOf(lit) : -1;
+        const next = p.keys[(at + 1) % p.keys.length]!;
+        return (
+          <g
+            key={p.keys.join()}
+            role="button"
+            tabIndex={0}
+            aria-label={`${STATE_WORD[p.state]} here, ${p.keys.length} ${p.keys.length === 1 ? 'finding' : 'findings'}: ${p.text}`}
+            className={`group cursor-pointer outline-none ${STATE_TEXT[p.state]}`}
+            onClick={() => onPick(next)}
+            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(next))}
+          >
+            <path d={`M${p.x} ${y + 16}V${axisTop}`} stroke="currentColor" strokeWidth={on ? 2 : 1} fill="none" />
+            <rect
+              x={p.x - 22}
+              y={y - 18}
+              width="44"
+              height="36"
+              rx="2"
+              fill="var(--panel)"
+              stroke="currentColor"
+              strokeWidth={on ? 2.5 : 1}
+              className="group-focus-visible:stroke-accent"
+            />
+            <g transform={`translate(${p.x - (p.keys.length > 1 ? 17 : 9)} ${y - 9})`}>
+              <StateShape state={p.state} />
+            </g>
+            {p.keys.length > 1 ? (
+              <text x={p.x + 10} y={y + 5} textAnchor="middle" fontSize="14" fontWeight="600" fill="currentColor">
+                {p.keys.length}
+              </text>
+            ) : null}
+          </g>
+        );
+      })}
+    </>
+  );
+}

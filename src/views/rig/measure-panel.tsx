@@ -1,0 +1,93 @@
+'use client';
+
+import { readPath } from '@/core/build/given';
+import type { Measurement } from '@/core/checks/finding';
+import { fieldAt, type Field } from '@/core/kit/fields';
+import type { QuantityInput } from '@/core/quantity/quantity';
+import { setField } from '@/core/solve/moves';
+import { QuantityField } from '@/ui/quantity-field';
+import { FieldEditor } from '@/views/part/field-editor';
+import { useStore } from '@/views/shell/store-context';
+import type { Advice, RigFacts } from './use-rig';
+
+/** What to measure next over the whole rig: a list to work down with calipers. */
+export function MeasurePanel({ facts, advice }: { facts: RigFacts; advice: Advice }) {
+  const list = advice.measure.slice(0, 12);
+  return (
+    <section
+      aria-labelledby="measure"
+      className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
+    >
+      <h2 id="measure" className="px-3 pt-2">
+        Measure next
+      </h2>
+      <ol className="min-h-0 flex-1 overflow-auto px-3 pb-2">
+        {list.length === 0 ? (
+          <li className="py-2 text-soft">No number would change a finding.</li>
+        ) : null}
+        {list.map((m) => (
+          <li key={m.path.join('/')} className="border-b border-rule py-1.5">
+            <p>
+              {m.label}
+              <span className="block text-sm text-soft">
+                {m.settles.length > 0
+                  ? `settles ${m.settles.length} ${m.settles.length === 1 ? 'finding' : 'findings'}`
+                  : `bears on ${m.bears.length} ${m.bears.length === 1 ? 'finding' : 'findings'}${m.missing ? '' : `, ${Math.round((m.share / m.bears.length) * 100)} % of the doubt`}`}
+              </span>
+            </p>
+            <MeasureField
+              facts={facts}
+              measurement={{ ...m, share: m.share, missing: m.missing }}
+              bare
+            />
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/** The field of a measurement, right where it is asked for. */
+export function MeasureField({
+  facts,
+  measurement: m,
+  bare = false,
+}: {
+  facts: RigFacts;
+  measurement: Measurement;
+  bare?: boolean;
+}) {
+  const store = useStore();
+  const part = facts.base.kit.get(m.part);
+  if (!part) return null;
+  const field: Field | null =
+    m.path[0] === 'mounts'
+      ? { type: 'quantity', key: 'throat', label: m.label, unit: 'mm', cls: 'length', min: 1, max: 300 }
+      : fieldAt(part.kind, m.path.slice(2));
+  if (!field) return null;
+  if (field.type !== 'quantity')
+    return <FieldEditor field={{ ...field, hint: undefined }} part={part} path={m.path} />;
+  return (
+    <QuantityField
+      label={m.label}
+      showLabel={!bare}
+      compact={bare}
+      hint={bare ? undefined : field.hint}
+      unit={field.unit}
+      cls={field.cls}
+      min={field.min}
+      max={field.max}
+      value={readPath(facts.job, m.path) as QuantityInput | undefined}
+      defaultSource="measured"
+      onKeep={(v) => {
+        // An image circle that has no line in the table yet begins one.
+        if (m.path[2] === 'imageCircle' && readPath(facts.job, m.path.slice(0, 4)) === undefined && v !== undefined)
+          store?.edit({
+            title: `Give ${m.label}`,
+            changes: [{ path: m.path.slice(0, 3), value: [{ diameter: v }] }],
+          });
+        else store?.edit(setField(facts.job, m.path, v, m.label));
+      }}
+    />
+  );
+}

@@ -1,0 +1,265 @@
+'use client';
+
+import { useMemo } from 'react';
+import { chipCircle, framingSqueeze, modeSize } from '@/core/build/circle';
+import type { Verdict } from '@/core/checks/finding';
+import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
+import { framePixels } from '@/core/checks/coverage-pixels';
+import { exact, signed } from '@/core/quantity/say';
+import { spread } from '@/core/quantity/spread';
+import { StateShape, STATE_TEXT } from '@/ui/state-mark';
+import { Sum } from '@/ui/sum';
+import type { RigFacts } from './use-rig';
+
+const W = 416;
+const H = 268;
+
+/**
+ * The plate: the chip seen from the lens, with mode, delivery frames and the image circle at true
+ * scale; what lies outside the circle is hatched, each frame's corner says its margin.
+ */
+export function Plate({
+  facts,
+  lit,
+  onPick,
+}: {
+  facts: RigFacts;
+  lit: string | null;
+  onPick: (key: string) => void;
+}) {
+  const { built, verdicts } = facts;
+  const [wq, hq] = modeSize(built);
+  const circle = useMemo(() => {
+    const c = chipCircle(built);
+    return c.inputs.every((g) => g.known)
+      ? spread(
+          c.inputs.map((g) => g.known!),
+          c.value,
+        )
+      : null;
+  }, [built]);
+  if (!built.body || !built.mode || !wq.known || !hq.known)
+    return (
+      <section aria-label="The plate" className="border-t border-rule bg-panel p-4 lg:border-l lg:border-t-0">
+        <h2>The plate</h2>
+        <p className="mt-2 text-soft">
+          {!built.body
+            ? 'Put a body on the line: its chip is drawn here.'
+            : !built.mode
+              ? 'Choose what the body records: that part of the chip is drawn here.'
+              : `The active area of ${built.mode.name} is not known. Give its width and height on the sheet of ${built.body.name}.`}
+        </p>
+      </section>
+    );
+
+  const mode: Rectangle = { w: wq.known.value, h: hq.known.value, x: 0, y: 0 };
+  const s = framingSqueeze(built);
+  const most = Math.max(mode.w * 1.16, Math.min(circle?.hi ?? 0, mode.w * 1.5));
+  const tall = Math.max(mode.h * 1.28, Math.min(circle?.hi ?? 0, mode.h * 1.9));
+  const k = Math.min((W - 70) / most, (H - 20) / tall);
+  const cx = W / 2;
+  const cy = H / 2;
+  const rect = (r: Rectangle) => ({
+    x: cx + (r.x - r.w / 2) * k,
+    y: cy - (r.y + r.h / 2) * k,
+    width: r.w * k,
+    height: r.h * k,
+  });
+  const frames = built.frames.map((f, i) => ({
+    frame: f,
+    i,
+    r: frameOnChip(f, mode, s),
+    finding: verdicts.find((v) => v.key === `coverage.frame:${f.id}`),
+    px: framePixels(built, f),
+  }));
+  const chip = verdicts.find((v) => v.id === 'coverage.chip');
+  return (
+    <section
+      aria-label="The plate"
+      className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
+    >
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        className="min-h-0 w-full flex-1"
+        role="group"
+        aria-label={`The chip in ${built.mode.name}, ${exact(mode.w, 2)} by ${exact(mode.h, 2)} mm, with frames and image circle`}
+      >
+        <defs>
+          <pattern id="cut" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 0v5" stroke="var(--fail)" strokeWidth="1.3" />
+          </pattern>
+          <clipPath id="plate-mode">
+            <rect {...rect(mode)} />
+          </clipPath>
+        </defs>
+        <rect {...rect(mode)} fill="var(--paper)" />
+        {circle ? (
+          <>
+            <circle cx={cx} cy={cy} r={(circle.value / 2) * k} fill="var(--glass)" fillOpacity="0.35" />
+            {circle.hi - circle.lo > 1e-6 ? (
+              <circle
+                cx={cx}
+                cy={cy}
+                r={((circle.lo + circle.hi) / 4) * k}
+                fill="none"
+                stroke="var(--glass)"
+                strokeWidth={((circle.hi - circle.lo) / 2) * k}
+              />
+            ) : null}
+            <circle
+              cx={cx}
+              cy={cy}
+              r={(circle.value / 2) * k}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="1.4"
+            />
+            <path
+              clipPath="url(#plate-mode)"
+              fillRule="evenodd"
+              fill="url(#cut)"
+              d={`M-999 -999H1999V1999H-999Z${circlePath(cx, cy, (circle.value / 2) * k)}`}
+            />
+          </>
+        ) : null}
+        <rect {...rect(mode)} fill="none" stroke="var(--ink)" strokeWidth="2" />
+        <path
+          d={`M${cx - 7} ${cy}h14M${cx} ${cy - 7}v14`}
+          stroke="var(--tight)"
+          strokeWidth="1"
+          fill="none"
+        />
+        {frames.map(({ frame, r, i }) => (
+          <rect
+            key={frame.id}
+            {...rect(r)}
+            fill="none"
+            stroke="var(--accent)"
+            strokeWidth={lit?.endsWith(`:${frame.id}`) ? 3 : 1.6}
+            strokeDasharray={DASH[i % DASH.length]}
+          />
+        ))}
+        {frames.map(({ frame, r, finding, i }) =>
+          finding?.margin ? (
+            <Corner
+              key={frame.id}
+              r={rect(r)}
+              corner={i % 4}
+              finding={finding}
+              name={frame.name}
+              lit={lit === finding.key}
+              onPick={onPick}
+            />
+          ) : null,
+        )}
+        {circle ? null : (
+          <text x={cx} y={H - 8} textAnchor="middle" fontSize="14" fill="var(--unknown)" fontWeight="600">
+            {built.lens ? 'image circle not known' : 'no lens, no image circle'}
+          </text>
+        )}
+      </svg>
+      <div className="flex flex-wrap items-center gap-x-3 border-t border-rule px-3 text-sm">
+        <span className="text-soft">
+          chip {exact(mode.w, 2)} x {exact(mode.h, 2)}
+        </span>
+        {circle ? (
+          <Sum
+            label="Image circle at the chip"
+            sum={facts.readings.find((r) => r.id === 'circle')?.sum ?? ''}
+            basis="[math] min(m D, exit circle)"
+          >
+            {`circle ${exact(circle.value, 1)} mm`}
+          </Sum>
+        ) : null}
+        {frames.map(({ frame, px, r, i }) => (
+          <Sum
+            key={frame.id}
+            label={`${frame.name} frame`}
+            sum={
+              px
+                ? `On the chip ${exact(r.w, 2)} x ${exact(r.h, 2)} mm, corner at ${exact(farthestCorner(r), 2)} mm; ${Math.floor(px.w)} x ${Math.floor(px.h)} recorded${s === 1 ? '' : `, ${Math.floor(px.desqueezedW)} x ${Math.floor(px.h)} desqueezed`}.`
+                : `On the chip ${exact(r.w, 2)} x ${exact(r.h, 2)} mm; its pixels are not known.`
+            }
+            basis="[math]"
+          >
+            <svg width="22" height="8" aria-hidden="true" className="mr-1 inline">
+              <path d="M0 4h22" stroke="var(--accent)" strokeWidth="2" strokeDasharray={DASH[i % DASH.length]} />
+            </svg>
+            {frame.name}
+            {px ? ` ${Math.floor(px.desqueezedW)} x ${Math.floor(px.h)}` : ''}
+          </Sum>
+        ))}
+        {chip && chip.state !== 'ok' ? (
+          <button
+            type="button"
+            className={`min-h-11 underline underline-offset-4 ${STATE_TEXT[chip.state]}`}
+            onClick={() => onPick(chip.key)}
+          >
+            corners of the chip
+          </button>
+        ) : null}
+      </div>
+    </section>
+  );
+}
+
+const DASH = [undefined, '9 4', '3 3', '12 3 3 3'];
+
+function circlePath(cx: number, cy: number, r: number): string {
+  return `M${cx - r} ${cy}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
+}
+
+/** A frame's corner with its state and margin; each frame speaks at a corner of its own. */
+function Corner({
+  r,
+  corner,
+  finding,
+  name,
+  lit,
+  onPick,
+}: {
+  r: { x: number; y: number; width: number; height: number };
+  corner: number;
+  finding: Verdict;
+  name: string;
+  lit: boolean;
+  onPick: (key: string) => void;
+}) {
+  const right = corner === 0 || corner === 1;
+  const top = corner === 0 || corner === 3;
+  const x = right ? r.x + r.width : r.x;
+  const y = top ? r.y : r.y + r.height;
+  const bx = Math.min(W - 76, Math.max(2, right ? x - 36 : x - 38));
+  const by = Math.min(H - 28, Math.max(2, top ? y + 8 : y - 34));
+  const m = finding.margin!;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${name} frame, corner margin ${signed(m.value)} mm, ${finding.state}`}
+      className={`group cursor-pointer outline-none ${STATE_TEXT[finding.state]}`}
+      onClick={() => onPick(finding.key)}
+      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(finding.key))}
+    >
+      <circle cx={x} cy={y} r="4" fill="currentColor" />
+      <rect x={bx - 4} y={by - 9} width="84" height="44" fill="transparent" />
+      <rect
+        x={bx}
+        y={by}
+        width="74"
+        height="26"
+        rx="2"
+        fill="var(--panel)"
+        stroke="currentColor"
+        strokeWidth={lit ? 2.2 : 1}
+        className="group-focus-visible:stroke-accent"
+      />
+      <g transform={`translate(${bx + 5} ${by + 4})`}>
+        <StateShape state={finding.state} />
+      </g>
+      <text x={bx + 70} y={by + 18} textAnchor="end" fontSize="14" fontWeight="600" fill="currentColor">
+        {signed(m.value)}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { Job, Rig } from '@/core/kit/types';
+import { addRig } from '@/core/solve/rigs';
+import { Button, buttonClass } from '@/ui/button';
+import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { Choices } from './choices';
+import { Figures } from './figures';
+import { FindingsPanel } from './findings-panel';
+import { Line } from './line';
+import { MeasurePanel } from './measure-panel';
+import { Plate } from './plate';
+import { useAdvice, useRigFacts } from './use-rig';
+
+/** The first view: the line, the plate, the choices, the findings. */
+export function RigView() {
+  const { phase, job, rigId } = useSnapshot();
+  const store = useStore();
+  if (phase === 'loading')
+    return (
+      <p className="p-8 text-soft" role="status">
+        Laying the parts out ...
+      </p>
+    );
+  if (phase === 'broken')
+    return (
+      <Blank title="This browser keeps nothing">
+        <p>
+          Nelvix stores jobs in this browser and it does not let it: a private window, blocked site
+          data or a full disk. Allow site data for this address and load the page again.
+        </p>
+      </Blank>
+    );
+  if (!job)
+    return (
+      <Blank title="No job is open">
+        <p>Start an empty one, open the demo, or bring one in from a file.</p>
+        <Link href="/jobs" className={buttonClass('strong', 'mt-4')}>
+          To the jobs
+        </Link>
+      </Blank>
+    );
+  const rig = job.rigs.find((r) => r.id === rigId);
+  if (!rig)
+    return (
+      <Blank title={`${job.name} has no rig yet`}>
+        <Button
+          look="strong"
+          className="mt-4"
+          onClick={() => {
+            const { edit, id } = addRig(job);
+            store?.edit(edit);
+            store?.selectRig(id);
+          }}
+        >
+          New rig
+        </Button>
+      </Blank>
+    );
+  return <Bench key={job.id} job={job} rig={rig} />;
+}
+
+function Blank({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="mx-auto max-w-xl p-8">
+      <h1 className="mb-2 text-xl font-semibold">{title}</h1>
+      {children}
+    </section>
+  );
+}
+
+function Bench({ job, rig }: { job: Job; rig: Rig }) {
+  const facts = useRigFacts(job, rig);
+  const advice = useAdvice(facts);
+  const [picked, setPicked] = useState<string | null>(null);
+  const first = facts.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
+  const lit = facts.verdicts.some((v) => v.key === picked) ? picked : first;
+  const litParts = facts.verdicts.find((v) => v.key === lit)?.about ?? [];
+  return (
+    <div className="flex flex-col lg:grid lg:h-full lg:grid-rows-[auto_minmax(0,46fr)_minmax(0,54fr)]">
+      <h1 className="sr-only">{`${job.name}: ${rig.name}`}</h1>
+      <Choices facts={facts} />
+      <div className="grid min-h-0 border-y border-rule lg:grid-cols-[minmax(0,1fr)_26rem]">
+        <Line facts={facts} litParts={litParts} lit={lit} onPick={setPicked} />
+        <Plate facts={facts} lit={lit} onPick={setPicked} />
+      </div>
+      <div className="grid min-h-0 lg:grid-cols-[minmax(0,1fr)_19rem_20rem]">
+        <FindingsPanel facts={facts} advice={advice} lit={lit} onPick={setPicked} />
+        <MeasurePanel facts={facts} advice={advice} />
+        <Figures facts={facts} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+
+import { useDeferredValue, useMemo } from 'react';
+import { build, shared, type Built, type Shared } from '@/core/build/build';
+import { check } from '@/core/checks/registry';
+import type { Fix, Verdict } from '@/core/checks/finding';
+import type { Job, Rig } from '@/core/kit/types';
+import { readings, type Reading } from '@/core/readings/readings';
+import { fixesFor } from '@/core/solve/fixes';
+import { measureNext, type NextMeasurement } from '@/core/solve/measure-next';
+
+export interface RigFacts {
+  job: Job;
+  rig: Rig;
+  base: Shared;
+  built: Built;
+  verdicts: Verdict[];
+  readings: Reading[];
+}
+
+/** Everything the core says about a rig at once: needed within the frame of an edit. */
+export function useRigFacts(job: Job, rig: Rig): RigFacts {
+  return useMemo(() => {
+    const base = shared(job);
+    const built = build(job, rig, base);
+    return { job, rig, base, built, verdicts: check(built), readings: readings(built) };
+  }, [job, rig]);
+}
+
+export interface Advice {
+  /** The facts this advice was made for: older for a moment after an edit. */
+  of: RigFacts;
+  fixes: ReadonlyMap<string, Fix[]>;
+  measure: NextMeasurement[];
+}
+
+/** Tried fixes and the measuring list: many checks over, so they follow a moment later. */
+export function useAdvice(facts: RigFacts): Advice {
+  const of = useDeferredValue(facts);
+  return useMemo(
+    () => ({
+      of,
+      fixes: new Map(of.verdicts.map((v) => [v.key, fixesFor(of.built, v, of.verdicts, of.base)])),
+      measure: measureNext(of.job, of.rig, of.verdicts, of.base),
+    }),
+    [of],
+  );
+}

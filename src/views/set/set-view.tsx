@@ -1,0 +1,92 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import type { Job, Rig } from '@/core/kit/types';
+import { fieldText, setTable } from '@/core/set/table';
+import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
+import { lensName } from '@/views/rig/options';
+import { useSnapshot, useStore } from '@/views/shell/store-context';
+
+/** Which glass covers which mode: the whole lens set against every mode of the body. */
+export function SetView() {
+  const { job, rigId } = useSnapshot();
+  const rig = job?.rigs.find((r) => r.id === rigId);
+  if (!job || !rig) return <p className="p-8 text-soft">No rig is open.</p>;
+  return <Table job={job} rig={rig} />;
+}
+
+function Table({ job, rig }: { job: Job; rig: Rig }) {
+  const table = useMemo(() => setTable(job, rig), [job, rig]);
+  const store = useStore();
+  const router = useRouter();
+  const body = job.kit.find((p) => p.id === rig.body);
+  const frames = rig.frames.map((f) => f.name).join(' and ');
+  return (
+    <section className="p-4">
+      <h1 className="text-xl font-semibold">Lens set on {body?.name ?? 'no body'}</h1>
+      <p className="mb-3 max-w-3xl text-soft">
+        {frames
+          ? `Room at the corners of the ${frames} frame, the closest of them, with the adapters that follow each lens.`
+          : 'Room at the corners of each mode, with the adapters that follow each lens.'}{' '}
+        Press a cell to put that lens on and record in that mode.
+      </p>
+      {table.modes.length === 0 || table.rows.length === 0 ? (
+        <p>
+          {table.modes.length === 0
+            ? 'The body on this rig has no recording modes yet: give them on its sheet.'
+            : 'There are no lenses in the kit yet.'}
+        </p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="border-collapse">
+            <thead>
+              <tr>
+                <th scope="col" className="sticky left-0 bg-paper p-2 text-left">
+                  lens
+                </th>
+                {table.modes.map((m) => (
+                  <th key={m.id} scope="col" className="min-w-40 p-2 text-left">
+                    {m.name}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {table.rows.map(({ lens, cells }) => (
+                <tr key={lens.id} className="border-t border-rule">
+                  <th scope="row" className="sticky left-0 bg-paper p-2 text-left font-normal">
+                    <span className={lens.id === rig.lens ? 'font-semibold' : ''}>{lens.name}</span>
+                    <span className="block text-sm text-soft">{lensName(lens)}</span>
+                  </th>
+                  {cells.map((c) => {
+                    const on = c.lens === rig.lens && c.mode === rig.mode;
+                    return (
+                      <td key={c.mode} className="p-0.5">
+                        <button
+                          type="button"
+                          title={c.why}
+                          aria-label={`${lens.name}: ${STATE_WORD[c.state]}, ${c.text}${on ? ', on the rig' : ''}`}
+                          aria-current={on || undefined}
+                          onClick={() => {
+                            store?.edit(c.edit);
+                            router.push('/');
+                          }}
+                          className={`flex min-h-12 w-full items-center gap-2 rounded-sm border bg-panel px-2 text-left hover:bg-sunk ${on ? 'border-2 border-accent' : 'border-rule'}`}
+                        >
+                          <StateGlyph state={c.state} />
+                          <span className="flex-1 whitespace-nowrap font-semibold">{c.text}</span>
+                          <span className="text-sm text-soft">{fieldText(c.field)}</span>
+                        </button>
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}

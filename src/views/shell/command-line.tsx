@@ -1,0 +1,77 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { suggest, type Suggestion } from '@/core/command/command';
+import { Dialog } from '@/ui/dialog';
+import { usePartSheet } from '@/views/part/part-sheet';
+import { useSnapshot, useStore } from './store-context';
+
+/** The command line: one key, a few verbs, everything in the job. */
+export function CommandLine({
+  open,
+  onOpenChange,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
+  const [line, setLine] = useState('');
+  const snap = useSnapshot();
+  const store = useStore();
+  const router = useRouter();
+  const sheet = usePartSheet();
+  const rig = snap.job?.rigs.find((r) => r.id === snap.rigId) ?? null;
+  const list = open && snap.job ? suggest(snap.job, rig, line) : [];
+  const close = () => {
+    onOpenChange(false);
+    setLine('');
+  };
+  const run = (s: Suggestion) => {
+    close();
+    switch (s.deed.kind) {
+      case 'edit':
+        store?.edit(s.deed.edit);
+        break;
+      case 'go':
+        router.push(s.deed.to);
+        break;
+      case 'rig':
+        store?.selectRig(s.deed.rig);
+        router.push('/');
+        break;
+      case 'part':
+        sheet.open(s.deed.part);
+    }
+  };
+  return (
+    <Dialog open={open} onOpenChange={(o) => (o ? onOpenChange(true) : close())} title="Command line">
+      <Command shouldFilter={false} label="Command line" loop>
+        <Command.Input
+          value={line}
+          onValueChange={setLine}
+          placeholder="put marl 35, swap 50 on wheelhouse, t4, go kit, find wafer"
+          className="h-12 w-full rounded-sm border border-edge bg-paper px-3 text-lg placeholder:text-soft"
+        />
+        <Command.List className="mt-2">
+          {line.trim() !== '' ? (
+            <Command.Empty className="p-3 text-soft">
+              Nothing by these words. Verbs: put, swap, go, find; a name, a focal length or a stop does too.
+            </Command.Empty>
+          ) : null}
+          {list.map((s) => (
+            <Command.Item
+              key={s.id}
+              value={s.id}
+              onSelect={() => run(s)}
+              className="flex min-h-11 items-center gap-3 rounded-sm px-3 data-[selected=true]:bg-sunk"
+            >
+              <span className="min-w-0 flex-1">{s.title}</span>
+              <span className="text-sm text-soft">{s.hint}</span>
+            </Command.Item>
+          ))}
+        </Command.List>
+      </Command>
+    </Dialog>
+  );
+}

@@ -1,0 +1,80 @@
+'use client';
+
+import { ChevronDown } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { checkRig } from '@/core/checks/registry';
+import { worst } from '@/core/checks/finding';
+import { addRig, copyRig, removeRig } from '@/core/solve/rigs';
+import { Button } from '@/ui/button';
+import { Picker, type Option } from '@/ui/picker';
+import { useSnapshot, useStore } from './store-context';
+
+/** Where we are: the job, and which of its rigs. */
+export function RigSwitch() {
+  const { job, rigId } = useSnapshot();
+  const store = useStore();
+  const router = useRouter();
+  if (!job) return null;
+  const rig = job.rigs.find((r) => r.id === rigId) ?? null;
+  const options = (query: string): Option[] =>
+    job.rigs
+      .filter((r) => r.name.toLowerCase().includes(query.trim().toLowerCase()))
+      .map((r) => ({
+        id: r.id,
+        name: r.name,
+        state: worst(checkRig(job, r).map((v) => v.state)),
+        chosen: r.id === rigId,
+        pick: () => {
+          store?.selectRig(r.id);
+          router.push('/');
+        },
+      }));
+  return (
+    <div className="flex min-w-0 items-center gap-1">
+      <span className="hidden max-w-40 truncate text-soft md:inline">{job.name}</span>
+      <span aria-hidden="true" className="hidden text-soft md:inline">
+        /
+      </span>
+      <Picker
+        label="Rigs of this job"
+        placeholder="which rig"
+        options={options}
+        trigger={
+          <Button look="bare" className="max-w-56 px-2" aria-label={`Rig: ${rig?.name ?? 'none'}. Choose another`}>
+            <span className="truncate font-semibold">{rig?.name ?? 'no rig'}</span>
+            <ChevronDown size={16} aria-hidden="true" />
+          </Button>
+        }
+        footer={
+          <div className="flex flex-wrap gap-1">
+            <Button
+              onClick={() => {
+                const { edit, id } = addRig(job);
+                store?.edit(edit);
+                store?.selectRig(id);
+              }}
+            >
+              New rig
+            </Button>
+            {rig ? (
+              <>
+                <Button
+                  onClick={() => {
+                    const { edit, id } = copyRig(job, rig);
+                    store?.edit(edit);
+                    store?.selectRig(id);
+                  }}
+                >
+                  Copy this one
+                </Button>
+                <Button look="danger" onClick={() => store?.edit(removeRig(rig))}>
+                  Take it away
+                </Button>
+              </>
+            ) : null}
+          </div>
+        }
+      />
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { JobStore, type Snapshot } from '@/db/store';
+import type { Job } from '@/core/kit/types';
+
+const Context = createContext<JobStore | null>(null);
+
+/** The demo job, loaded only when an empty browser asks for it. */
+export async function demoJob(): Promise<Job> {
+  return (await import('../../../data/demo/lock-nine.nelvix.json')).default as unknown as Job;
+}
+
+const LOADING: Snapshot = {
+  phase: 'loading',
+  job: null,
+  rigId: null,
+  save: 'saved',
+  waiting: 0,
+  undo: null,
+  redo: null,
+  notices: [],
+};
+
+export function StoreProvider({ children }: { children: ReactNode }) {
+  const [store, setStore] = useState<JobStore | null>(null);
+  useEffect(() => {
+    const made = new JobStore();
+    setStore(made);
+    void made.start(demoJob);
+    return () => made.db.close();
+  }, []);
+  return <Context value={store}>{children}</Context>;
+}
+
+export function useStore(): JobStore | null {
+  return useContext(Context);
+}
+
+const nothing = () => () => undefined;
+
+/** What the store shows now. */
+export function useSnapshot(): Snapshot {
+  const store = useStore();
+  return useSyncExternalStore(
+    store?.subscribe ?? nothing,
+    () => store?.get() ?? LOADING,
+    () => LOADING,
+  );
+}
