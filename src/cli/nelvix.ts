@@ -37,7 +37,9 @@ export function main(
     text = readFileSync(file, 'utf8');
   } catch (e) {
     const code = (e as NodeJS.ErrnoException).code;
-    err(`${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code ?? 'unknown reason'})`}.\n`);
+    err(
+      `${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code ?? 'unknown reason'})`}.\n`,
+    );
     return 2;
   }
   const job = readJob(text);

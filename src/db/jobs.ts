@@ -18,7 +18,10 @@ export async function loadJob(
     const row = await db.jobs.get(id);
     if (!row) return null;
     const parts = new Map<string, Part>();
-    await db.parts.where('job').equals(id).each((p) => parts.set(p.id, p.part));
+    await db.parts
+      .where('job')
+      .equals(id)
+      .each((p) => parts.set(p.id, p.part));
     const kit = row.order.map((p) => parts.get(p)).filter((p): p is Part => p !== undefined);
     return { job: joined(row, kit), rev: row.rev };
   });
@@ -30,7 +33,10 @@ function joined(row: JobRow, kit: Part[]): Job {
 }
 
 /** Rows of a job as they are stored. */
-function rowsOf(job: Job, rev: number): { row: JobRow; parts: { job: string; id: string; part: Part }[] } {
+function rowsOf(
+  job: Job,
+  rev: number,
+): { row: JobRow; parts: { job: string; id: string; part: Part }[] } {
   const { kit, ...doc } = job;
   return {
     row: {
@@ -168,7 +174,11 @@ export async function storeEdit(
   });
 }
 
-async function lastOf(db: NelvixDatabase, id: string, undone: 0 | 1): Promise<HistoryRow | undefined> {
+async function lastOf(
+  db: NelvixDatabase,
+  id: string,
+  undone: 0 | 1,
+): Promise<HistoryRow | undefined> {
   const rows = db.history.where('[job+undone]').equals([id, undone]);
   // The newest step done, or the oldest step taken back.
   return undone === 0 ? rows.last() : rows.first();

@@ -56,6 +56,7 @@ export class JobStore {
   private work: Promise<void> = Promise.resolve();
   private watch: Subscription | null = null;
   private nextNotice = 1;
+  private started = false;
 
   constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {}
 
@@ -77,6 +78,8 @@ export class JobStore {
    * @param demo gives the demo job when the browser is empty for the first time
    */
   async start(demo: () => Promise<Job>): Promise<void> {
+    if (this.started) return;
+    this.started = true;
     try {
       const last = (await this.db.meta.get('open'))?.value as
         { job: string; rig: string | null } | undefined;
@@ -184,7 +187,9 @@ export class JobStore {
   }
 
   notice(text: string, tone: Notice['tone'] = 'plain'): void {
-    this.show({ notices: [...this.snapshot.notices.slice(-2), { id: this.nextNotice++, text, tone }] });
+    this.show({
+      notices: [...this.snapshot.notices.slice(-2), { id: this.nextNotice++, text, tone }],
+    });
   }
 
   dismiss = (id: number): void =>

@@ -31,7 +31,9 @@ export function Dialog({
           }`}
         >
           <div className="flex items-center gap-2 border-b border-rule py-1 pl-4 pr-1">
-            <Radix.Title className="min-w-0 flex-1 truncate text-lg font-semibold">{title}</Radix.Title>
+            <Radix.Title className="min-w-0 flex-1 truncate text-lg font-semibold">
+              {title}
+            </Radix.Title>
             <Radix.Close
               aria-label="Close"
               className="grid size-11 place-items-center rounded-sm hover:bg-sunk"

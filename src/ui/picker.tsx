@@ -69,7 +69,9 @@ export function Picker({
               className="h-11 w-full border-b border-rule bg-transparent px-3 placeholder:text-soft focus:outline-none"
             />
             <Command.List className="max-h-[min(22rem,55vh)] overflow-auto p-1" tabIndex={-1}>
-              <Command.Empty className="p-3 text-soft">Nothing in the kit by that name.</Command.Empty>
+              <Command.Empty className="p-3 text-soft">
+                Nothing in the kit by that name.
+              </Command.Empty>
               {groups.map((g) => (
                 <Command.Group
                   key={g}
@@ -91,7 +93,9 @@ export function Picker({
                         {o.state ? <StateGlyph state={o.state} /> : null}
                         <span className="min-w-0 flex-1">
                           <span className={o.chosen ? 'font-semibold' : ''}>{o.name}</span>
-                          {o.hint ? <span className="block text-sm text-soft">{o.hint}</span> : null}
+                          {o.hint ? (
+                            <span className="block text-sm text-soft">{o.hint}</span>
+                          ) : null}
                         </span>
                         {o.chosen ? <span className="text-sm text-soft">on the rig</span> : null}
                         {o.state ? (

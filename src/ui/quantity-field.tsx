@@ -1,8 +1,13 @@
 'use client';
 
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { parseQuantity } from '@/core/quantity/parse';
-import { known, type QuantityInput, type Source, type ToleranceClass } from '@/core/quantity/quantity';
+import {
+  known,
+  type QuantityInput,
+  type Source,
+  type ToleranceClass,
+} from '@/core/quantity/quantity';
 import { plain } from '@/core/quantity/say';
 
 export const SOURCE_WORD: Record<Source, string> = {
@@ -51,25 +56,17 @@ export function QuantityField({
 }) {
   const id = useId();
   const stands = quantityText(value, cls);
-  const [text, setText] = useState(stands);
+  // What is being typed; null shows what stands.
+  const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const input = useRef<HTMLInputElement>(null);
   const k = known(value, cls);
-  useEffect(() => {
-    if (document.activeElement !== input.current) {
-      setText(stands);
-      setTrouble(null);
-    }
-  }, [stands]);
+  const text = draft ?? stands;
 
   const keep = () => {
-    if (text.trim() === stands.trim()) {
+    if (text.trim() === stands.trim() || text.trim() === '') {
       setTrouble(null);
-      return;
-    }
-    if (text.trim() === '') {
-      setTrouble(null);
-      onKeep(undefined);
+      setDraft(null);
+      if (text.trim() !== stands.trim()) onKeep(undefined);
       return;
     }
     const read = parseQuantity(text, unit);
@@ -84,21 +81,18 @@ export function QuantityField({
       return;
     }
     setTrouble(null);
+    setDraft(null);
     onKeep({ ...read.value, from: read.value.from ?? defaultSource });
   };
 
   return (
     <div className={compact ? '' : 'py-1'}>
       <div className="flex flex-wrap items-center gap-x-2">
-        <label
-          htmlFor={id}
-          className={showLabel ? 'min-w-36 flex-1 text-soft' : 'sr-only'}
-        >
+        <label htmlFor={id} className={showLabel ? 'min-w-36 flex-1 text-soft' : 'sr-only'}>
           {label}
         </label>
         <div className="flex items-center gap-1.5">
           <input
-            ref={input}
             id={id}
             inputMode="text"
             autoComplete="off"
@@ -106,7 +100,7 @@ export function QuantityField({
             placeholder="not known"
             aria-invalid={trouble !== null}
             aria-describedby={`${id}-hint`}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => setDraft(e.target.value)}
             onBlur={keep}
             onKeyDown={(e) => {
               if (e.key === 'Enter') {
@@ -115,7 +109,7 @@ export function QuantityField({
               }
               if (e.key === 'Escape' && text !== stands) {
                 e.stopPropagation();
-                setText(stands);
+                setDraft(null);
                 setTrouble(null);
               }
             }}
@@ -141,7 +135,11 @@ export function QuantityField({
           ) : null}
         </div>
       </div>
-      <p id={`${id}-hint`} className={trouble ? 'text-sm text-fail' : 'sr-only'} role={trouble ? 'alert' : undefined}>
+      <p
+        id={`${id}-hint`}
+        className={trouble ? 'text-sm text-fail' : 'sr-only'}
+        role={trouble ? 'alert' : undefined}
+      >
         {trouble ?? hint ?? ''}
       </p>
       {!trouble && hint && showLabel ? <p className="text-sm text-soft">{hint}</p> : null}

@@ -117,7 +117,8 @@ export function chipCircle(built: Built, withExit = true): Formula {
 /** Width and height of the recording mode. */
 export function modeSize(built: Built): [Given, Given] {
   const { body, mode } = built;
-  if (!body || !mode) return [constant('mode width', 'mm', null), constant('mode height', 'mm', null)];
+  if (!body || !mode)
+    return [constant('mode width', 'mm', null), constant('mode height', 'mm', null)];
   const w = given(body, 'modes', mode.id, 'w');
   const h = given(body, 'modes', mode.id, 'h');
   return [

@@ -235,9 +235,7 @@ export function layout(built: Built): Layout {
         from: Math.min(z, wants),
         to: Math.max(z, wants),
         text:
-          wants > z
-            ? `${exact(wants - z, 2)} mm missing`
-            : `${exact(z - wants, 2)} mm too long`,
+          wants > z ? `${exact(wants - z, 2)} mm missing` : `${exact(z - wants, 2)} mm too long`,
       };
     const length = valueOf(lens.length);
     const profile = lensProfile(lens, length ?? STAND_IN.lens);
@@ -333,8 +331,7 @@ export function dimensionSum(built: Built, d: Dimension): string {
   const part = built.kit.get(d.path[1] ?? '');
   if (!part) return d.text;
   const g = given(part, ...d.path.slice(2));
-  if (!g.known)
-    return `${d.label}: ${d.text} mm, from the standard of its mount`;
+  if (!g.known) return `${d.label}: ${d.text} mm, from the standard of its mount`;
   return `${d.label}: ${exact(g.known.value, 2)} \u00b1${exact(g.known.tol, 2)} mm, ${sourceWords[g.known.from]}`;
 }
 

@@ -48,8 +48,7 @@ export const coverageReducerExit: Check = {
         },
         sum: (o) =>
           `exit circle ${exact(valueOf(reducer.exitCircle)!, 2)} mm; farthest corner ${exact(farthest(w.known!.value, h.known!.value), 2)} mm; margin ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`,
-        lacking: (missing) =>
-          `What ${reducer.name} lets through is not known: ${missing} missing.`,
+        lacking: (missing) => `What ${reducer.name} lets through is not known: ${missing} missing.`,
         basis: '[math]',
       });
 

@@ -21,7 +21,11 @@ export const mountControl: Check = {
       ),
       `${body.name}: ${body.control === undefined ? 'not said' : body.control === 'electronic' ? 'drives it' : 'cannot'}`,
     ].join('; ');
-    const ask = (part: { id: string; name: string }, field: string, label: string): Measurement => ({
+    const ask = (
+      part: { id: string; name: string },
+      field: string,
+      label: string,
+    ): Measurement => ({
       path: ['kit', part.id, field],
       part: part.id,
       label: `${label} of ${part.name}`,

@@ -1,6 +1,6 @@
 import { flangeOf, type Built } from '../build/build';
-import { constant, given, type Given } from '../build/given';
-import { depthOfFocus } from '../optics/backfocus';
+import { constant, exactly, given, type Given } from '../build/given';
+import { depthOfFocus, glassShift, USUAL_INDEX } from '../optics/backfocus';
 import { circleOfConfusion } from '../optics/depth';
 import { isReducer } from '../kit/types';
 import { exact, signed } from '../quantity/say';
@@ -33,7 +33,11 @@ export function errorFormula(built: Built): ErrorFormula | null {
     // Between two pieces the standard cancels out of the sum: it is a number without tolerance.
     const value = known ? { ...known, tol: 0, lo: known.value, hi: known.value } : null;
     const i = add({
-      ...constant(`flange distance of ${built.mounts.get(id ?? '')?.name ?? 'an unnamed mount'}`, 'mm', value),
+      ...constant(
+        `flange distance of ${built.mounts.get(id ?? '')?.name ?? 'an unnamed mount'}`,
+        'mm',
+        value,
+      ),
       cls: 'flange',
     });
     return (x) => sign * x[i]!;
@@ -57,6 +61,13 @@ export function errorFormula(built: Built): ErrorFormula | null {
       const to = flange(link.lensMount, -1);
       const from = flange(link.bodyMount, 1);
       terms.push(scaled((x) => x[length]! + to(x) + from(x), glass));
+      // A piece made for glass in its slot is longer by what the glass takes back.
+      if (link.slotAllowedFor && link.slotGlass !== undefined) {
+        const t = add(given(link, 'slotGlass'));
+        const index = given(link, 'slotIndex');
+        const n = add(index.known ? index : { ...index, known: exactly(USUAL_INDEX) });
+        terms.push(scaled((x) => -glassShift(x[t]!, x[n]!), glass));
+      }
     }
   }
   const lensIndex = add(flangeOf(built, lens));
@@ -134,7 +145,7 @@ export const mountFlange: Check = {
     const conf = confusion(built);
     const stopInputs = chipStop(built);
     const n = f.inputs.length;
-    const c = constant('circle of confusion', 'mm', conf ? fixed(conf.c) : null);
+    const c = constant('circle of confusion', 'mm', conf ? exactly(conf.c) : null);
     const inputs = [...f.inputs, ...stopInputs, c];
     const marks = built.rules['mount.marks'] === 1;
     const missing = inputs.some((g) => g.known === null);
@@ -198,7 +209,3 @@ export const mountFlange: Check = {
     return [verdict];
   },
 };
-
-function fixed(value: number) {
-  return { value, tol: 0, from: 'sheet' as const, lo: value, hi: value };
-}

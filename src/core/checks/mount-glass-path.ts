@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import { constant, exactly, given, type Given } from '../build/given';
-import { glassShift } from '../optics/backfocus';
+import { glassShift, USUAL_INDEX } from '../optics/backfocus';
 import { exact, signed } from '../quantity/say';
 import { absolute, spread } from '../quantity/spread';
 import { isReducer, type Adapter } from '../kit/types';
@@ -8,9 +8,6 @@ import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge, plainVerdict } from './judge';
 import { chipStop, chipStopValue, confusion } from './mount-flange';
-
-/** Ordinary optical glass when the index is not given: at best tight. */
-const USUAL_INDEX = 1.517;
 
 interface Plate {
   thickness: Given;

@@ -36,7 +36,8 @@ function passages(built: Built): Passage[] {
     let stopped = false;
     for (let i = from; i >= 0 && !stopped; i--) {
       const link = links[i]!.link;
-      if (isReducer(link)) stopped = true; // its glass is met first: mount.rear-depth
+      if (isReducer(link))
+        stopped = true; // its glass is met first: mount.rear-depth
       else {
         if (link.bore !== undefined)
           all.push({
@@ -98,7 +99,8 @@ export const mountThroat: Check = {
       // A group that does not reach the place for sure never meets it.
       const depth = p.depth.known;
       const start = p.at.reduce((z, g) => z + (g.known?.lo ?? NaN), 0);
-      const reaches = depth === null ? null : depth.hi > 0 && (Number.isNaN(start) || depth.hi > start);
+      const reaches =
+        depth === null ? null : depth.hi > 0 && (Number.isNaN(start) || depth.hi > start);
       if (reaches === false) continue;
       const inputs = [p.depth, p.diameter, p.throat];
       const end = p.at.reduce((z, g) => z + (g.known?.hi ?? NaN), 0);

@@ -37,7 +37,12 @@ export function tried(built: Built, verdict: Verdict): Verdict {
           : `${said} The numbers say otherwise; one of them is wrong: ${verdict.why}`,
     };
   if (trial.result === 'fits with force')
-    return { ...verdict, state: verdict.state === 'fail' ? 'fail' : 'tight', basis, why: `${said} ${verdict.why}` };
+    return {
+      ...verdict,
+      state: verdict.state === 'fail' ? 'fail' : 'tight',
+      basis,
+      why: `${said} ${verdict.why}`,
+    };
   if (verdict.state === 'fail')
     return {
       ...verdict,

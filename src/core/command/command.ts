@@ -3,7 +3,15 @@ import { isBody, isLens, isLink, type Job, type Part, type Rig } from '../kit/ty
 import { valueOf } from '../quantity/quantity';
 import { isZoom } from '../build/build';
 import type { Edit } from '../solve/edit';
-import { putBody, putLens, setBetween, setFocal, setMode, setStop, takeLensOff } from '../solve/moves';
+import {
+  putBody,
+  putLens,
+  setBetween,
+  setFocal,
+  setMode,
+  setStop,
+  takeLensOff,
+} from '../solve/moves';
 
 /**
  * The command line: words to deeds. `put` and `swap` change the rig, `go` changes the view,
@@ -69,7 +77,12 @@ export function searchParts(kit: readonly Part[], query: string, most = 50): Par
     if (score > 0) hits.push({ part, score });
   }
   return hits
-    .sort((a, b) => b.score - a.score || a.part.name.length - b.part.name.length || a.part.name.localeCompare(b.part.name))
+    .sort(
+      (a, b) =>
+        b.score - a.score ||
+        a.part.name.length - b.part.name.length ||
+        a.part.name.localeCompare(b.part.name),
+    )
     .slice(0, most)
     .map((h) => h.part);
 }
@@ -100,10 +113,20 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
   if ((verb === '' || verb === 'go') && !on) {
     for (const v of VIEWS)
       if (hits(`${v.name} ${v.words}`) && (rest !== '' || verb === 'go'))
-        add({ id: `go:${v.to}`, title: `Go to ${v.name}`, hint: 'view', deed: { kind: 'go', to: v.to } });
+        add({
+          id: `go:${v.to}`,
+          title: `Go to ${v.name}`,
+          hint: 'view',
+          deed: { kind: 'go', to: v.to },
+        });
     for (const r of job.rigs)
       if (hits(r.name) && (rest !== '' || verb === 'go'))
-        add({ id: `rig:${r.id}`, title: `Go to ${r.name}`, hint: 'rig', deed: { kind: 'rig', rig: r.id } });
+        add({
+          id: `rig:${r.id}`,
+          title: `Go to ${r.name}`,
+          hint: 'rig',
+          deed: { kind: 'rig', rig: r.id },
+        });
   }
   if (target && (verb === '' || verb === 'put' || verb === 'swap')) {
     const zoom = /^(?:zoom\s+)?(\d+(?:\.\d+)?)(?:\s*mm)?$/.exec(rest);
@@ -111,19 +134,39 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
     if (zoom && isLens(lens) && isZoom(lens)) {
       const f = Number(zoom[1]);
       if (f >= (valueOf(lens.focal) ?? Infinity) && f <= (valueOf(lens.focalTo) ?? 0))
-        add({ id: `zoom:${f}`, title: `Zoom to ${f} mm`, hint: lens.name, deed: { kind: 'edit', edit: setFocal(target, f) } });
+        add({
+          id: `zoom:${f}`,
+          title: `Zoom to ${f} mm`,
+          hint: lens.name,
+          deed: { kind: 'edit', edit: setFocal(target, f) },
+        });
     }
     const stop = /^t\s*(\d+(?:\.\d+)?)$/.exec(rest);
     if (stop && Number(stop[1]) >= 0.5 && Number(stop[1]) <= 64)
-      add({ id: `stop:${stop[1]!}`, title: `Work at T${stop[1]!}`, hint: 'stop', deed: { kind: 'edit', edit: setStop(target, Number(stop[1])) } });
+      add({
+        id: `stop:${stop[1]!}`,
+        title: `Work at T${stop[1]!}`,
+        hint: 'stop',
+        deed: { kind: 'edit', edit: setStop(target, Number(stop[1])) },
+      });
     const body = job.kit.find((p) => p.id === target.body);
     if (rest !== '' && isBody(body))
       for (const m of body.modes ?? [])
         if (hits(m.name) && m.id !== target.mode)
-          add({ id: `mode:${m.id}`, title: `Record in ${m.name}`, hint: body.name, deed: { kind: 'edit', edit: setMode(target, m) } });
+          add({
+            id: `mode:${m.id}`,
+            title: `Record in ${m.name}`,
+            hint: body.name,
+            deed: { kind: 'edit', edit: setMode(target, m) },
+          });
     if (target.lens !== null && (hits('no lens off') || rest === 'lens off'))
       if (rest !== '')
-        add({ id: 'lens-off', title: 'Take the lens off', hint: target.name, deed: { kind: 'edit', edit: takeLensOff(target) } });
+        add({
+          id: 'lens-off',
+          title: 'Take the lens off',
+          hint: target.name,
+          deed: { kind: 'edit', edit: takeLensOff(target) },
+        });
     if (rest !== '')
       for (const part of searchParts(job.kit, rest, MOST)) {
         const edit = putOn(job, target, part);

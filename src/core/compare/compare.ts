@@ -64,7 +64,8 @@ function depth(built: Built, distance: number | null): { near: number | null; fa
   const n = numbers(built);
   const conf = confusion(built);
   const stop = chipStop(built);
-  if (distance === null || !n || !conf || stop.some((g) => !g.known)) return { near: null, far: null };
+  if (distance === null || !n || !conf || stop.some((g) => !g.known))
+    return { near: null, far: null };
   return depthOfField(
     n.f,
     chipStopValue(
@@ -145,7 +146,9 @@ function sentences(
       : `${fb > fa ? b.built.rig.name : a.built.rig.name} sees wider: ${exact(Math.max(fa, fb), 1)}\u00b0 against ${exact(Math.min(fa, fb), 1)}\u00b0 across.`,
   );
   if (subject === null)
-    list.push(`${a.built.rig.name} cannot focus on a subject that near: it is inside four focal lengths.`);
+    list.push(
+      `${a.built.rig.name} cannot focus on a subject that near: it is inside four focal lengths.`,
+    );
   else if (a.distance !== null && b.distance !== null)
     list.push(
       `The same ${metres(subject)} wide subject fills both from ${metres(a.distance)} with ${a.built.rig.name} and from ${metres(b.distance)} with ${b.built.rig.name}.`,

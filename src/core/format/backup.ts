@@ -24,7 +24,11 @@ export function readBackup(text: string): Read<Job[]> {
     problems: [{ path, found, expected }],
   });
   if (doc === null || typeof doc !== 'object' || doc.format !== 'nelvix-backup')
-    return refuse('format', describe(doc && (doc as { format?: unknown }).format), '"nelvix-backup"');
+    return refuse(
+      'format',
+      describe(doc && (doc as { format?: unknown }).format),
+      '"nelvix-backup"',
+    );
   if (doc.version !== 1) return refuse('version', describe(doc.version), '1');
   if (!Array.isArray(doc.jobs)) return refuse('jobs', describe(doc.jobs), 'a list of jobs');
   const problems: Problem[] = [];

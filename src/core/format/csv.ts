@@ -52,7 +52,10 @@ function cellText(field: Field, value: unknown): string {
     case 'rows':
       return (value as Record<string, unknown>[])
         .map((row) =>
-          [...(field.keyed ? [String(row.id)] : []), ...field.fields.map((f) => cellText(f, row[f.key]).replace(/[|;]/g, ','))].join('|'),
+          [
+            ...(field.keyed ? [String(row.id)] : []),
+            ...field.fields.map((f) => cellText(f, row[f.key]).replace(/[|;]/g, ',')),
+          ].join('|'),
         )
         .join(';');
     case 'texts':
@@ -99,8 +102,15 @@ function readCell(field: Field, text: string): Cell {
   switch (field.type) {
     case 'quantity': {
       const q = parseQuantity(t, field.unit);
-      if (!q.ok) return { ok: false, expected: `a number in ${field.unit || 'plain figures'}, such as 77.2 or 77.2+-0.1` };
-      return { ok: true, value: q.value.tol === undefined && !q.value.from ? q.value.value : q.value };
+      if (!q.ok)
+        return {
+          ok: false,
+          expected: `a number in ${field.unit || 'plain figures'}, such as 77.2 or 77.2+-0.1`,
+        };
+      return {
+        ok: true,
+        value: q.value.tol === undefined && !q.value.from ? q.value.value : q.value,
+      };
     }
     case 'number': {
       const n = Number(t.replace(',', '.'));
@@ -112,7 +122,13 @@ function readCell(field: Field, text: string): Cell {
       return yes || no ? { ok: true, value: yes } : { ok: false, expected: 'yes or no' };
     }
     case 'texts':
-      return { ok: true, value: t.split(';').map((s) => s.trim()).filter(Boolean) };
+      return {
+        ok: true,
+        value: t
+          .split(';')
+          .map((s) => s.trim())
+          .filter(Boolean),
+      };
     case 'rows': {
       const rows: Record<string, unknown>[] = [];
       for (const [i, line] of t.split(';').entries()) {
@@ -133,7 +149,8 @@ function readCell(field: Field, text: string): Cell {
           const part = cells[k++]?.trim() ?? '';
           if (part === '') continue;
           const cell = readCell(f, part);
-          if (!cell.ok) return { ok: false, expected: `${f.label} in line ${i + 1} to be ${cell.expected}` };
+          if (!cell.ok)
+            return { ok: false, expected: `${f.label} in line ${i + 1} to be ${cell.expected}` };
           row[f.key] = cell.value;
         }
         rows.push(row);
@@ -156,13 +173,20 @@ function unescape(text: string): string {
  *
  * @param kind null finds the kind by the header
  */
-export function readKitCsv(text: string, kind: Kind | null = null): Read<{ kind: Kind; parts: Part[] }> {
+export function readKitCsv(
+  text: string,
+  kind: Kind | null = null,
+): Read<{ kind: Kind; parts: Part[] }> {
   const refuse = (path: string, found: string, expected: string) => ({
     ok: false as const,
     problems: [{ path, found, expected }],
   });
   if (text.length > LARGEST_FILE)
-    return refuse('(file)', `${(text.length / 1048576).toFixed(1)} MB`, `at most ${LARGEST_FILE / 1048576} MB`);
+    return refuse(
+      '(file)',
+      `${(text.length / 1048576).toFixed(1)} MB`,
+      `at most ${LARGEST_FILE / 1048576} MB`,
+    );
   const table = Papa.parse<string[]>(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text, {
     skipEmptyLines: 'greedy',
   });
@@ -178,15 +202,31 @@ export function readKitCsv(text: string, kind: Kind | null = null): Read<{ kind:
   const problems: Problem[] = [];
   for (const e of table.errors)
     if (e.code !== 'UndetectableDelimiter')
-      problems.push({ path: `line ${(e.row ?? 0) + 1}`, found: e.message, expected: 'a well-formed line' });
+      problems.push({
+        path: `line ${(e.row ?? 0) + 1}`,
+        found: e.message,
+        expected: 'a well-formed line',
+      });
   if (!lower.includes('name'))
-    problems.push({ path: 'line 1', found: 'no column called name', expected: 'a column called name' });
+    problems.push({
+      path: 'line 1',
+      found: 'no column called name',
+      expected: 'a column called name',
+    });
   header.forEach((h, i) => {
     if (FORBIDDEN_KEYS.includes(h) || lower.indexOf(lower[i]!) !== i)
-      problems.push({ path: `line 1, column ${i + 1}`, found: JSON.stringify(h), expected: 'another name for this column' });
+      problems.push({
+        path: `line 1, column ${i + 1}`,
+        found: JSON.stringify(h),
+        expected: 'another name for this column',
+      });
   });
   if (table.data.length - 1 > MOST_PARTS)
-    problems.push({ path: '(file)', found: `${table.data.length - 1} lines`, expected: `at most ${MOST_PARTS}` });
+    problems.push({
+      path: '(file)',
+      found: `${table.data.length - 1} lines`,
+      expected: `at most ${MOST_PARTS}`,
+    });
   if (problems.length > 0) return { ok: false, problems };
 
   const byColumn = new Map(FIELDS[of].map((f) => [columnName(f), f]));
@@ -200,7 +240,11 @@ export function readKitCsv(text: string, kind: Kind | null = null): Read<{ kind:
       const column = lower[c];
       if (cell.trim() === '') return;
       if (column === undefined) {
-        problems.push({ path: `${where}, column ${c + 1}`, found: describe(cell), expected: 'no more cells than the header has' });
+        problems.push({
+          path: `${where}, column ${c + 1}`,
+          found: describe(cell),
+          expected: 'no more cells than the header has',
+        });
         return;
       }
       if (column === 'id') {
@@ -215,18 +259,36 @@ export function readKitCsv(text: string, kind: Kind | null = null): Read<{ kind:
       }
       const read = readCell(field, cell);
       if (read.ok) part[field.key] = read.value;
-      else problems.push({ path: `${where}, ${column}`, found: describe(cell), expected: read.expected });
+      else
+        problems.push({
+          path: `${where}, ${column}`,
+          found: describe(cell),
+          expected: read.expected,
+        });
     });
     if (part.id === '') part.id = idFromName(String(part.name ?? ''), taken);
     if (!ID_PATTERN.test(String(part.id)) || taken.has(String(part.id)))
-      problems.push({ path: `${where}, id`, found: describe(part.id), expected: taken.has(String(part.id)) ? 'an id that is not used twice' : 'an id of letters, digits, dots and dashes' });
+      problems.push({
+        path: `${where}, id`,
+        found: describe(part.id),
+        expected: taken.has(String(part.id))
+          ? 'an id that is not used twice'
+          : 'an id of letters, digits, dots and dashes',
+      });
     taken.add(String(part.id));
-    const { error } = schema.validate(part, { abortEarly: false, convert: false, errors: { render: false } });
+    const { error } = schema.validate(part, {
+      abortEarly: false,
+      convert: false,
+      errors: { render: false },
+    });
     for (const d of error?.details ?? []) {
       const field = FIELDS[of].find((f) => f.key === d.path[0]);
       problems.push({
         path: `${where}, ${field ? columnName(field) : String(d.path[0] ?? 'part')}`,
-        found: d.type === 'any.required' ? 'nothing' : describe((d.context as { value?: unknown }).value),
+        found:
+          d.type === 'any.required'
+            ? 'nothing'
+            : describe((d.context as { value?: unknown }).value),
         expected: field ? rangeWords(field) : 'a valid part',
       });
     }

@@ -18,7 +18,9 @@ export function describe(value: unknown): string {
   if (value === undefined) return 'nothing';
   if (value === null) return 'null';
   if (typeof value === 'string')
-    return value.length > 40 ? `text ${JSON.stringify(value.slice(0, 40))}...` : JSON.stringify(value);
+    return value.length > 40
+      ? `text ${JSON.stringify(value.slice(0, 40))}...`
+      : JSON.stringify(value);
   if (typeof value === 'number' || typeof value === 'boolean') return String(value);
   if (Array.isArray(value)) return `a list of ${value.length}`;
   return 'an object';

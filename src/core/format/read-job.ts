@@ -56,7 +56,11 @@ function structureProblems(doc: unknown): Problem[] {
     if (node === null || typeof node !== 'object') continue;
     if (path.length >= DEEPEST) {
       problems.push(
-        problem(pathText(path.slice(0, 6)) + '...', 'very deep nesting', `at most ${DEEPEST} levels`),
+        problem(
+          pathText(path.slice(0, 6)) + '...',
+          'very deep nesting',
+          `at most ${DEEPEST} levels`,
+        ),
       );
       if (problems.length > 50) return problems;
       continue;
@@ -64,7 +68,8 @@ function structureProblems(doc: unknown): Problem[] {
     if (Array.isArray(node)) {
       for (let i = 0; i < node.length; i++) {
         const child: unknown = node[i];
-        if (child !== null && typeof child === 'object') stack.push({ node: child, path: [...path, i] });
+        if (child !== null && typeof child === 'object')
+          stack.push({ node: child, path: [...path, i] });
       }
       continue;
     }
@@ -74,7 +79,8 @@ function structureProblems(doc: unknown): Problem[] {
         continue;
       }
       const child = (node as Record<string, unknown>)[key];
-      if (child !== null && typeof child === 'object') stack.push({ node: child, path: [...path, key] });
+      if (child !== null && typeof child === 'object')
+        stack.push({ node: child, path: [...path, key] });
     }
   }
   return problems;
@@ -124,7 +130,8 @@ function findExpectation(
   for (const step of path) {
     if (at.is === 'nullable') at = at.of;
     if (at.is === 'part') {
-      const kind = node !== null && typeof node === 'object' ? (node as { kind?: unknown }).kind : '';
+      const kind =
+        node !== null && typeof node === 'object' ? (node as { kind?: unknown }).kind : '';
       at = shapeOfPart(typeof kind === 'string' ? kind : '');
     }
     node =
@@ -153,7 +160,9 @@ function referenceProblems(job: Job): Problem[] {
     const seen = new Set<string>();
     items.forEach((item, i) => {
       if (seen.has(item.id))
-        problems.push(problem(`${path}[${i}].id`, JSON.stringify(item.id), 'an id that is not used twice'));
+        problems.push(
+          problem(`${path}[${i}].id`, JSON.stringify(item.id), 'an id that is not used twice'),
+        );
       seen.add(item.id);
     });
   };
@@ -168,13 +177,17 @@ function referenceProblems(job: Job): Problem[] {
     twice(rig.frames, `rigs[${i}].frames`);
     const body = rig.body === null ? null : kit.get(rig.body);
     if (rig.body !== null && !isBody(body))
-      problems.push(problem(`rigs[${i}].body`, JSON.stringify(rig.body), 'the id of a body in the kit'));
+      problems.push(
+        problem(`rigs[${i}].body`, JSON.stringify(rig.body), 'the id of a body in the kit'),
+      );
     if (rig.mode !== null && isBody(body) && !body.modes?.some((m) => m.id === rig.mode))
       problems.push(
         problem(`rigs[${i}].mode`, JSON.stringify(rig.mode), `the id of a mode of ${body.name}`),
       );
     if (rig.lens !== null && !isLens(kit.get(rig.lens)))
-      problems.push(problem(`rigs[${i}].lens`, JSON.stringify(rig.lens), 'the id of a lens in the kit'));
+      problems.push(
+        problem(`rigs[${i}].lens`, JSON.stringify(rig.lens), 'the id of a lens in the kit'),
+      );
     rig.between.forEach((use, j) => {
       if (!isLink(kit.get(use.part)))
         problems.push(

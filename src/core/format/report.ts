@@ -12,7 +12,14 @@ export interface Report {
     id: string;
     name: string;
     findings: Finding[];
-    readings: { id: string; label: string; value: number | null; unit: string; text: string; sum: string }[];
+    readings: {
+      id: string;
+      label: string;
+      value: number | null;
+      unit: string;
+      text: string;
+      sum: string;
+    }[];
   }[];
   counts: Record<State, number>;
 }
@@ -50,12 +57,15 @@ export function reportText(job: Job, r: Report): string {
     lines.push(`${rig.name}`);
     for (const f of rig.findings) {
       lines.push(`  ${WORD[f.state].padEnd(8)}${f.id.padEnd(22)}${f.why}`);
-      for (const fix of f.fixes) lines.push(`${' '.repeat(32)}try: ${fix.title} (then ${fix.state})`);
+      for (const fix of f.fixes)
+        lines.push(`${' '.repeat(32)}try: ${fix.title} (then ${fix.state})`);
       for (const w of f.wanted) lines.push(`${' '.repeat(32)}look for: ${w}`);
     }
     lines.push('');
   }
   const { counts } = r;
-  lines.push(`${counts.fail} fail, ${counts.tight} tight, ${counts.unknown} unknown, ${counts.ok} ok`);
+  lines.push(
+    `${counts.fail} fail, ${counts.tight} tight, ${counts.unknown} unknown, ${counts.ok} ok`,
+  );
   return `${lines.join('\n')}\n`;
 }

@@ -116,9 +116,10 @@ const rig = object(
     stop: number(0.3, 128, 'T'),
     focus: number(1, 1e7, 'mm'),
     between: list(
-      object({ part: id, slot: { is: 'choice', values: ['glass', 'empty'] }, tied: { is: 'flag' } }, [
-        'part',
-      ]),
+      object(
+        { part: id, slot: { is: 'choice', values: ['glass', 'empty'] }, tied: { is: 'flag' } },
+        ['part'],
+      ),
       10,
     ),
     reference: id,
@@ -155,9 +156,7 @@ export const JOB_SHAPE: Shape = object(
     rigs: list(rig, 500),
     rules: object({
       set: { is: 'choice', values: ['house', 'strict', 'light'] },
-      values: object(
-        Object.fromEntries(RULES.map((r) => [r.id, number(r.min, r.max, r.unit)])),
-      ),
+      values: object(Object.fromEntries(RULES.map((r) => [r.id, number(r.min, r.max, r.unit)]))),
     }),
     trials: list(
       object(

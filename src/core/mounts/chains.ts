@@ -1,5 +1,6 @@
 import { valueOf } from '../quantity/quantity';
 import { isReducer, onHand, type Link, type Part } from '../kit/types';
+import { glassShift, USUAL_INDEX } from '../optics/backfocus';
 import { mountName, type MountIndex } from './registry';
 
 export interface ChainQuery {
@@ -48,7 +49,14 @@ export function linkError(link: Link, mounts: MountIndex): number | null {
   const lensFlange = mounts.get(link.lensMount ?? '')?.flange;
   const bodyFlange = mounts.get(link.bodyMount ?? '')?.flange;
   if (length === null || !lensFlange || !bodyFlange) return null;
-  return length - (lensFlange.value - bodyFlange.value);
+  return length - allowedShift(link) - (lensFlange.value - bodyFlange.value);
+}
+
+/** Focus shift of drop-in glass that the length of a piece allows for, mm. */
+function allowedShift(link: Link): number {
+  if (isReducer(link) || !link.slotAllowedFor) return 0;
+  const t = valueOf(link.slotGlass);
+  return t === null ? 0 : glassShift(t, valueOf(link.slotIndex) ?? USUAL_INDEX);
 }
 
 /**

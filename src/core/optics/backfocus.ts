@@ -20,6 +20,9 @@ export function depthOfFocus(n: number, c: number): number {
   return n * c;
 }
 
+/** Index of ordinary optical glass (crown), for a plate that does not give its own. */
+export const USUAL_INDEX = 1.517;
+
 /** Shift of focus by a plane glass behind the lens: `t (1 - 1/n)`, away from the lens. */
 export function glassShift(t: number, n: number): number {
   return t * (1 - 1 / n);

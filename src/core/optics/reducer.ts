@@ -23,9 +23,7 @@ export function reducedStop(
   limit: number | null,
 ): { stop: number; clamped: boolean } {
   const stop = m * n;
-  return limit !== null && stop < limit
-    ? { stop: limit, clamped: true }
-    : { stop, clamped: false };
+  return limit !== null && stop < limit ? { stop: limit, clamped: true } : { stop, clamped: false };
 }
 
 /** Image circle at the chip: `min(m D, exit circle)`, mm. */

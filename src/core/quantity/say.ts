@@ -29,7 +29,8 @@ export function signed(x: number, digits = lengthDigits(x)): string {
 /** A plain number, trailing zeros dropped up to `digits` decimals. */
 export function plain(x: number, digits = 2): string {
   if (!Number.isFinite(x)) return x > 0 ? 'infinity' : `${MINUS}infinity`;
-  return fixed(x, digits).replace(/\.?0+$/, (m) => (m.includes('.') ? '' : m));
+  const s = fixed(x, digits);
+  return s.includes('.') ? s.replace(/\.?0+$/, '') : s;
 }
 
 /** A number with a fixed count of decimals and a true minus sign. */

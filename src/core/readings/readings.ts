@@ -76,7 +76,10 @@ function read(spec: ReadingSpec): Reading {
 }
 
 /** Focal length behind the reducers: inputs are the lens's focal length and each magnification. */
-function effectiveFocal(built: Built): { inputs: Given[]; value: (x: readonly number[]) => number } {
+function effectiveFocal(built: Built): {
+  inputs: Given[];
+  value: (x: readonly number[]) => number;
+} {
   return {
     inputs: [built.focal, ...built.magnifications],
     value: (x) => x.reduce((a, b) => a * b, 1),
@@ -118,7 +121,8 @@ export function readings(built: Built): Reading[] {
         inputs: [...f.inputs, w, h, s],
         value: (x) => {
           const wide = x[n]! * x[n + 2]!;
-          const length = side === 'h' ? wide : side === 'v' ? x[n + 1]! : Math.hypot(wide, x[n + 1]!);
+          const length =
+            side === 'h' ? wide : side === 'v' ? x[n + 1]! : Math.hypot(wide, x[n + 1]!);
           return fieldOfView(length, f.value(x.slice(0, n)));
         },
         text: (v) => `${exact(v, 1)}\u00b0`,
@@ -156,10 +160,7 @@ export function readings(built: Built): Reading[] {
         value: (x) => {
           const m = x.slice(2).reduce((a, b) => a * b, 1);
           return (
-            m *
-            (diagonal
-              ? diagonalCrop(ref, { w: x[0]!, h: x[1]! })
-              : widthCrop(ref.w, x[0]!))
+            m * (diagonal ? diagonalCrop(ref, { w: x[0]!, h: x[1]! }) : widthCrop(ref.w, x[0]!))
           );
         },
         sum: (v) =>
@@ -224,7 +225,8 @@ export function readings(built: Built): Reading[] {
           label: 'hyperfocal distance',
           unit: 'mm',
           inputs: [...f.inputs, ...stopIn],
-          value: (x) => hyperfocal(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c),
+          value: (x) =>
+            hyperfocal(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c),
           text: metres,
           sum: (v) =>
             `f^2 / (N c) + f, c = ${exact(conf.c, 4)} mm (${conf.how})${built.fromT ? ', T stands in for f' : ''}: ${exact(v, 0)} mm`,

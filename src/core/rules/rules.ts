@@ -97,7 +97,8 @@ export const RULES = [
     light: 0,
     min: 0,
     max: 1,
-    reason: 'A focus puller works from the marks; a lens that sits too close reads wrong on all of them.',
+    reason:
+      'A focus puller works from the marks; a lens that sits too close reads wrong on all of them.',
     otherSchool: 'Pulling from the monitor, only infinity has to be reached.',
   },
   {
@@ -150,7 +151,8 @@ export const RULES = [
     min: 0,
     max: 1,
     reason: 'For critical work two pixels are the smallest thing that can be seen.',
-    otherSchool: 'The format figures (0.030 full frame, 0.025 Super 35, 0.015 four-thirds) are what depth tables use.',
+    otherSchool:
+      'The format figures (0.030 full frame, 0.025 Super 35, 0.015 four-thirds) are what depth tables use.',
   },
 ] as const satisfies readonly Rule[];
 

@@ -1,11 +1,11 @@
-import { build, shared, type Built } from '../build/build';
+import { build, shared, type Built, type Shared } from '../build/build';
 import { checkRig } from '../checks/registry';
 import type { State, Verdict } from '../checks/finding';
 import { worst } from '../checks/finding';
-import type { Job, Lens, Mode, Rig } from '../kit/types';
+import { isBody, isReducer, type Job, type Lens, type Mode, type Rig } from '../kit/types';
 import { horizontalField } from '../solve/fixes';
 import { withChanges, type Edit } from '../solve/edit';
-import { lensSet, putLens } from '../solve/moves';
+import { chainsBetween, lensSet, putLens } from '../solve/moves';
 import { exact, signed } from '../quantity/say';
 
 /** One lens in one mode of the rig's body. */
@@ -27,7 +27,7 @@ export interface SetCell {
 
 export interface SetTable {
   modes: Mode[];
-  rows: { lens: Lens; cells: SetCell[] }[];
+  rows: { lens: Lens; /** What stands between, in words. */ between: string; cells: SetCell[] }[];
 }
 
 const about = (id: string) => (v: Verdict) => v.id === id;
@@ -39,11 +39,13 @@ const about = (id: string) => (v: Verdict) => v.id === id;
 export function setTable(job: Job, rig: Rig): SetTable {
   const base = shared(job);
   const body = base.kit.get(rig.body ?? '');
-  const modes = body?.kind === 'body' ? ((body as { modes?: Mode[] }).modes ?? []) : [];
+  const modes = isBody(body) ? (body.modes ?? []) : [];
   const rows = lensSet(job).map((lens) => {
-    const put = putLens(job, rig, lens);
+    const put = bestWay(job, rig, lens, base);
+    const uses = withChanges(job, put.changes).rigs.find((r) => r.id === rig.id)!.between;
     return {
       lens,
+      between: uses.map((u) => base.kit.get(u.part)?.name ?? u.part).join(' + '),
       cells: modes.map((mode) => {
         const edit: Edit = {
           title: `${put.title}, record in ${mode.name}`,
@@ -60,7 +62,9 @@ export function setTable(job: Job, rig: Rig): SetTable {
         );
         const built: Built = build(job, next, base);
         const state = worst([...coverage, ...mount].map((v) => v.state));
-        const margin = coverage.some((v) => v.margin === null) ? null : (closest?.margin?.value ?? null);
+        const margin = coverage.some((v) => v.margin === null)
+          ? null
+          : (closest?.margin?.value ?? null);
         return {
           mode: mode.id,
           lens: lens.id,
@@ -81,6 +85,38 @@ export function setTable(job: Job, rig: Rig): SetTable {
     };
   });
   return { modes, rows };
+}
+
+/**
+ * Puts a lens on by the chain that follows it; when that one fails at the mount, by the first
+ * found chain that does not.
+ */
+function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
+  const put = putLens(job, rig, lens);
+  const body = base.kit.get(rig.body ?? '');
+  if (!isBody(body)) return put;
+  const fails = (edit: Edit) =>
+    checkRig(
+      job,
+      withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!,
+      base,
+    ).some((v) => v.id.startsWith('mount.') && v.state === 'fail');
+  if (!fails(put)) return put;
+  const glass = rig.between.some((u) => isReducer(base.kit.get(u.part)));
+  const chains = chainsBetween(job, body, lens, 8).sort(
+    (a, b) => Number(b.glass === glass) - Number(a.glass === glass),
+  );
+  for (const chain of chains) {
+    const edit: Edit = {
+      ...put,
+      changes: [
+        ...put.changes.filter((c) => c.path[2] !== 'between'),
+        { path: ['rigs', rig.id, 'between'], value: chain.links.map((l) => ({ part: l.id })) },
+      ],
+    };
+    if (!fails(edit)) return edit;
+  }
+  return put;
 }
 
 /** A field as it stands in a cell. */

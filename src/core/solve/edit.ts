@@ -60,12 +60,7 @@ function set(node: unknown, path: readonly string[], depth: number, change: Chan
   if (node === null || typeof node !== 'object')
     throw new PathError(`nothing at ${path.slice(0, depth + 1).join('/')}`);
   const object = { ...(node as Record<string, unknown>) };
-  const value = set(
-    Object.hasOwn(object, key) ? object[key] : undefined,
-    path,
-    depth + 1,
-    change,
-  );
+  const value = set(Object.hasOwn(object, key) ? object[key] : undefined, path, depth + 1, change);
   if (value === undefined) delete object[key];
   else object[key] = value;
   return object;

@@ -131,7 +131,13 @@ const otherLenses: Generator = (built, finding) => {
   const m = built.magnifications.reduce((p, g) => p * (g.known?.value ?? 1), 1);
   return lensSet(built.job)
     .filter((l) => l.id !== lens?.id)
-    .map((l) => ({ l, off: own === null ? 0 : fieldOff(l, width, m, own) + (sameSqueeze(l, lens) ? 0 : SQUEEZE_PENALTY) }))
+    .map((l) => ({
+      l,
+      off:
+        own === null
+          ? 0
+          : fieldOff(l, width, m, own) + (sameSqueeze(l, lens) ? 0 : SQUEEZE_PENALTY),
+    }))
     .sort((a, b) => a.off - b.off)
     .slice(0, MOST_LENSES)
     .map(({ l, off }) => {
@@ -253,7 +259,11 @@ export function fixesFor(
       if (!after) continue;
       const state: State = after === 'gone' ? 'ok' : after.state;
       if (BADNESS[state] >= BADNESS[finding.state] || state === 'unknown') continue;
-      if (result.verdicts.some((v) => v.state === 'fail' && !failed.has(v.key) && !stillThatPart(v, before)))
+      if (
+        result.verdicts.some(
+          (v) => v.state === 'fail' && !failed.has(v.key) && !stillThatPart(v, before),
+        )
+      )
         continue;
       const cost = fieldCost(built, result.built);
       tried.push({

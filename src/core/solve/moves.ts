@@ -69,8 +69,7 @@ export function followingChain(
   const glass = rig.between.some((u) => isReducer(job.kit.find((p) => p.id === u.part)));
   const suits = (c: FoundChain) =>
     c.links.every((l) => !isReducer(l) || !l.madeFor?.length || l.madeFor.includes(body.id));
-  const best =
-    chains.find((c) => c.glass === glass && suits(c)) ?? chains.find(suits) ?? chains[0];
+  const best = chains.find((c) => c.glass === glass && suits(c)) ?? chains.find(suits) ?? chains[0];
   if (!best) return null;
   const kept = new Map(rig.between.map((u) => [u.part, u]));
   return best.links.map((l) => kept.get(l.id) ?? { part: l.id });
@@ -99,7 +98,10 @@ export function putLens(job: Job, rig: Rig, lens: Lens): Edit {
 function settle(rig: Rig, lens: Lens): Change[] {
   const changes: Change[] = [];
   const range = focalRange(lens);
-  if (rig.focal !== undefined && (!isZoom(lens) || !range || rig.focal < range.from || rig.focal > range.to))
+  if (
+    rig.focal !== undefined &&
+    (!isZoom(lens) || !range || rig.focal < range.from || rig.focal > range.to)
+  )
     changes.push({ path: at(rig, 'focal'), value: undefined });
   const widest = valueOf(lens.tStop) ?? valueOf(lens.fStop);
   if (rig.stop !== undefined && widest !== null && rig.stop < widest)
@@ -232,10 +234,7 @@ export function removePart(job: Job, part: Part): Edit {
   const changes: Change[] = [];
   for (const rig of job.rigs) {
     if (rig.body === part.id)
-      changes.push(
-        { path: at(rig, 'body'), value: null },
-        { path: at(rig, 'mode'), value: null },
-      );
+      changes.push({ path: at(rig, 'body'), value: null }, { path: at(rig, 'mode'), value: null });
     if (rig.lens === part.id) changes.push({ path: at(rig, 'lens'), value: null });
     if (rig.between.some((u) => u.part === part.id))
       changes.push({

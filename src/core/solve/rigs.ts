@@ -27,16 +27,25 @@ export function copyRig(job: Job, rig: Rig): { edit: Edit; id: string } {
   const id = idFromName(name, new Set(job.rigs.map((r) => r.id)));
   return {
     id,
-    edit: { title: `Copy ${rig.name}`, changes: [{ path: ['rigs', id], value: { ...rig, id, name } }] },
+    edit: {
+      title: `Copy ${rig.name}`,
+      changes: [{ path: ['rigs', id], value: { ...rig, id, name } }],
+    },
   };
 }
 
 export function removeRig(rig: Rig): Edit {
-  return { title: `Take ${rig.name} away`, changes: [{ path: ['rigs', rig.id], value: undefined }] };
+  return {
+    title: `Take ${rig.name} away`,
+    changes: [{ path: ['rigs', rig.id], value: undefined }],
+  };
 }
 
 export function renameRig(rig: Rig, name: string): Edit {
-  return { title: `Call the rig ${name}`, changes: [{ path: ['rigs', rig.id, 'name'], value: name }] };
+  return {
+    title: `Call the rig ${name}`,
+    changes: [{ path: ['rigs', rig.id, 'name'], value: name }],
+  };
 }
 
 /** An empty job: one rig, no parts. */

@@ -21,7 +21,10 @@ export function CompareView() {
     return (
       <section className="mx-auto max-w-xl p-8">
         <h1 className="mb-2 text-xl font-semibold">Compare</h1>
-        <p>Two rigs are needed to compare. Copy the one you have and change what you want to weigh up.</p>
+        <p>
+          Two rigs are needed to compare. Copy the one you have and change what you want to weigh
+          up.
+        </p>
       </section>
     );
   return <Compare job={job} first={job.rigs.find((r) => r.id === rigId) ?? job.rigs[0]!} />;
@@ -89,7 +92,8 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
             ))}
             {c.nearest.length > 0 ? (
               <li className="text-soft">
-                Nearest in the lens set: {c.nearest.map((n) => `${n.name} at ${exact(n.focal, 0)} mm`).join(', ')}.
+                Nearest in the lens set:{' '}
+                {c.nearest.map((n) => `${n.name} at ${exact(n.focal, 0)} mm`).join(', ')}.
               </li>
             ) : null}
           </ul>
@@ -153,7 +157,9 @@ function Figures({ a, b }: { a: Side; b: Side }) {
         {ids.map((id) => {
           const ra = a.readings.find((r) => r.id === id);
           const rb = b.readings.find((r) => r.id === id);
-          const label = (ra?.label === rb?.label ? ra?.label : undefined) ?? plainLabel(id, ra?.label ?? rb?.label ?? id);
+          const label =
+            (ra?.label === rb?.label ? ra?.label : undefined) ??
+            plainLabel(id, ra?.label ?? rb?.label ?? id);
           return (
             <tr key={id} className="border-b border-rule">
               <th scope="row" className="text-left font-normal text-soft">
@@ -180,5 +186,7 @@ function Figures({ a, b }: { a: Side; b: Side }) {
 
 /** Labels name the mode or frame; where the two differ only the figure itself is named. */
 function plainLabel(id: string, label: string): string {
-  return id.startsWith('field') || id.startsWith('crop') || id === 'looks-like' ? label.split(',')[0]! : label;
+  return id.startsWith('field') || id.startsWith('crop') || id === 'looks-like'
+    ? label.split(',')[0]!
+    : label;
 }

@@ -13,7 +13,10 @@ function halves(built: Built): { x: number; y: number } | null {
   const f = built.focal.known?.value;
   const m = built.magnifications.reduce((p, g) => p * (g.known?.value ?? NaN), 1);
   if (!w.known || !h.known || f === undefined || !Number.isFinite(m)) return null;
-  return { x: (w.known.value * framingSqueeze(built)) / (2 * f * m), y: h.known.value / (2 * f * m) };
+  return {
+    x: (w.known.value * framingSqueeze(built)) / (2 * f * m),
+    y: h.known.value / (2 * f * m),
+  };
 }
 
 /** What both see from the same place, one field laid over the other at the same scale. */
@@ -35,10 +38,21 @@ export function FieldsDrawing({ comparison: c }: { comparison: Comparison }) {
       role="img"
       aria-label={`Fields of ${c.a.built.rig.name} and ${c.b.built.rig.name} from the same place, to scale`}
     >
-      <path d={`M0 ${H / 2}H${W}M${W / 2} 0V${H}`} stroke="var(--rule)" strokeDasharray="14 4 3 4" fill="none" />
+      <path
+        d={`M0 ${H / 2}H${W}M${W / 2} 0V${H}`}
+        stroke="var(--rule)"
+        strokeDasharray="14 4 3 4"
+        fill="none"
+      />
       {a ? (
         <>
-          <rect {...box(a)} fill="var(--glass)" fillOpacity="0.3" stroke="var(--ink)" strokeWidth="2" />
+          <rect
+            {...box(a)}
+            fill="var(--glass)"
+            fillOpacity="0.3"
+            stroke="var(--ink)"
+            strokeWidth="2"
+          />
           <text x={box(a).x + 6} y={box(a).y + 18} fontSize="15" fontWeight="600" fill="var(--ink)">
             A
           </text>
@@ -46,7 +60,13 @@ export function FieldsDrawing({ comparison: c }: { comparison: Comparison }) {
       ) : null}
       {b ? (
         <>
-          <rect {...box(b)} fill="none" stroke="var(--accent)" strokeWidth="2" strokeDasharray="9 4" />
+          <rect
+            {...box(b)}
+            fill="none"
+            stroke="var(--accent)"
+            strokeWidth="2"
+            strokeDasharray="9 4"
+          />
           <text
             x={box(b).x + box(b).width - 6}
             y={box(b).y + box(b).height - 8}

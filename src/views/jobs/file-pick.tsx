@@ -60,8 +60,8 @@ export function Problems({
   return (
     <div role="alert" className="my-3 border-l-4 border-fail bg-fail-wash p-3">
       <p className="font-semibold">
-        The file was not taken in: {problems.length} {problems.length === 1 ? 'place is' : 'places are'} wrong.
-        Nothing was changed.
+        The file was not taken in: {problems.length}{' '}
+        {problems.length === 1 ? 'place is' : 'places are'} wrong. Nothing was changed.
       </p>
       <ul className="my-2 max-h-72 list-disc overflow-auto break-words pl-5">
         {problems.slice(0, SHOWN).map((p, i) => (

@@ -28,8 +28,16 @@ export function JobsView() {
     if (store) setJobs(await listJobs(store.db));
   }, [store]);
   useEffect(() => {
-    if (snap.phase !== 'loading') void refresh().catch(() => setJobs([]));
-  }, [refresh, snap.phase, snap.job]);
+    if (!store || snap.phase === 'loading') return;
+    let gone = false;
+    listJobs(store.db).then(
+      (list) => !gone && setJobs(list),
+      () => !gone && setJobs([]),
+    );
+    return () => {
+      gone = true;
+    };
+  }, [store, snap.phase, snap.job]);
   if (!store || jobs === null) return <p className="p-8 text-soft">Looking for jobs ...</p>;
 
   const take = async (list: readonly Job[], said: string) => {
@@ -63,7 +71,10 @@ export function JobsView() {
       return;
     }
     setProblems([]);
-    await take(read.value, `${read.value.length} ${read.value.length === 1 ? 'job is' : 'jobs are'} back.`);
+    await take(
+      read.value,
+      `${read.value.length} ${read.value.length === 1 ? 'job is' : 'jobs are'} back.`,
+    );
   };
   const live = jobs.filter((j) => !j.binned);
   const binned = jobs.filter((j) => j.binned);
@@ -118,7 +129,9 @@ export function JobsView() {
       </div>
       <Problems problems={problems} sentence={problemSentence} close={() => setProblems([])} />
       {live.length === 0 ? (
-        <p className="py-4">There is no job in this browser. Start one, import one, or restore a backup.</p>
+        <p className="py-4">
+          There is no job in this browser. Start one, import one, or restore a backup.
+        </p>
       ) : (
         <ul>
           {live.map((j) => (
@@ -187,7 +200,8 @@ export function JobsView() {
       ) : null}
       <h2 className="mt-6">Backup</h2>
       <p className="my-1 text-soft">
-        Everything in this browser as one file. Restoring adds its jobs; nothing that is here is overwritten.
+        Everything in this browser as one file. Restoring adds its jobs; nothing that is here is
+        overwritten.
       </p>
       <div className="flex flex-wrap gap-2">
         <Button

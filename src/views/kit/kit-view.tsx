@@ -5,7 +5,16 @@ import { searchParts } from '@/core/command/command';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { idFromName } from '@/core/kit/ids';
 import { isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
-import { isBody, isLens, isLink, isReducer, onHand, type Job, type Kind, type Part } from '@/core/kit/types';
+import {
+  isBody,
+  isLens,
+  isLink,
+  isReducer,
+  onHand,
+  type Job,
+  type Kind,
+  type Part,
+} from '@/core/kit/types';
 import { mountIndex, mountName, type MountIndex } from '@/core/mounts/registry';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
@@ -44,7 +53,11 @@ function Kit({ job }: { job: Job }) {
 
   const add = (k: Kind) => {
     const name = `New ${KIND_NAME[k].one}`;
-    const part: Part = { id: idFromName(name, new Set(job.kit.map((p) => p.id))), kind: k, name } as Part;
+    const part: Part = {
+      id: idFromName(name, new Set(job.kit.map((p) => p.id))),
+      kind: k,
+      name,
+    } as Part;
     store?.edit(addPart(part));
     sheet.open(part.id);
   };
@@ -159,12 +172,15 @@ function Kit({ job }: { job: Job }) {
 /** The line under a part's name: what tells it apart. */
 function partLine(p: Part, mounts: MountIndex): string {
   if (isLens(p)) return `${lensName(p)}; ${mountName(mounts, p.mount)}`;
-  if (isBody(p)) return `${mountName(mounts, p.mount)}; ${(p.modes ?? []).map((m) => m.name).join(', ') || 'no modes yet'}`;
+  if (isBody(p))
+    return `${mountName(mounts, p.mount)}; ${(p.modes ?? []).map((m) => m.name).join(', ') || 'no modes yet'}`;
   if (isLink(p)) {
     const length = valueOf(p.length);
     return [
       `${mountName(mounts, p.lensMount)} to ${mountName(mounts, p.bodyMount)}`,
-      isReducer(p) && valueOf(p.magnification) !== null ? `${plain(valueOf(p.magnification)!)}\u00d7` : null,
+      isReducer(p) && valueOf(p.magnification) !== null
+        ? `${plain(valueOf(p.magnification)!)}\u00d7`
+        : null,
       length === null ? 'length not known' : `${exact(length, 2)} mm`,
     ]
       .filter(Boolean)

@@ -22,7 +22,9 @@ export function Mounts({ job }: { job: Job }) {
     const own: Mount = { id: idFromName(name, new Set(all.map((m) => m.id))), name };
     store?.edit({
       title: `Add ${name}`,
-      changes: [job.mounts ? { path: ['mounts', own.id], value: own } : { path: ['mounts'], value: [own] }],
+      changes: [
+        job.mounts ? { path: ['mounts', own.id], value: own } : { path: ['mounts'], value: [own] },
+      ],
     });
   };
   return (
@@ -45,7 +47,9 @@ export function Mounts({ job }: { job: Job }) {
               value={m.name}
               className="w-64"
               check={(t) => (t === '' ? 'A mount needs a name.' : null)}
-              onKeep={(t) => store?.edit(setField(job, ['mounts', m.id, 'name'], t, `name of ${m.name}`))}
+              onKeep={(t) =>
+                store?.edit(setField(job, ['mounts', m.id, 'name'], t, `name of ${m.name}`))
+              }
             />
           </div>
           {(['flange', 'throat'] as const).map((key) => (
@@ -58,13 +62,18 @@ export function Mounts({ job }: { job: Job }) {
               max={key === 'flange' ? 200 : 300}
               value={m[key]}
               defaultSource="sheet"
-              onKeep={(v) => store?.edit(setField(job, ['mounts', m.id, key], v, `${key} of ${m.name}`))}
+              onKeep={(v) =>
+                store?.edit(setField(job, ['mounts', m.id, key], v, `${key} of ${m.name}`))
+              }
             />
           ))}
           <Button
             look="danger"
             onClick={() =>
-              store?.edit({ title: `Take ${m.name} away`, changes: [{ path: ['mounts', m.id], value: undefined }] })
+              store?.edit({
+                title: `Take ${m.name} away`,
+                changes: [{ path: ['mounts', m.id], value: undefined }],
+              })
             }
           >
             Take away
@@ -86,8 +95,12 @@ export function Mounts({ job }: { job: Job }) {
             {all.map((m) => (
               <tr key={m.id} className="border-t border-rule">
                 <td className="pr-6">{m.name}</td>
-                <td className="pr-6 text-right">{m.flange ? exact(m.flange.value, 3) : 'unknown'}</td>
-                <td className="pr-6 text-right">{m.throat ? exact(m.throat.value, 1) : 'unknown'}</td>
+                <td className="pr-6 text-right">
+                  {m.flange ? exact(m.flange.value, 3) : 'unknown'}
+                </td>
+                <td className="pr-6 text-right">
+                  {m.throat ? exact(m.throat.value, 1) : 'unknown'}
+                </td>
                 <td className="pr-6 text-soft">{m.own ? 'own' : m.note}</td>
                 <td>
                   <label className="sr-only" htmlFor={`${id}a${m.id}`}>

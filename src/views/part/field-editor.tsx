@@ -1,7 +1,7 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { readPath } from '@/core/build/given';
 import type { Field, RowsField } from '@/core/kit/fields';
 import { idFromName } from '@/core/kit/ids';
@@ -50,7 +50,9 @@ export function FieldEditor({ field, part, path }: { field: Field; part: Part; p
               const n = Number(t.replace(',', '.'));
               if (!Number.isFinite(n) || n < field.min || n > field.max)
                 return `${field.label} has to be a number from ${field.min} to ${field.max}.`;
-              return field.integer && !Number.isInteger(n) ? `${field.label} has to be a whole number.` : null;
+              return field.integer && !Number.isInteger(n)
+                ? `${field.label} has to be a whole number.`
+                : null;
             }}
             onKeep={(t) => keep(t === '' ? undefined : Number(t.replace(',', '.')))}
             className="w-28 text-right"
@@ -201,21 +203,17 @@ export function TextInput({
   onKeep: (text: string) => void;
   className?: string;
 }) {
-  const [text, setText] = useState(value);
+  // What is being typed; null shows what stands.
+  const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  useEffect(() => {
-    setText(value);
-    setTrouble(null);
-  }, [value]);
+  const text = draft ?? value;
   const keep = () => {
     const t = text.trim();
-    if (t === value) {
-      setTrouble(null);
-      return;
-    }
-    const bad = check(t);
+    const bad = t === value ? null : check(t);
     setTrouble(bad);
-    if (!bad) onKeep(t);
+    if (bad) return;
+    setDraft(null);
+    if (t !== value) onKeep(t);
   };
   return (
     <span className="flex flex-col">
@@ -225,7 +223,7 @@ export function TextInput({
         autoComplete="off"
         aria-invalid={trouble !== null}
         aria-describedby={trouble ? `${id}-trouble` : undefined}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => setDraft(e.target.value)}
         onBlur={keep}
         onKeyDown={(e) => e.key === 'Enter' && keep()}
         className={`h-11 rounded-sm border bg-paper px-2 ${trouble ? 'border-fail' : 'border-edge'} ${className}`}
@@ -260,7 +258,8 @@ function Rows({
       start.id = idFromName(String(start.name), new Set(rows.map((r) => String(r.id))));
     }
     for (const f of field.fields)
-      if (f.required && f.type === 'quantity') start[f.key] = { value: firstValue(f.key, rows), from: 'guess' };
+      if (f.required && f.type === 'quantity')
+        start[f.key] = { value: firstValue(f.key, rows), from: 'guess' };
     keep([...rows, start]);
   };
   return (
@@ -302,6 +301,7 @@ function Rows({
 function firstValue(key: string, rows: readonly Record<string, unknown>[]): number {
   const last = rows[rows.length - 1]?.[key];
   if (typeof last === 'number') return last;
-  if (last !== null && typeof last === 'object' && 'value' in last) return (last as { value: number }).value;
+  if (last !== null && typeof last === 'object' && 'value' in last)
+    return (last as { value: number }).value;
   return key === 'z' ? 0 : 40;
 }

@@ -63,11 +63,23 @@ function PartSheet({
         <p>This version carries parts of this kind along but does not compute with them.</p>
       ) : null}
       {shown.map((f) => (
-        <FieldEditor key={`${part.id}/${f.key}`} field={f} part={part} path={['kit', part.id, f.key]} />
+        <FieldEditor
+          key={`${part.id}/${f.key}`}
+          field={f}
+          part={part}
+          path={['kit', part.id, f.key]}
+        />
       ))}
       {hidden > 0 || all ? (
-        <Button look="bare" className="mt-2 underline" onClick={() => setAll(!all)} aria-expanded={all}>
-          {all ? 'Only what is known and needed' : `${hidden} more ${hidden === 1 ? 'field' : 'fields'}`}
+        <Button
+          look="bare"
+          className="mt-2 underline"
+          onClick={() => setAll(!all)}
+          aria-expanded={all}
+        >
+          {all
+            ? 'Only what is known and needed'
+            : `${hidden} more ${hidden === 1 ? 'field' : 'fields'}`}
         </Button>
       ) : null}
       <div className="mt-4 flex flex-wrap gap-2 border-t border-rule pt-4">

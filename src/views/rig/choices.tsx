@@ -35,7 +35,12 @@ function Choice({
   ref,
   grow = false,
   ...rest
-}: { label: string; value: string; grow?: boolean; ref?: Ref<HTMLButtonElement> } & ButtonHTMLAttributes<HTMLButtonElement>) {
+}: {
+  label: string;
+  value: string;
+  grow?: boolean;
+  ref?: Ref<HTMLButtonElement>;
+} & ButtonHTMLAttributes<HTMLButtonElement>) {
   return (
     <button
       ref={ref}
@@ -56,7 +61,7 @@ function Choice({
 export function Choices({ facts }: { facts: RigFacts }) {
   const store = useStore();
   const sheet = usePartSheet();
-  const { built, rig } = facts;
+  const { built } = facts;
   const edit = store?.edit ?? (() => undefined);
   const between = built.links.map((l) => l.link.name).join(' + ') || 'nothing';
   const open = (id: string | undefined, what: string) =>
@@ -134,7 +139,9 @@ function BetweenFooter({ facts }: { facts: RigFacts }) {
                 type="checkbox"
                 className="size-5"
                 checked={use.tied === true}
-                onChange={(e) => store?.edit(tieFoot(facts.rig, index, e.target.checked, link.name))}
+                onChange={(e) =>
+                  store?.edit(tieFoot(facts.rig, index, e.target.checked, link.name))
+                }
               />
               foot tied
             </label>
@@ -146,7 +153,9 @@ function BetweenFooter({ facts }: { facts: RigFacts }) {
                 className="size-5"
                 checked={(use.slot ?? 'glass') === 'glass'}
                 onChange={(e) =>
-                  store?.edit(setSlot(facts.rig, index, e.target.checked ? 'glass' : 'empty', link.name))
+                  store?.edit(
+                    setSlot(facts.rig, index, e.target.checked ? 'glass' : 'empty', link.name),
+                  )
                 }
               />
               glass in the slot
@@ -161,7 +170,9 @@ function BetweenFooter({ facts }: { facts: RigFacts }) {
 function FramesChoice({ facts }: { facts: RigFacts }) {
   const store = useStore();
   const { rig } = facts;
-  const label = rig.frames.map((f) => f.name + (f.scale && f.scale < 1 ? ` at ${exact(f.scale * 100, 1)} %` : '')).join(', ');
+  const label = rig.frames
+    .map((f) => f.name + (f.scale && f.scale < 1 ? ` at ${exact(f.scale * 100, 1)} %` : ''))
+    .join(', ');
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
@@ -243,7 +254,9 @@ function FrameLine({ facts, frame }: { facts: RigFacts; frame: Frame }) {
         id={`${id}d`}
         value={frame.deliver ? `${frame.deliver.w} x ${frame.deliver.h}` : ''}
         className="w-28 text-right"
-        check={(t) => (t === '' || /^\d{1,5}\s*[x\u00d7*]\s*\d{1,5}$/.test(t) ? null : 'Like 3840 x 2160.')}
+        check={(t) =>
+          t === '' || /^\d{1,5}\s*[x\u00d7*]\s*\d{1,5}$/.test(t) ? null : 'Like 3840 x 2160.'
+        }
         onKeep={(t) => {
           const m = /^(\d+)\D+(\d+)$/.exec(t);
           store?.edit({
@@ -335,7 +348,10 @@ function SettingsChoice({ facts }: { facts: RigFacts }) {
               />
             </Row>
           ) : null}
-          <Row label={widest === null ? 'stop worked at' : `stop worked at, widest T${plain(widest)}`} id={`${id}t`}>
+          <Row
+            label={widest === null ? 'stop worked at' : `stop worked at, widest T${plain(widest)}`}
+            id={`${id}t`}
+          >
             <TextInput
               id={`${id}t`}
               value={rig.stop === undefined ? '' : plain(rig.stop)}
@@ -343,7 +359,9 @@ function SettingsChoice({ facts }: { facts: RigFacts }) {
               check={(t) => {
                 if (t === '') return null;
                 const q = parseQuantity(t, 'T');
-                return q.ok && q.value.value >= 0.3 && q.value.value <= 128 ? null : 'A stop, like 2.8.';
+                return q.ok && q.value.value >= 0.3 && q.value.value <= 128
+                  ? null
+                  : 'A stop, like 2.8.';
               }}
               onKeep={(t) => {
                 const q = parseQuantity(t, 'T');

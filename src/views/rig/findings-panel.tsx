@@ -44,13 +44,18 @@ export function FindingsPanel({
       </div>
       <div ref={list} className="min-h-0 flex-1 overflow-auto px-2 pb-2">
         {open.length === 0 ? (
-          <p className="px-2 py-2">
-            Nothing fails, nothing is tight, nothing is unknown.
-          </p>
+          <p className="px-2 py-2">Nothing fails, nothing is tight, nothing is unknown.</p>
         ) : null}
         <ul>
           {open.map((v) => (
-            <Item key={v.key} facts={facts} verdict={v} advice={advice} open={v.key === lit} onPick={onPick} />
+            <Item
+              key={v.key}
+              facts={facts}
+              verdict={v}
+              advice={advice}
+              open={v.key === lit}
+              onPick={onPick}
+            />
           ))}
         </ul>
         {fine.length > 0 ? (
@@ -69,7 +74,14 @@ export function FindingsPanel({
             {showFine || litFine ? (
               <ul>
                 {fine.map((v) => (
-                  <Item key={v.key} facts={facts} verdict={v} advice={advice} open={v.key === lit} onPick={onPick} />
+                  <Item
+                    key={v.key}
+                    facts={facts}
+                    verdict={v}
+                    advice={advice}
+                    open={v.key === lit}
+                    onPick={onPick}
+                  />
                 ))}
               </ul>
             ) : null}
@@ -87,7 +99,7 @@ function Counts({ verdicts }: { verdicts: readonly Verdict[] }) {
         const n = verdicts.filter((v) => v.state === s).length;
         return n > 0 ? (
           <span key={s} className={`inline-flex items-center gap-1 font-semibold ${STATE_TEXT[s]}`}>
-            <StateGlyph state={s} size={15} /> {n} {STATE_WORD[s]}
+            <StateGlyph state={s} size={15} /> {n} {s === 'fail' && n > 1 ? 'fail' : STATE_WORD[s]}
           </span>
         ) : null;
       })}
@@ -139,11 +151,18 @@ function Item({
           {fixes.length > 0 ? (
             <ul aria-label="Fixes that were tried" className="mb-1 flex flex-col gap-1">
               {fixes.map((f) => (
-                <FixLine key={f.title} fix={f} take={() => store?.edit({ title: f.title, changes: f.change })} />
+                <FixLine
+                  key={f.title}
+                  fix={f}
+                  take={() => store?.edit({ title: f.title, changes: f.change })}
+                />
               ))}
             </ul>
           ) : null}
-          {!waiting && fixes.length === 0 && (v.state === 'fail' || v.state === 'tight') && v.wanted.length === 0 ? (
+          {!waiting &&
+          fixes.length === 0 &&
+          (v.state === 'fail' || v.state === 'tight') &&
+          v.wanted.length === 0 ? (
             <p className="mb-1 text-soft">Nothing in the kit that was tried clears this.</p>
           ) : null}
           {v.wanted.length > 0 ? (
@@ -216,7 +235,14 @@ function TryButtons({ facts, verdict }: { facts: RigFacts; verdict: Verdict }) {
           look="bare"
           className="underline underline-offset-4"
           onClick={() =>
-            store?.edit(recordTrial(facts.job, verdict.about, r.result, new Date().toISOString().slice(0, 10)))
+            store?.edit(
+              recordTrial(
+                facts.job,
+                verdict.about,
+                r.result,
+                new Date().toISOString().slice(0, 10),
+              ),
+            )
           }
         >
           {r.label}

@@ -2,7 +2,7 @@
 
 import { FlipHorizontal2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { dimensionSum, layout, type PlacedShape } from '@/core/build/layout';
+import { dimensionSum, layout, type Dimension, type PlacedShape } from '@/core/build/layout';
 import type { State } from '@/core/checks/finding';
 import { chainsBetween, lensSet, putLens, setBetween, setMode } from '@/core/solve/moves';
 import { Button } from '@/ui/button';
@@ -16,6 +16,9 @@ import type { RigFacts } from './use-rig';
 const PAD = 26;
 const TOP = 58;
 const RULER = 30;
+/** Band of the dimension lines, above the ruler. */
+const BAND = 46;
+const LABEL = 54;
 type PlaceKind = 'body' | 'link' | 'lens';
 
 function useSize() {
@@ -25,7 +28,8 @@ function useSize() {
     const el = ref.current;
     if (!el) return;
     const seen = new ResizeObserver(([e]) => {
-      if (e) setSize({ w: Math.max(300, e.contentRect.width), h: Math.max(220, e.contentRect.height) });
+      if (e)
+        setSize({ w: Math.max(300, e.contentRect.width), h: Math.max(220, e.contentRect.height) });
     });
     seen.observe(el);
     return () => seen.disconnect();
@@ -57,18 +61,20 @@ export function Line({
   const edit = store?.edit ?? (() => undefined);
 
   // Radius to show: the parts in front of the body set the scale; a tall body is broken off.
-  const front = l.shapes.filter((s) => s.role !== 'body').flatMap((s) => s.profile.map((p) => p[1]));
+  const front = l.shapes
+    .filter((s) => s.role !== 'body')
+    .flatMap((s) => s.profile.map((p) => p[1]));
   const reach = Math.max(34, ...front) + 7;
   const span = l.to - l.from + 14;
-  const k = Math.min((w - 2 * PAD) / span, (h - TOP - RULER - 6) / (2 * reach));
+  const k = Math.min((w - 2 * PAD) / span, (h - TOP - BAND - RULER) / (2 * reach));
   const x0 = (w - span * k) / 2;
   const X = (z: number) => {
     const x = x0 + (z - l.from) * k;
     return flipped ? w - x : x;
   };
-  const axis = TOP + (h - TOP - RULER) / 2;
+  const axis = TOP + (h - TOP - BAND - RULER) / 2;
   const Y = (r: number) => axis - r * k;
-  const clipR = Math.min(reach, (h - TOP - RULER) / 2 / k);
+  const clipR = Math.min(reach, (h - TOP - BAND - RULER) / 2 / k);
 
   const pathOf = (s: PlacedShape): string => {
     if (s.role === 'body') {
@@ -79,7 +85,22 @@ export function Line({
     }
     const up = s.profile.map(([z, r]) => `${X(z)} ${Y(r)}`);
     const down = [...s.profile].reverse().map(([z, r]) => `${X(z)} ${Y(-r)}`);
-    return `M${[...up, ...down].join('L')}Z`;
+    // Where the diameter changes there is an edge all round.
+    const edges = s.profile
+      .filter(
+        ([z, r], i) =>
+          i > 0 &&
+          i < s.profile.length - 1 &&
+          s.profile[i - 1]![0] === z &&
+          s.profile[i - 1]![1] !== r,
+      )
+      .map(([z, r]) => {
+        const before = s.profile.find((p) => p[0] === z && p[1] !== r)![1];
+        const small = Math.min(r, before);
+        return `M${X(z)} ${Y(small)}V${Y(-small)}`;
+      })
+      .join('');
+    return `M${[...up, ...down].join('L')}Z${s.role === 'lens' ? edges : ''}`;
   };
 
   const step = (kind: PlaceKind, by: 1 | -1) => {
@@ -154,21 +175,47 @@ export function Line({
       say: `Lens: ${built.lens.name}. Enter to put another, arrow keys step through the lens set.`,
     });
   for (const p of l.places)
-    places.push({ kind: p.kind, from: p.from, to: p.to, label: p.label, say: `${p.label}. Enter to choose.` });
+    places.push({
+      kind: p.kind,
+      from: p.from,
+      to: p.to,
+      label: p.label,
+      say: `${p.label}. Enter to choose.`,
+    });
 
   const pins = pinsOf(facts, X);
+  const dims = dimensionLabels(l.dimensions, X, w);
   const ticks: number[] = [];
   for (let z = Math.ceil(l.from / 10) * 10; z <= l.to + 10; z += 10) ticks.push(z);
   const optionsOf = (kind: PlaceKind) =>
-    kind === 'body' ? bodyOptions(facts, edit) : kind === 'lens' ? lensOptions(facts, edit) : linkOptions(facts, edit);
+    kind === 'body'
+      ? bodyOptions(facts, edit)
+      : kind === 'lens'
+        ? lensOptions(facts, edit)
+        : linkOptions(facts, edit);
   const anchor = places.find((p) => p.kind === picking);
 
   return (
-    <section aria-label="The line" className="relative flex min-h-[19rem] flex-col bg-paper lg:min-h-0">
+    <section
+      aria-label="The line"
+      className="relative flex min-h-[19rem] flex-col bg-paper lg:min-h-0"
+    >
       <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
-        <svg width={w} height={h} className="absolute inset-0" role="group" aria-label="The rig from the side, to scale">
+        <svg
+          width={w}
+          height={h}
+          className="absolute inset-0"
+          role="group"
+          aria-label="The rig from the side, to scale"
+        >
           <defs>
-            <pattern id="foul" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+              id="foul"
+              width="6"
+              height="6"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
               <path d="M0 0v6" stroke="var(--fail)" strokeWidth="2" />
             </pattern>
             <clipPath id="line-field">
@@ -178,7 +225,11 @@ export function Line({
           <Ruler ticks={ticks} X={X} y={h - RULER} w={w} />
           <g clipPath="url(#line-field)">
             <ShapeGroup shapes={bodyShapes} pathOf={pathOf} lit={isLit(built.body?.id)} />
-            <ShapeGroup shapes={linkShapes} pathOf={pathOf} lit={built.links.some((x) => isLit(x.link.id))} />
+            <ShapeGroup
+              shapes={linkShapes}
+              pathOf={pathOf}
+              lit={built.links.some((x) => isLit(x.link.id))}
+            />
             <ShapeGroup shapes={lensShapes} pathOf={pathOf} lit={isLit(built.lens?.id)} />
             {built.body && l.mountFace !== null && bodyBroken(bodyShapes, clipR) ? (
               <BreakLines x1={X(l.from)} x2={X(l.mountFace)} top={Y(clipR)} bottom={Y(-clipR)} />
@@ -196,9 +247,38 @@ export function Line({
               />
             </g>
           ) : null}
+          <Dimensions dims={dims} X={X} y={h - RULER - BAND} />
+          {built.lens && lensFrom !== null ? (
+            <text
+              x={(X(lensFrom) + X(l.to)) / 2}
+              y={axis - reach * 0.5 * k}
+              textAnchor="middle"
+              fontSize="15"
+              fill="var(--ink)"
+              className="pointer-events-none"
+            >
+              {built.lens.name}
+            </text>
+          ) : null}
+          {built.body && l.mountFace !== null ? (
+            <text
+              x={(X(l.from) + X(0)) / 2}
+              y={axis + reach * 0.62 * k}
+              textAnchor="middle"
+              fontSize="15"
+              fill="var(--ink)"
+              className="pointer-events-none"
+            >
+              {built.body.name}
+            </text>
+          ) : null}
           {l.marks.map((m) => (
             <g key={m.label} stroke="var(--soft)" fill="var(--soft)">
-              <path d={`M${X(m.z)} ${Y(m.r + 3)}V${Y(-m.r - 3)}`} strokeDasharray="5 3" fill="none" />
+              <path
+                d={`M${X(m.z)} ${Y(m.r + 3)}V${Y(-m.r - 3)}`}
+                strokeDasharray="5 3"
+                fill="none"
+              />
             </g>
           ))}
           <path
@@ -222,7 +302,13 @@ export function Line({
                   stroke="var(--edge)"
                   strokeDasharray="7 5"
                 />
-                <text x={r.x + r.width / 2} y={axis - 8} textAnchor="middle" fill="var(--soft)" fontSize="15">
+                <text
+                  x={r.x + r.width / 2}
+                  y={axis - 8}
+                  textAnchor="middle"
+                  fill="var(--soft)"
+                  fontSize="15"
+                >
                   {p.label}
                 </text>
               </g>
@@ -253,17 +339,17 @@ export function Line({
           <Pins pins={pins} y={20} axisTop={Y(reach * 0.55)} lit={lit} onPick={onPick} />
         </svg>
         {/* Numbers of the drawing as buttons over it, so that each opens to where it comes from. */}
-        {dimensionRow(l.dimensions, X).map((d) => (
+        {dims.map((d) => (
           <div
             key={d.label}
-            className="absolute text-sm"
-            style={{ left: d.x - 34, top: h - RULER - (d.row === 0 ? 32 : 58), width: 68 }}
+            className="absolute"
+            style={{ left: d.at - LABEL / 2, top: h - RULER - BAND + 1, width: LABEL }}
           >
             <Sum
               label={d.label}
               sum={dimensionSum(built, d)}
               basis="number of the part"
-              className="min-h-7! w-full bg-paper/80 text-center leading-none"
+              className="w-full px-0! text-center"
             >
               {d.text}
             </Sum>
@@ -274,7 +360,7 @@ export function Line({
             key={m.label}
             className="pointer-events-none absolute whitespace-nowrap bg-panel/85 px-0.5 text-[13px] text-soft"
             style={{
-              top: Y(-m.r - 3) + 1 + i * 16,
+              top: Y(m.r + 3) - 20 - i * 18,
               ...(flipped ? { left: X(m.z) + 3 } : { right: w - X(m.z) + 3 }),
             }}
           >
@@ -317,7 +403,8 @@ export function Line({
         </Button>
       </div>
       <p className="sr-only" aria-live="polite">
-        {verdicts.filter((v) => v.state === 'fail').length} findings fail, {verdicts.filter((v) => v.state === 'tight').length} tight.
+        {verdicts.filter((v) => v.state === 'fail').length} findings fail,{' '}
+        {verdicts.filter((v) => v.state === 'tight').length} tight.
       </p>
     </section>
   );
@@ -369,12 +456,25 @@ function ShapeGroup({
 }
 
 /** The body goes on beyond the picture: a broken edge. */
-function BreakLines({ x1, x2, top, bottom }: { x1: number; x2: number; top: number; bottom: number }) {
+function BreakLines({
+  x1,
+  x2,
+  top,
+  bottom,
+}: {
+  x1: number;
+  x2: number;
+  top: number;
+  bottom: number;
+}) {
   const [a, b] = x1 < x2 ? [x1, x2] : [x2, x1];
   const n = Math.max(3, Math.round((b - a) / 18));
   const zig = (y: number, s: number) =>
     `M${a} ${y}` +
-    Array.from({ length: n }, (_, i) => `L${a + ((i + 0.5) * (b - a)) / n} ${y + (i % 2 ? s : -s)}`).join('') +
+    Array.from(
+      { length: n },
+      (_, i) => `L${a + ((i + 0.5) * (b - a)) / n} ${y + (i % 2 ? s : -s)}`,
+    ).join('') +
     `L${b} ${y}`;
   return (
     <g fill="none" stroke="var(--paper)" strokeWidth="5">
@@ -384,7 +484,17 @@ function BreakLines({ x1, x2, top, bottom }: { x1: number; x2: number; top: numb
   );
 }
 
-function Ruler({ ticks, X, y, w }: { ticks: readonly number[]; X: (z: number) => number; y: number; w: number }) {
+function Ruler({
+  ticks,
+  X,
+  y,
+  w,
+}: {
+  ticks: readonly number[];
+  X: (z: number) => number;
+  y: number;
+  w: number;
+}) {
   return (
     <g stroke="var(--soft)" fill="var(--soft)" fontSize="13">
       <path d={`M0 ${y}H${w}`} strokeWidth="1" />
@@ -405,28 +515,60 @@ function Ruler({ ticks, X, y, w }: { ticks: readonly number[]; X: (z: number) =>
   );
 }
 
-interface PlacedDimension {
-  x: number;
-  row: number;
-  text: string;
-  label: string;
-  path: string[];
-  from: number;
-  to: number;
+interface PlacedDimension extends Dimension {
+  /** Where its number stands: beside its middle when there is no room. */
+  at: number;
 }
 
-/** Texts that would run into each other go to a second row. */
-function dimensionRow(
-  dims: readonly { from: number; to: number; text: string; label: string; path: string[] }[],
+/** Numbers that would run into each other are moved apart along the band. */
+function dimensionLabels(
+  dims: readonly Dimension[],
   X: (z: number) => number,
+  w: number,
 ): PlacedDimension[] {
-  const placed: PlacedDimension[] = [];
-  for (const d of dims) {
-    const x = (X(d.from) + X(d.to)) / 2;
-    const busy = placed.some((p) => p.row === 0 && Math.abs(p.x - x) < 56);
-    placed.push({ ...d, x, row: busy ? 1 : 0 });
+  const placed = dims
+    .map((d) => ({ ...d, at: (X(d.from) + X(d.to)) / 2 }))
+    .sort((a, b) => a.at - b.at);
+  // A first guess from the left, then what runs out of the picture comes back from the right.
+  for (let i = 1; i < placed.length; i++)
+    placed[i]!.at = Math.max(placed[i]!.at, placed[i - 1]!.at + LABEL);
+  let limit = w - LABEL / 2;
+  for (let i = placed.length - 1; i >= 0; i--) {
+    placed[i]!.at = Math.min(placed[i]!.at, limit);
+    limit = placed[i]!.at - LABEL;
   }
   return placed;
+}
+
+/** Dimension lines: witness lines down from the faces, the stretch between them, its number. */
+function Dimensions({
+  dims,
+  X,
+  y,
+}: {
+  dims: readonly PlacedDimension[];
+  X: (z: number) => number;
+  y: number;
+}) {
+  return (
+    <g stroke="var(--soft)" fill="none" strokeWidth="1">
+      {dims.map((d) => {
+        const a = Math.min(X(d.from), X(d.to));
+        const b = Math.max(X(d.from), X(d.to));
+        return (
+          <g key={d.label}>
+            <path d={`M${a} ${y - 6}v16M${b} ${y - 6}v16M${a} ${y + 5}H${b}`} />
+            <path
+              d={`M${a} ${y + 5}l5 -2.5v5zM${b} ${y + 5}l-5 -2.5v5z`}
+              fill="var(--soft)"
+              stroke="none"
+            />
+            <path d={`M${(a + b) / 2} ${y + 5}L${d.at} ${y + 15}`} strokeDasharray="2 2" />
+          </g>
+        );
+      })}
+    </g>
+  );
 }
 
 interface Pin {
@@ -443,7 +585,7 @@ function pinsOf(facts: RigFacts, X: (z: number) => number): Pin[] {
   for (const v of facts.verdicts) {
     if (v.state === 'ok' || v.station === null) continue;
     const x = X(v.station);
-    const near = pins.find((p) => Math.abs(p.x - x) < 30);
+    const near = pins.find((p) => Math.abs(p.x - x) < 47);
     if (near) {
       near.keys.push(v.key);
       if (RANK[v.state] < RANK[near.state]) near.state = v.state;
@@ -479,9 +621,16 @@ function Pins({
             aria-label={`${STATE_WORD[p.state]} here, ${p.keys.length} ${p.keys.length === 1 ? 'finding' : 'findings'}: ${p.text}`}
             className={`group cursor-pointer outline-none ${STATE_TEXT[p.state]}`}
             onClick={() => onPick(next)}
-            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(next))}
+            onKeyDown={(e) =>
+              (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(next))
+            }
           >
-            <path d={`M${p.x} ${y + 16}V${axisTop}`} stroke="currentColor" strokeWidth={on ? 2 : 1} fill="none" />
+            <path
+              d={`M${p.x} ${y + 16}V${axisTop}`}
+              stroke="currentColor"
+              strokeWidth={on ? 2 : 1}
+              fill="none"
+            />
             <rect
               x={p.x - 22}
               y={y - 18}
@@ -497,7 +646,14 @@ function Pins({
               <StateShape state={p.state} />
             </g>
             {p.keys.length > 1 ? (
-              <text x={p.x + 10} y={y + 5} textAnchor="middle" fontSize="14" fontWeight="600" fill="currentColor">
+              <text
+                x={p.x + 10}
+                y={y + 5}
+                textAnchor="middle"
+                fontSize="14"
+                fontWeight="600"
+                fill="currentColor"
+              >
                 {p.keys.length}
               </text>
             ) : null}

@@ -62,7 +62,15 @@ export function MeasureField({
   if (!part) return null;
   const field: Field | null =
     m.path[0] === 'mounts'
-      ? { type: 'quantity', key: 'throat', label: m.label, unit: 'mm', cls: 'length', min: 1, max: 300 }
+      ? {
+          type: 'quantity',
+          key: 'throat',
+          label: m.label,
+          unit: 'mm',
+          cls: 'length',
+          min: 1,
+          max: 300,
+        }
       : fieldAt(part.kind, m.path.slice(2));
   if (!field) return null;
   if (field.type !== 'quantity')
@@ -81,7 +89,11 @@ export function MeasureField({
       defaultSource="measured"
       onKeep={(v) => {
         // An image circle that has no line in the table yet begins one.
-        if (m.path[2] === 'imageCircle' && readPath(facts.job, m.path.slice(0, 4)) === undefined && v !== undefined)
+        if (
+          m.path[2] === 'imageCircle' &&
+          readPath(facts.job, m.path.slice(0, 4)) === undefined &&
+          v !== undefined
+        )
           store?.edit({
             title: `Give ${m.label}`,
             changes: [{ path: m.path.slice(0, 3), value: [{ diameter: v }] }],

@@ -1,6 +1,14 @@
 import { worst, type State } from '@/core/checks/finding';
 import { searchParts } from '@/core/command/command';
-import { isBody, isLens, isLink, isReducer, type Body, type Lens, type Link } from '@/core/kit/types';
+import {
+  isBody,
+  isLens,
+  isLink,
+  isReducer,
+  type Body,
+  type Lens,
+  type Link,
+} from '@/core/kit/types';
 import { linksOf, specification, type FoundChain } from '@/core/mounts/chains';
 import { mountName } from '@/core/mounts/registry';
 import { chainsFor } from '@/core/checks/mount-chain';
@@ -56,7 +64,8 @@ export function lensOptions(facts: RigFacts, edit: (e: Edit) => void) {
 export function bodyOptions(facts: RigFacts, edit: (e: Edit) => void) {
   return (query: string): Option[] => {
     const all = facts.job.kit.filter(isBody);
-    const list = query.trim() === '' ? all : searchParts(all, query, 60).filter((p): p is Body => isBody(p));
+    const list =
+      query.trim() === '' ? all : searchParts(all, query, 60).filter((p): p is Body => isBody(p));
     return list.map((b, i) => {
       const move = putBody(facts.job, facts.rig, b);
       return {
@@ -100,7 +109,10 @@ function chainHint(c: FoundChain): string {
   return [
     `${c.joints} ${c.joints === 1 ? 'joint' : 'joints'}`,
     c.error === null ? 'a length is not known' : `nominal error ${mm(c.error, 2)}`,
-    c.links.filter(isReducer).map((r) => `${plain(valueOf(r.magnification) ?? NaN, 2)}\u00d7`).join(' '),
+    c.links
+      .filter(isReducer)
+      .map((r) => `${plain(valueOf(r.magnification) ?? NaN, 2)}\u00d7`)
+      .join(' '),
     c.toHire > 0 ? 'to hire' : '',
   ]
     .filter(Boolean)
@@ -116,7 +128,8 @@ export function linkOptions(facts: RigFacts, edit: (e: Edit) => void) {
     const list: Option[] = [];
     if (verdict?.kind === 'found')
       for (const c of verdict.chains) {
-        const name = c.links.length === 0 ? 'nothing: straight on' : c.links.map((l) => l.name).join(' + ');
+        const name =
+          c.links.length === 0 ? 'nothing: straight on' : c.links.map((l) => l.name).join(' + ');
         if (!name.toLowerCase().includes(q)) continue;
         const move = setBetween(facts.rig, c.links);
         list.push({
@@ -137,7 +150,9 @@ export function linkOptions(facts: RigFacts, edit: (e: Edit) => void) {
         pick: () => edit(setBetween(facts.rig, [])),
       });
     const links = linksOf(facts.job.kit);
-    for (const l of q === '' ? links.slice(0, 30) : searchParts(links, q, 30).filter((p): p is Link => isLink(p)))
+    for (const l of q === ''
+      ? links.slice(0, 30)
+      : searchParts(links, q, 30).filter((p): p is Link => isLink(p)))
       list.push({
         id: `piece:${l.id}`,
         name: l.name,

@@ -40,7 +40,10 @@ export function Plate({
   }, [built]);
   if (!built.body || !built.mode || !wq.known || !hq.known)
     return (
-      <section aria-label="The plate" className="border-t border-rule bg-panel p-4 lg:border-l lg:border-t-0">
+      <section
+        aria-label="The plate"
+        className="border-t border-rule bg-panel p-4 lg:border-l lg:border-t-0"
+      >
         <h2>The plate</h2>
         <p className="mt-2 text-soft">
           {!built.body
@@ -55,7 +58,7 @@ export function Plate({
   const mode: Rectangle = { w: wq.known.value, h: hq.known.value, x: 0, y: 0 };
   const s = framingSqueeze(built);
   const most = Math.max(mode.w * 1.16, Math.min(circle?.hi ?? 0, mode.w * 1.5));
-  const tall = Math.max(mode.h * 1.28, Math.min(circle?.hi ?? 0, mode.h * 1.9));
+  const tall = Math.max(mode.h * 1.28, Math.min(circle?.hi ?? 0, mode.h * 2.6));
   const k = Math.min((W - 70) / most, (H - 20) / tall);
   const cx = W / 2;
   const cy = H / 2;
@@ -85,7 +88,13 @@ export function Plate({
         aria-label={`The chip in ${built.mode.name}, ${exact(mode.w, 2)} by ${exact(mode.h, 2)} mm, with frames and image circle`}
       >
         <defs>
-          <pattern id="cut" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <pattern
+            id="cut"
+            width="5"
+            height="5"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
             <path d="M0 0v5" stroke="var(--fail)" strokeWidth="1.3" />
           </pattern>
           <clipPath id="plate-mode">
@@ -95,7 +104,13 @@ export function Plate({
         <rect {...rect(mode)} fill="var(--paper)" />
         {circle ? (
           <>
-            <circle cx={cx} cy={cy} r={(circle.value / 2) * k} fill="var(--glass)" fillOpacity="0.35" />
+            <circle
+              cx={cx}
+              cy={cy}
+              r={(circle.value / 2) * k}
+              fill="var(--glass)"
+              fillOpacity="0.35"
+            />
             {circle.hi - circle.lo > 1e-6 ? (
               <circle
                 cx={cx}
@@ -153,7 +168,14 @@ export function Plate({
           ) : null,
         )}
         {circle ? null : (
-          <text x={cx} y={H - 8} textAnchor="middle" fontSize="14" fill="var(--unknown)" fontWeight="600">
+          <text
+            x={cx}
+            y={H - 8}
+            textAnchor="middle"
+            fontSize="14"
+            fill="var(--unknown)"
+            fontWeight="600"
+          >
             {built.lens ? 'image circle not known' : 'no lens, no image circle'}
           </text>
         )}
@@ -183,7 +205,12 @@ export function Plate({
             basis="[math]"
           >
             <svg width="22" height="8" aria-hidden="true" className="mr-1 inline">
-              <path d="M0 4h22" stroke="var(--accent)" strokeWidth="2" strokeDasharray={DASH[i % DASH.length]} />
+              <path
+                d="M0 4h22"
+                stroke="var(--accent)"
+                strokeWidth="2"
+                strokeDasharray={DASH[i % DASH.length]}
+              />
             </svg>
             {frame.name}
             {px ? ` ${Math.floor(px.desqueezedW)} x ${Math.floor(px.h)}` : ''}
@@ -239,7 +266,9 @@ function Corner({
       aria-label={`${name} frame, corner margin ${signed(m.value)} mm, ${finding.state}`}
       className={`group cursor-pointer outline-none ${STATE_TEXT[finding.state]}`}
       onClick={() => onPick(finding.key)}
-      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(finding.key))}
+      onKeyDown={(e) =>
+        (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(finding.key))
+      }
     >
       <circle cx={x} cy={y} r="4" fill="currentColor" />
       <rect x={bx - 4} y={by - 9} width="84" height="44" fill="transparent" />
@@ -257,7 +286,14 @@ function Corner({
       <g transform={`translate(${bx + 5} ${by + 4})`}>
         <StateShape state={finding.state} />
       </g>
-      <text x={bx + 70} y={by + 18} textAnchor="end" fontSize="14" fontWeight="600" fill="currentColor">
+      <text
+        x={bx + 70}
+        y={by + 18}
+        textAnchor="end"
+        fontSize="14"
+        fontWeight="600"
+        fill="currentColor"
+      >
         {signed(m.value)}
       </text>
     </g>

@@ -73,7 +73,10 @@ function RuleLine({
   const id = useId();
   const keep = (v: number | undefined) =>
     store?.edit({
-      title: v === undefined ? `${rule.name}: as the set has it` : `${rule.name}: ${plain(v)} ${rule.unit}`,
+      title:
+        v === undefined
+          ? `${rule.name}: as the set has it`
+          : `${rule.name}: ${plain(v)} ${rule.unit}`,
       changes: job.rules
         ? [{ path: ['rules', 'values', rule.id], value: v }]
         : [{ path: ['rules'], value: { set: 'house', values: { [rule.id]: v } } }],
@@ -112,7 +115,9 @@ function RuleLine({
           />
         )}
         <span className="text-soft">{rule.unit}</span>
-        {value !== rule[set] ? <span className="text-sm text-soft">set has {plain(rule[set], 3)}</span> : null}
+        {value !== rule[set] ? (
+          <span className="text-sm text-soft">set has {plain(rule[set], 3)}</span>
+        ) : null}
       </div>
     </li>
   );

@@ -53,11 +53,14 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
               </tr>
             </thead>
             <tbody>
-              {table.rows.map(({ lens, cells }) => (
+              {table.rows.map(({ lens, between, cells }) => (
                 <tr key={lens.id} className="border-t border-rule">
                   <th scope="row" className="sticky left-0 bg-paper p-2 text-left font-normal">
                     <span className={lens.id === rig.lens ? 'font-semibold' : ''}>{lens.name}</span>
-                    <span className="block text-sm text-soft">{lensName(lens)}</span>
+                    <span className="block text-sm text-soft">
+                      {lensName(lens)}
+                      {between ? `; ${between}` : ''}
+                    </span>
                   </th>
                   {cells.map((c) => {
                     const on = c.lens === rig.lens && c.mode === rig.mode;

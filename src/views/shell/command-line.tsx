@@ -45,7 +45,11 @@ export function CommandLine({
     }
   };
   return (
-    <Dialog open={open} onOpenChange={(o) => (o ? onOpenChange(true) : close())} title="Command line">
+    <Dialog
+      open={open}
+      onOpenChange={(o) => (o ? onOpenChange(true) : close())}
+      title="Command line"
+    >
       <Command shouldFilter={false} label="Command line" loop>
         <Command.Input
           value={line}
@@ -56,7 +60,8 @@ export function CommandLine({
         <Command.List className="mt-2">
           {line.trim() !== '' ? (
             <Command.Empty className="p-3 text-soft">
-              Nothing by these words. Verbs: put, swap, go, find; a name, a focal length or a stop does too.
+              Nothing by these words. Verbs: put, swap, go, find; a name, a focal length or a stop
+              does too.
             </Command.Empty>
           ) : null}
           {list.map((s) => (

@@ -40,7 +40,11 @@ export function RigSwitch() {
         placeholder="which rig"
         options={options}
         trigger={
-          <Button look="bare" className="max-w-56 px-2" aria-label={`Rig: ${rig?.name ?? 'none'}. Choose another`}>
+          <Button
+            look="bare"
+            className="max-w-56 px-2"
+            aria-label={`Rig: ${rig?.name ?? 'none'}. Choose another`}
+          >
             <span className="truncate font-semibold">{rig?.name ?? 'no rig'}</span>
             <ChevronDown size={16} aria-hidden="true" />
           </Button>

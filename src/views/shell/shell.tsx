@@ -40,8 +40,6 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   const store = useStore();
   const snap = useSnapshot();
   const [line, setLine] = useState(false);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -60,7 +58,10 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   }, [store]);
 
   return (
-    <div className="flex min-h-dvh flex-col lg:h-dvh" data-ready={ready && snap.phase !== 'loading'}>
+    <div
+      className="flex min-h-dvh flex-col lg:h-dvh"
+      data-ready={snap.phase !== 'loading'}
+    >
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3"
@@ -72,7 +73,10 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
           <NamePlate />
         </Link>
         <RigSwitch />
-        <nav aria-label="Views" className="order-last flex w-full overflow-x-auto lg:order-none lg:ml-2 lg:w-auto">
+        <nav
+          aria-label="Views"
+          className="order-last flex w-full overflow-x-auto lg:order-none lg:ml-2 lg:w-auto"
+        >
           {VIEWS.map((v) => (
             <Link
               key={v.to}
@@ -85,7 +89,11 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
           ))}
         </nav>
         <div className="ml-auto flex items-center">
-          <Button look="bare" onClick={() => setLine(true)} aria-label="Command line, key full stop">
+          <Button
+            look="bare"
+            onClick={() => setLine(true)}
+            aria-label="Command line, key full stop"
+          >
             <TerminalSquare size={20} aria-hidden="true" />
             <span className="hidden text-soft xl:inline">put, swap, go, find</span>
             <kbd className="hidden rounded-sm border border-edge px-1.5 text-sm xl:inline">.</kbd>
@@ -132,7 +140,9 @@ function ThemeSwitch({ initial }: { initial: Theme }) {
     <Button
       look="bare"
       className="w-11 px-0"
-      aria-label={theme === 'set' ? 'Theme: set. Change to bench' : 'Theme: change between bench and set'}
+      aria-label={
+        theme === 'set' ? 'Theme: set. Change to bench' : 'Theme: change between bench and set'
+      }
       title="bench or set"
       onClick={() => {
         const next = dark() ? 'bench' : 'set';
@@ -141,7 +151,11 @@ function ThemeSwitch({ initial }: { initial: Theme }) {
         document.cookie = `theme=${next}; path=/; max-age=31536000; samesite=strict`;
       }}
     >
-      {theme === 'set' ? <Sun size={20} aria-hidden="true" /> : <Moon size={20} aria-hidden="true" />}
+      {theme === 'set' ? (
+        <Sun size={20} aria-hidden="true" />
+      ) : (
+        <Moon size={20} aria-hidden="true" />
+      )}
     </Button>
   );
 }
@@ -173,7 +187,10 @@ function Notices() {
   return (
     <>
       {snap.save === 'full' || snap.save === 'broken' ? (
-        <div role="alert" className="flex flex-wrap items-center gap-3 border-b border-fail bg-fail-wash px-4 py-1">
+        <div
+          role="alert"
+          className="flex flex-wrap items-center gap-3 border-b border-fail bg-fail-wash px-4 py-1"
+        >
           <p className="min-w-0 flex-1">
             {snap.save === 'full'
               ? 'This browser has no room left. '

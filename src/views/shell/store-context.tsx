@@ -1,6 +1,13 @@
 'use client';
 
-import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import { JobStore, type Snapshot } from '@/db/store';
 import type { Job } from '@/core/kit/types';
 
@@ -23,13 +30,10 @@ const LOADING: Snapshot = {
 };
 
 export function StoreProvider({ children }: { children: ReactNode }) {
-  const [store, setStore] = useState<JobStore | null>(null);
+  const [store] = useState(() => (typeof window === 'undefined' ? null : new JobStore()));
   useEffect(() => {
-    const made = new JobStore();
-    setStore(made);
-    void made.start(demoJob);
-    return () => made.db.close();
-  }, []);
+    void store?.start(demoJob);
+  }, [store]);
   return <Context value={store}>{children}</Context>;
 }
 

@@ -1,0 +1,36 @@
+const shared = {
+  transform: {
+    '^.+\\.(tsx?|mjs|js)$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+          target: 'es2022',
+        },
+      },
+    ],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap|@tanstack)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+};
+
+/** @type {import('jest').Config} */
+const config = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'core',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/{core,db,cli}/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'ui',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/{ui,views}/**/*.test.tsx'],
+    },
+  ],
+};
+
+export default config;
