@@ -22,6 +22,8 @@ const config = {
       ...shared,
       displayName: 'core',
       testEnvironment: 'node',
+      // A fake IndexedDB still tidies up after the last test of a file.
+      testEnvironmentOptions: { globalsCleanup: 'off' },
       testMatch: ['<rootDir>/src/{core,db,cli}/**/*.test.ts'],
     },
     {

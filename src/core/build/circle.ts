@@ -90,6 +90,17 @@ function missing(label: string, part: string, path: string[]): Formula {
  * @param withExit false leaves the exit circles out: what the lens alone would give
  */
 export function chipCircle(built: Built, withExit = true): Formula {
+  const kept = withExit ? whole : bare;
+  let formula = kept.get(built);
+  if (!formula) kept.set(built, (formula = makeChipCircle(built, withExit)));
+  return formula;
+}
+
+/** Several checks ask for the same circle of the same rig. */
+const whole = new WeakMap<Built, Formula>();
+const bare = new WeakMap<Built, Formula>();
+
+function makeChipCircle(built: Built, withExit: boolean): Formula {
   const lens = lensCircle(built);
   const outward = [...built.reducers].reverse();
   const n = lens.inputs.length;
@@ -115,7 +126,15 @@ export function chipCircle(built: Built, withExit = true): Formula {
 }
 
 /** Width and height of the recording mode. */
-export function modeSize(built: Built): [Given, Given] {
+export function modeSize(built: Built): readonly [Given, Given] {
+  let size = sizes.get(built);
+  if (!size) sizes.set(built, (size = readModeSize(built)));
+  return size;
+}
+
+const sizes = new WeakMap<Built, readonly [Given, Given]>();
+
+function readModeSize(built: Built): readonly [Given, Given] {
   const { body, mode } = built;
   if (!body || !mode)
     return [constant('mode width', 'mm', null), constant('mode height', 'mm', null)];

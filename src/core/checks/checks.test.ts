@@ -9,7 +9,12 @@ type OneRig = ReturnType<typeof testJob>;
 const all = (job: OneRig) => checkRig(job, job.rigs[0]);
 const one = (job: OneRig, key: string): Verdict => {
   const v = all(job).find((x) => x.key === key || x.id === key);
-  if (!v) throw new Error(`no ${key} among ${all(job).map((x) => x.key).join(', ')}`);
+  if (!v)
+    throw new Error(
+      `no ${key} among ${all(job)
+        .map((x) => x.key)
+        .join(', ')}`,
+    );
   return v;
 };
 const none = (job: OneRig, id: string) => all(job).every((v) => v.id !== id);
@@ -55,7 +60,9 @@ describe('coverage.frame', () => {
   });
 
   test('tight when the tolerance straddles, and asks for the circle', () => {
-    const job = testJob({ lens: testLens({ imageCircle: [{ diameter: { value: 43.5, tol: 1, from: 'sheet' } }] }) });
+    const job = testJob({
+      lens: testLens({ imageCircle: [{ diameter: { value: 43.5, tol: 1, from: 'sheet' } }] }),
+    });
     const v = one(job, 'coverage.frame');
     expect(v.state).toBe('tight');
     expect(v.measure[0]!.path).toEqual(['kit', 'lens', 'imageCircle', '0', 'diameter']);
@@ -73,7 +80,12 @@ describe('coverage.frame', () => {
 
   test('a measurement turns tight into ok or fail', () => {
     const circle = (value: number) =>
-      one(testJob({ lens: testLens({ imageCircle: [{ diameter: { value, tol: 0.1, from: 'measured' } }] }) }), 'coverage.frame').state;
+      one(
+        testJob({
+          lens: testLens({ imageCircle: [{ diameter: { value, tol: 0.1, from: 'measured' } }] }),
+        }),
+        'coverage.frame',
+      ).state;
     expect(circle(43.6)).toBe('ok');
     expect(circle(42.9)).toBe('fail');
     expect(circle(43.27)).toBe('tight');
@@ -104,7 +116,10 @@ describe('coverage.frame', () => {
   test('without an exit circle it is unknown, unless the lens alone already fails', () => {
     const with_ = (d: number) =>
       one(
-        testJob({ links: [testReducer({ exitCircle: undefined })], lens: testLens({ imageCircle: [{ diameter: exactly(d) }] }) }),
+        testJob({
+          links: [testReducer({ exitCircle: undefined })],
+          lens: testLens({ imageCircle: [{ diameter: exactly(d) }] }),
+        }),
         'coverage.frame',
       ).state;
     expect(with_(80)).toBe('unknown');
@@ -121,7 +136,10 @@ describe('coverage.frame', () => {
   });
 
   describe('image circle tables of zooms', () => {
-    const zoom = (focal: number, rows = [18, 24, 35].map((f, i) => ({ focal: f, diameter: exactly(40 + 4 * i) }))) =>
+    const zoom = (
+      focal: number,
+      rows = [18, 24, 35].map((f, i) => ({ focal: f, diameter: exactly(40 + 4 * i) })),
+    ) =>
       one(
         testJob({ lens: testLens({ focal: 18, focalTo: 50, imageCircle: rows }) }, { focal }),
         'coverage.frame',
@@ -146,7 +164,10 @@ describe('coverage.frame', () => {
   test('a circle stated for a deeper stop only stands in: at best tight', () => {
     const at = (stop: number) =>
       one(
-        testJob({ lens: testLens({ imageCircle: [{ stop: 4, diameter: exactly(46) }] }) }, { stop }),
+        testJob(
+          { lens: testLens({ imageCircle: [{ stop: 4, diameter: exactly(46) }] }) },
+          { stop },
+        ),
         'coverage.frame',
       );
     expect(at(4).state).toBe('ok');
@@ -161,7 +182,8 @@ describe('coverage.frame', () => {
       { stop: 4, diameter: exactly(46) },
     ];
     const margin = (stop: number) =>
-      one(testJob({ lens: testLens({ imageCircle: rows }) }, { stop }), 'coverage.frame').margin!.value;
+      one(testJob({ lens: testLens({ imageCircle: rows }) }, { stop }), 'coverage.frame').margin!
+        .value;
     expect(margin(2)).toBeCloseTo((43.4 - Math.hypot(36, 24)) / 2, 9);
     expect(margin(8)).toBeCloseTo((46 - Math.hypot(36, 24)) / 2, 9);
   });
@@ -169,7 +191,10 @@ describe('coverage.frame', () => {
 
 describe('coverage.chip', () => {
   const job = (more = {}) =>
-    testJob({ lens: testLens({ imageCircle: [{ diameter: exactly(42) }] }) }, { frames: [{ id: 'w', name: '2.39', aspect: 2.39 }], ...more });
+    testJob(
+      { lens: testLens({ imageCircle: [{ diameter: exactly(42) }] }) },
+      { frames: [{ id: 'w', name: '2.39', aspect: 2.39 }], ...more },
+    );
 
   test('cut corners outside every frame: usable, and it says exactly that', () => {
     const v = one(job(), 'coverage.chip');
@@ -183,7 +208,10 @@ describe('coverage.chip', () => {
   test('where the house wants the whole chip clean it fails', () => {
     const j = job();
     j.rules = { set: 'house', values: { 'coverage.clean-gate': 1 } };
-    expect(one(j, 'coverage.chip')).toMatchObject({ state: 'fail', limit: { rule: 'coverage.clean-gate' } });
+    expect(one(j, 'coverage.chip')).toMatchObject({
+      state: 'fail',
+      limit: { rule: 'coverage.clean-gate' },
+    });
   });
 
   test('without frames a cut corner fails', () => {
@@ -217,7 +245,12 @@ describe('coverage.pixels', () => {
   test('anamorphic: full height of 3:2 holds a 9:16 and a 2.39 after desqueeze', () => {
     const job = testJob(
       { lens: testLens({ squeeze: exactly(1.33) }) },
-      { frames: [{ id: 'w', name: '2.39', aspect: 2.39, deliver: { w: 3840, h: 1608 } }, { id: 'v', name: '9:16', aspect: 9 / 16, deliver: { w: 1080, h: 1920 } }] },
+      {
+        frames: [
+          { id: 'w', name: '2.39', aspect: 2.39, deliver: { w: 3840, h: 1608 } },
+          { id: 'v', name: '9:16', aspect: 9 / 16, deliver: { w: 1080, h: 1920 } },
+        ],
+      },
     );
     // 6000 wide at 2.39 / 1.33 = 1.797: 3338 high; desqueezed 7980 wide.
     expect(one(job, 'coverage.pixels:w').why).toContain('7980 x 3338 px');
@@ -228,7 +261,13 @@ describe('coverage.pixels', () => {
 
 describe('coverage.reducer-exit', () => {
   const exit = (value: number | undefined) =>
-    one(testJob({ links: [testReducer({ exitCircle: value === undefined ? undefined : exactly(value) })], lens: testLens({ imageCircle: [{ diameter: exactly(70) }] }) }), 'coverage.reducer-exit');
+    one(
+      testJob({
+        links: [testReducer({ exitCircle: value === undefined ? undefined : exactly(value) })],
+        lens: testLens({ imageCircle: [{ diameter: exactly(70) }] }),
+      }),
+      'coverage.reducer-exit',
+    );
   test('by the largest frame', () => {
     expect(exit(44).state).toBe('ok');
     expect(exit(44).why).toContain('It limits the circle here');
@@ -263,7 +302,9 @@ describe('mount.chain', () => {
     const v = one(testJob({ links: [testAdapter({ length: exactly(25) })] }), 'mount.chain');
     expect(v).toMatchObject({ state: 'fail', limit: { rule: 'mount.reach' } });
     expect(v.why).toContain('1.0 mm too far out');
-    expect(one(testJob({ links: [testAdapter({ length: exactly(23) })] }), 'mount.chain').why).toContain('too close');
+    expect(
+      one(testJob({ links: [testAdapter({ length: exactly(23) })] }), 'mount.chain').why,
+    ).toContain('too close');
   });
   test('more pieces than the house likes', () => {
     const job = testJob();
@@ -276,7 +317,9 @@ describe('mount.chain', () => {
     const v = one(testJob({ lens: testLens({ mount: undefined }) }), 'mount.chain');
     expect(v.state).toBe('unknown');
     expect(v.measure[0]!.path).toEqual(['kit', 'lens', 'mount']);
-    expect(one(testJob({ links: [testAdapter({ bodyMount: undefined })] }), 'mount.chain').state).toBe('unknown');
+    expect(
+      one(testJob({ links: [testAdapter({ bodyMount: undefined })] }), 'mount.chain').state,
+    ).toBe('unknown');
   });
 });
 
@@ -307,7 +350,9 @@ describe('mount.flange', () => {
   });
   test('two pixels instead of the format figure', () => {
     // 36 / 6000 x 2 = 0.012: depth of focus 0.024.
-    expect(flange(24.03, 0, { set: 'house', values: { 'focus.pixel-pair': 1 } }).state).toBe('fail');
+    expect(flange(24.03, 0, { set: 'house', values: { 'focus.pixel-pair': 1 } }).state).toBe(
+      'fail',
+    );
   });
   test('ahead of a reducer an error counts m squared', () => {
     const job = testJob({
@@ -328,13 +373,22 @@ describe('mount.flange', () => {
     const job = testJob({
       body: testBody({ flange: exactly(20) }),
       lens: testLens({ flange: exactly(44) }),
-      links: [testAdapter({ length: exactly(24.6816), slotGlass: exactly(2), slotIndex: exactly(1.517), slotAllowedFor: true })],
+      links: [
+        testAdapter({
+          length: exactly(24.6816),
+          slotGlass: exactly(2),
+          slotIndex: exactly(1.517),
+          slotAllowedFor: true,
+        }),
+      ],
     });
     expect(flangeError(build(job, job.rigs[0]))!.value).toBeCloseTo(0, 4);
   });
   test('says when T stands in for f', () => {
     expect(one(testJob(), 'mount.flange').sum).toContain('T stands in for f');
-    expect(one(testJob({ lens: testLens({ fStop: exactly(1.9) }) }), 'mount.flange').sum).not.toContain('T stands in');
+    expect(
+      one(testJob({ lens: testLens({ fStop: exactly(1.9) }) }), 'mount.flange').sum,
+    ).not.toContain('T stands in');
   });
 });
 
@@ -356,11 +410,16 @@ describe('mount.throat', () => {
     expect(one(throat(40, 26), 'mount.throat').state).toBe('ok');
   });
   test('a bore inside the adapter is met first', () => {
-    expect(one(throat(40, 3, { bore: exactly(38) }), 'mount.throat').why).toContain('the bore of Test adapter');
+    expect(one(throat(40, 3, { bore: exactly(38) }), 'mount.throat').why).toContain(
+      'the bore of Test adapter',
+    );
   });
   test('a group that may end before the narrow place may pass', () => {
     const job = testJob({
-      lens: testLens({ rearDiameter: exactly(53), rearProtrusion: { value: 24, tol: 1, from: 'sheet' } }),
+      lens: testLens({
+        rearDiameter: exactly(53),
+        rearProtrusion: { value: 24, tol: 1, from: 'sheet' },
+      }),
     });
     expect(one(job, 'mount.throat').state).toBe('tight');
   });
@@ -375,13 +434,21 @@ describe('mount.rear-depth', () => {
     one(
       testJob({
         body: testBody(body),
-        links: [testReducer({ rearProtrusion: protrusion === undefined ? undefined : exactly(protrusion), ...reducer })],
+        links: [
+          testReducer({
+            rearProtrusion: protrusion === undefined ? undefined : exactly(protrusion),
+            ...reducer,
+          }),
+        ],
       }),
       'mount.rear-depth:reducer',
     );
   test('cavity 14, half a millimetre of air: 13.5 is the limit', () => {
     expect(depth(13.5).state).toBe('ok');
-    expect(depth(13.6)).toMatchObject({ state: 'fail', limit: { value: 0.5, rule: 'mount.rear-clearance' } });
+    expect(depth(13.6)).toMatchObject({
+      state: 'fail',
+      limit: { value: 0.5, rule: 'mount.rear-clearance' },
+    });
     expect(depth(13.6).why).toContain('strikes');
   });
   test('too shallow never reaches infinity', () => {
@@ -401,17 +468,33 @@ describe('mount.rear-depth', () => {
     expect(depth(8, {}, { madeFor: ['body'] }).state).toBe('ok');
   });
   test('a lens that reaches into a reducer meets its glass', () => {
-    const v = one(testJob({ links: [testReducer()], lens: testLens({ rearProtrusion: exactly(6.8) }) }), 'mount.rear-depth:lens');
+    const v = one(
+      testJob({ links: [testReducer()], lens: testLens({ rearProtrusion: exactly(6.8) }) }),
+      'mount.rear-depth:lens',
+    );
     expect(v.state).toBe('fail');
     expect(v.margin!.value).toBeCloseTo(7 - 0.5 - 6.8, 9);
   });
   test('a lens without anything behind its flange is not asked about', () => {
-    expect(all(testJob({ lens: testLens({ rearProtrusion: exactly(0) }) })).some((v) => v.key === 'mount.rear-depth:lens')).toBe(false);
+    expect(
+      all(testJob({ lens: testLens({ rearProtrusion: exactly(0) }) })).some(
+        (v) => v.key === 'mount.rear-depth:lens',
+      ),
+    ).toBe(false);
   });
 
   describe('what was tried together', () => {
-    const tried = (protrusion: number | undefined, result: 'fits' | 'fits with force' | 'does not fit') => {
-      const job = testJob({ links: [testReducer({ rearProtrusion: protrusion === undefined ? undefined : exactly(protrusion) })] });
+    const tried = (
+      protrusion: number | undefined,
+      result: 'fits' | 'fits with force' | 'does not fit',
+    ) => {
+      const job = testJob({
+        links: [
+          testReducer({
+            rearProtrusion: protrusion === undefined ? undefined : exactly(protrusion),
+          }),
+        ],
+      });
       job.trials = [{ id: 't', parts: ['reducer', 'body'], result, role: 'focus puller' }];
       return one(job, 'mount.rear-depth:reducer');
     };
@@ -446,7 +529,10 @@ describe('mount.glass-path', () => {
     expect(v.why).toContain('0.68 mm back');
   });
   test('pulling out glass that was allowed for moves it the other way', () => {
-    const v = one(slot({ slot: 'empty' }, { slotAllowedFor: true, length: exactly(24.68) }), 'mount.glass-path');
+    const v = one(
+      slot({ slot: 'empty' }, { slotAllowedFor: true, length: exactly(24.68) }),
+      'mount.glass-path',
+    );
     expect(v.state).toBe('fail');
     expect(v.why).toContain('0.68 mm forward');
     expect(v.why).toContain('clear glass');
@@ -478,7 +564,12 @@ describe('mount.glass-path', () => {
 describe('mount.play', () => {
   const play = (value: number | undefined, more = {}, use = {}) =>
     one(
-      testJob({ links: [testAdapter({ play: value === undefined ? undefined : exactly(value), ...more })] }, { between: [{ part: 'adapter', ...use }] }),
+      testJob(
+        {
+          links: [testAdapter({ play: value === undefined ? undefined : exactly(value), ...more })],
+        },
+        { between: [{ part: 'adapter', ...use }] },
+      ),
       'mount.play',
     );
   test('by the house limits', () => {
@@ -492,13 +583,26 @@ describe('mount.play', () => {
     expect(play(0.2, { foot: true }, { tied: true }).state).toBe('ok');
   });
   test('only where there is a joint to rock', () => {
-    expect(none(testJob({ links: [], lens: testLens({ mount: 'ml-20.00-51.6' }) }), 'mount.play')).toBe(true);
+    expect(
+      none(testJob({ links: [], lens: testLens({ mount: 'ml-20.00-51.6' }) }), 'mount.play'),
+    ).toBe(true);
   });
 });
 
 describe('mount.control', () => {
-  const control = (aperture: 'manual' | 'electronic' | undefined, passes: boolean | undefined, body: 'electronic' | 'none' | undefined = 'electronic') =>
-    one(testJob({ body: testBody({ control: body }), lens: testLens({ aperture }), links: [testAdapter({ passesControl: passes })] }), 'mount.control');
+  const control = (
+    aperture: 'manual' | 'electronic' | undefined,
+    passes: boolean | undefined,
+    body: 'electronic' | 'none' | undefined = 'electronic',
+  ) =>
+    one(
+      testJob({
+        body: testBody({ control: body }),
+        lens: testLens({ aperture }),
+        links: [testAdapter({ passesControl: passes })],
+      }),
+      'mount.control',
+    );
   test('every way it can go', () => {
     expect(control('manual', false).state).toBe('ok');
     expect(control('electronic', true).state).toBe('ok');
@@ -508,7 +612,11 @@ describe('mount.control', () => {
     expect(control(undefined, true).measure[0]!.path).toEqual(['kit', 'lens', 'aperture']);
   });
   test('a body that does not say', () => {
-    const job = testJob({ body: testBody(), lens: testLens({ aperture: 'electronic' }), links: [testAdapter({ passesControl: true })] });
+    const job = testJob({
+      body: testBody(),
+      lens: testLens({ aperture: 'electronic' }),
+      links: [testAdapter({ passesControl: true })],
+    });
     delete (job.kit[0] as { control?: string }).control;
     expect(one(job, 'mount.control').state).toBe('unknown');
   });
@@ -519,7 +627,10 @@ describe('the demo', () => {
   const of = (rig: string, key: string, change?: (j: Job) => void) => {
     const copy = structuredClone(job);
     change?.(copy);
-    return checkRig(copy, copy.rigs.find((r) => r.id === rig)!).find((v) => v.key === key)!;
+    return checkRig(
+      copy,
+      copy.rigs.find((r) => r.id === rig)!,
+    ).find((v) => v.key === key)!;
   };
 
   test('the wrong reducer is caught with numbers', () => {
@@ -531,7 +642,9 @@ describe('the demo', () => {
 
   test('the Super 35 prime fails on full width and is ok in the crop', () => {
     expect(of('wheelhouse-a', 'coverage.frame:f239').state).toBe('fail');
-    expect(of('wheelhouse-a', 'coverage.frame:f239').why).toMatch(/What is left for sure is the frame at 78\.9 %: 28\.4 x 11\.9 mm, 4771 x 1996 px/);
+    expect(of('wheelhouse-a', 'coverage.frame:f239').why).toMatch(
+      /What is left for sure is the frame at 78\.9 %: 28\.4 x 11\.9 mm, 4771 x 1996 px/,
+    );
     const crop = (j: Job) => {
       j.rigs.find((r) => r.id === 'wheelhouse-a')!.mode = 's35';
     };

@@ -1,4 +1,4 @@
-import { framingSqueeze, modeSize } from '../build/circle';
+import { framingSqueeze } from '../build/circle';
 import type { Built } from '../build/build';
 import { constant, exactly } from '../build/given';
 import type { Frame } from '../kit/types';
@@ -16,15 +16,16 @@ export interface FramePixels {
   desqueezedW: number;
 }
 
-/** Pixels that a delivery frame takes from a mode; null when a number is missing. */
+/**
+ * Pixels that a delivery frame takes from a mode; null when a number is missing. Frame lines are
+ * laid out in pixels, so the size of the chip in mm has no part in it.
+ */
 export function framePixels(built: Built, frame: Frame): FramePixels | null {
   const { mode } = built;
-  const [w, h] = modeSize(built);
-  if (!mode?.pxW || !mode.pxH || !w.known || !h.known || !built.squeeze.known) return null;
+  if (!mode?.pxW || !mode.pxH || !built.squeeze.known) return null;
   const s = framingSqueeze(built);
-  const r = frameOnChip(frame, { w: w.known.value, h: h.known.value }, s);
-  const px = { w: (mode.pxW * r.w) / w.known.value, h: (mode.pxH * r.h) / h.known.value };
-  return { ...px, desqueezedW: px.w * s };
+  const r = frameOnChip({ ...frame, x: 0, y: 0 }, { w: mode.pxW, h: mode.pxH }, s);
+  return { w: r.w, h: r.h, desqueezedW: r.w * s };
 }
 
 export const coveragePixels: Check = {
@@ -57,7 +58,6 @@ export const coveragePixels: Check = {
         path: ['kit', body.id, 'modes', mode.id, field],
         part: body.id,
       });
-      const [sizeW, sizeH] = modeSize(built);
       return judge({
         id: 'coverage.pixels',
         key,
@@ -67,7 +67,7 @@ export const coveragePixels: Check = {
         inputs: [
           input(`pixels wide of ${mode.name}`, 'pxW', px ? px.desqueezedW : (mode.pxW ?? null)),
           input(`pixels high of ${mode.name}`, 'pxH', px ? px.h : (mode.pxH ?? null)),
-          ...(px ? [] : [sizeW, sizeH, built.squeeze]),
+          ...(px ? [] : [built.squeeze]),
         ],
         margin: (x) => limit / Math.max(dw / x[0]!, dh / x[1]!) - 1,
         wanted: limit - 1,
@@ -88,7 +88,7 @@ export const coveragePixels: Check = {
               : `${left}: ${dw} x ${dh} would be scaled up ${say((scale - 1) * 100, '%')}, more than the ${say((limit - 1) * 100, '%')} the house allows.`;
         },
         sum: () =>
-          `scale = max(${dw} / ${exact(px!.desqueezedW, 0)}, ${dh} / ${exact(px!.h, 0)}) = ` +
+          `scale = max(${dw} / ${Math.floor(px!.desqueezedW)}, ${dh} / ${Math.floor(px!.h)}) = ` +
           `${exact(Math.max(dw / px!.desqueezedW, dh / px!.h), 3)}; limit ${exact(limit, 2)}`,
         lacking: (missing) =>
           `The pixels inside the ${frame.name} frame are not known: ${missing} missing.`,

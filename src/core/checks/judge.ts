@@ -76,13 +76,30 @@ export function judge(j: Judgement): Verdict {
   let state = stateOf(s.lo, s.hi, j.wanted);
   if (state === 'ok' && j.assumed) state = 'tight';
   const outcome: Outcome = { ...s, state };
+  // The sentences are made when they are first read: trying fixes runs every check dozens of
+  // times and reads the sentence of almost none of them. Own accessors, so that a copy has them.
+  let why: string | null = null;
+  let sum: string | null = null;
   return {
-    ...base,
+    id: base.id,
+    key: base.key,
+    about: base.about,
+    frame: base.frame,
+    station: base.station,
     state,
     margin: { value: s.value, lo: s.lo, hi: s.hi, unit: j.unit },
-    why: j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : ''),
-    sum: j.sum(outcome),
+    limit: base.limit,
+    get why() {
+      why ??= j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : '');
+      return why;
+    },
+    get sum() {
+      sum ??= j.sum(outcome);
+      return sum;
+    },
+    wanted: base.wanted,
     measure: state === 'tight' ? doubts(j.inputs, raw.shares) : [],
+    basis: base.basis,
   };
 }
 

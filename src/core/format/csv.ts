@@ -19,7 +19,7 @@ import { ID_PATTERN, MOST_PARTS, shapeOfPart } from './shape';
 export function columnName(field: Field): string {
   const snake = field.key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
   const unit = field.type === 'quantity' || field.type === 'number' ? field.unit : '';
-  return unit ? `${snake}_${unit}` : snake;
+  return unit ? `${snake}_${unit.toLowerCase()}` : snake;
 }
 
 /** All columns of a kind, in the order they are written. */

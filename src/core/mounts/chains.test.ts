@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { isReducer, type Link } from '../kit/types';
 import { demo, exactly, testAdapter, testReducer } from '../test-kit';
-import { CLOSES_WITHIN, compareChains, findChains, judgeChains, linkError, linksOf, specification } from './chains';
+import {
+  CLOSES_WITHIN,
+  compareChains,
+  findChains,
+  judgeChains,
+  linkError,
+  linksOf,
+  specification,
+} from './chains';
 import { mountIndex, mountName, STANDARD_MOUNTS } from './registry';
 
 const mounts = mountIndex({});
@@ -47,13 +55,28 @@ describe('adapter search', () => {
         fc.integer({ min: 1, max: 4 }),
         (made, body, lens, most) => {
           const kit: Link[] = made.map((m, i) => {
-            const length = mounts.get(m.lensMount)!.flange!.value - mounts.get(m.bodyMount)!.flange!.value + m.off;
-            const base = { id: `l${i}`, name: `l${i}`, lensMount: m.lensMount, bodyMount: m.bodyMount, count: m.count };
+            const length =
+              mounts.get(m.lensMount)!.flange!.value -
+              mounts.get(m.bodyMount)!.flange!.value +
+              m.off;
+            const base = {
+              id: `l${i}`,
+              name: `l${i}`,
+              lensMount: m.lensMount,
+              bodyMount: m.bodyMount,
+              count: m.count,
+            };
             return m.reducer
               ? testReducer({ ...base, backFocus: exactly(m.off) })
               : testAdapter({ ...base, length: m.known ? exactly(length) : undefined });
           });
-          const found = findChains({ bodyMount: body, lensMount: lens, links: kit, mounts, maxPieces: most });
+          const found = findChains({
+            bodyMount: body,
+            lensMount: lens,
+            links: kit,
+            mounts,
+            maxPieces: most,
+          });
           expect(found.map((c) => c.links.map((l) => l.id).join('>')).sort()).toEqual(
             enumerate(kit, body, lens, most),
           );
@@ -68,7 +91,13 @@ describe('adapter search', () => {
 
   test('stops once there are enough answers at the fewest joints', () => {
     const kit = Array.from({ length: 30 }, (_, i) => testAdapter({ id: `a${i}`, name: `a${i}` }));
-    const found = findChains({ bodyMount: 'ml-20.00-51.6', lensMount: 'slr-44.00-54', links: kit, mounts, enough: 5 });
+    const found = findChains({
+      bodyMount: 'ml-20.00-51.6',
+      lensMount: 'slr-44.00-54',
+      links: kit,
+      mounts,
+      enough: 5,
+    });
     expect(found.length).toBe(30);
     expect(found.every((c) => c.joints === 2)).toBe(true);
   });
@@ -84,13 +113,23 @@ describe('adapter search', () => {
       testReducer({ id: 'glass', name: 'glass' }),
       testAdapter({ id: 'own', name: 'own' }),
     ];
-    const found = findChains({ bodyMount: 'ml-20.00-51.6', lensMount: 'slr-44.00-54', links: kit, mounts });
+    const found = findChains({
+      bodyMount: 'ml-20.00-51.6',
+      lensMount: 'slr-44.00-54',
+      links: kit,
+      mounts,
+    });
     expect(found.map((c) => c.links[0]!.id)).toEqual(['own', 'glass', 'hire']);
   });
 
   test('demo: screw lens to SLR bayonet to mirrorless', () => {
     const job = demo();
-    const [best] = findChains({ bodyMount: 'ml-20.00-51.6', lensMount: 'm42', links: linksOf(job.kit), mounts });
+    const [best] = findChains({
+      bodyMount: 'ml-20.00-51.6',
+      lensMount: 'm42',
+      links: linksOf(job.kit),
+      mounts,
+    });
     expect(best!.links.map((l) => l.id)).toEqual(['ferrule-44-20', 'wafer-m42-44']);
     expect(best!.joints).toBe(3);
     // 45.46 - 20.00 = 25.46 = 24.00 + 1.46: the lengths add up to the flange difference.
@@ -99,7 +138,13 @@ describe('adapter search', () => {
 
   test('demo: positive lock to mirrorless, the owned one before the one to hire', () => {
     const job = demo();
-    const found = findChains({ bodyMount: 'ml-20.00-51.6', lensMount: 'pl', links: linksOf(job.kit), mounts, closes: 0.8 });
+    const found = findChains({
+      bodyMount: 'ml-20.00-51.6',
+      lensMount: 'pl',
+      links: linksOf(job.kit),
+      mounts,
+      closes: 0.8,
+    });
     expect(found[0]!.links.map((l) => l.id)).toEqual(['ferrule-pl-20']);
     expect(found.some((c) => c.links[0]!.id === 'sluice-pl-20')).toBe(true);
   });
@@ -131,10 +176,18 @@ describe('a chain that cannot exist says why', () => {
   });
 
   test('names the part that would join a piece that is there', () => {
-    const wafer = testAdapter({ id: 'w', name: 'Wafer', lensMount: 'm42', bodyMount: 'slr-44.00-54', length: exactly(1.46) });
+    const wafer = testAdapter({
+      id: 'w',
+      name: 'Wafer',
+      lensMount: 'm42',
+      bodyMount: 'slr-44.00-54',
+      length: exactly(1.46),
+    });
     const v = judge('ml-18.00-46', 'm42', [wafer]);
     expect(v.kind === 'missing' && v.parts.map((p) => specification(p, mounts))).toEqual(
-      expect.arrayContaining([expect.stringMatching(/lens side SLR bayonet 44\.00 \/ 54.*26\.00 mm.*Wafer/)]),
+      expect.arrayContaining([
+        expect.stringMatching(/lens side SLR bayonet 44\.00 \/ 54.*26\.00 mm.*Wafer/),
+      ]),
     );
   });
 

@@ -65,19 +65,29 @@ export interface MountFacts {
 
 export type MountIndex = ReadonlyMap<string, MountFacts>;
 
+function facts(m: Mount, own: boolean): MountFacts {
+  return {
+    id: m.id,
+    name: m.name,
+    flange: known(m.flange, 'flange'),
+    throat: known(m.throat, 'length'),
+    own,
+    note: m.note ?? '',
+  };
+}
+
+const STANDARD_INDEX: MountIndex = new Map(STANDARD_MOUNTS.map((m) => [m.id, facts(m, false)]));
+
 /** All mounts a job knows: the standard ones, its own, and the crew's names for them. */
 export function mountIndex(job: Pick<Job, 'mounts' | 'aliases'>): MountIndex {
-  const index = new Map<string, MountFacts>();
+  if (!job.mounts?.length && !job.aliases) return STANDARD_INDEX;
+  const index = new Map(job.aliases ? [] : STANDARD_INDEX);
   const add = (m: Mount, own: boolean) =>
     index.set(m.id, {
-      id: m.id,
+      ...facts(m, own),
       name: (job.aliases && Object.hasOwn(job.aliases, m.id) && job.aliases[m.id]) || m.name,
-      flange: known(m.flange, 'flange'),
-      throat: known(m.throat, 'length'),
-      own,
-      note: m.note ?? '',
     });
-  for (const m of STANDARD_MOUNTS) add(m, false);
+  if (job.aliases) for (const m of STANDARD_MOUNTS) add(m, false);
   for (const m of job.mounts ?? []) add(m, true);
   return index;
 }

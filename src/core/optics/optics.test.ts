@@ -1,8 +1,22 @@
 import fc from 'fast-check';
 import { depthOfFocus, errorFromMarks, glassShift, imageDistance } from './backfocus';
-import { cornerMargin, farthestCorner, frameOnChip, largestInCircle, largestInRectangle, scaleUp } from './coverage';
+import {
+  cornerMargin,
+  farthestCorner,
+  frameOnChip,
+  largestInCircle,
+  largestInRectangle,
+  scaleUp,
+} from './coverage';
 import { circleOfConfusion, depthOfField, hyperfocal } from './depth';
-import { desqueezedAspect, diagonalCrop, fieldOfView, focalFor, looksLike, widthCrop } from './field';
+import {
+  desqueezedAspect,
+  diagonalCrop,
+  fieldOfView,
+  focalFor,
+  looksLike,
+  widthCrop,
+} from './field';
 import { ASPECTS, diagonal, format, FORMATS } from './formats';
 import { equivalentWidth, reducedCircle, reducedFocal, reducedStop, stopsGained } from './reducer';
 
@@ -49,9 +63,13 @@ describe('field of view', () => {
 
   test('the inverse gives the focal length back', () => {
     fc.assert(
-      fc.property(fc.double({ min: 4, max: 70, noNaN: true }), fc.double({ min: 5, max: 800, noNaN: true }), (w, f) => {
-        expect(focalFor(w, fieldOfView(w, f))).toBeCloseTo(f, 6);
-      }),
+      fc.property(
+        fc.double({ min: 4, max: 70, noNaN: true }),
+        fc.double({ min: 5, max: 800, noNaN: true }),
+        (w, f) => {
+          expect(focalFor(w, fieldOfView(w, f))).toBeCloseTo(f, 6);
+        },
+      ),
     );
   });
 
@@ -87,7 +105,10 @@ describe('reducers', () => {
 
   test('18.96 mm behind 0.71 sees what 26.70 mm sees', () => {
     expect(equivalentWidth(18.96, 0.71).toFixed(2)).toBe('26.70');
-    expect(fieldOfView(18.96, reducedFocal(35, 0.71))).toBeCloseTo(fieldOfView(18.96 / 0.71, 35), 9);
+    expect(fieldOfView(18.96, reducedFocal(35, 0.71))).toBeCloseTo(
+      fieldOfView(18.96 / 0.71, 35),
+      9,
+    );
   });
 
   test('never faster than its own limit, never a larger circle than its exit', () => {
@@ -111,9 +132,13 @@ describe('back focus', () => {
 
   test('thin lens equation 1/f = 1/s + 1/v', () => {
     fc.assert(
-      fc.property(fc.double({ min: 5, max: 300, noNaN: true }), fc.double({ min: 1300, max: 1e5, noNaN: true }), (f, s) => {
-        expect(1 / s + 1 / imageDistance(f, s)).toBeCloseTo(1 / f, 9);
-      }),
+      fc.property(
+        fc.double({ min: 5, max: 300, noNaN: true }),
+        fc.double({ min: 1300, max: 1e5, noNaN: true }),
+        (f, s) => {
+          expect(1 / s + 1 / imageDistance(f, s)).toBeCloseTo(1 / f, 9);
+        },
+      ),
     );
   });
 
@@ -166,7 +191,10 @@ describe('depth of field', () => {
 
 describe('coverage', () => {
   test('margin of a centred frame is half of circle less diagonal', () => {
-    expect(cornerMargin({ w: 36, h: 24, x: 0, y: 0 }, 45)).toBeCloseTo((45 - Math.hypot(36, 24)) / 2, 12);
+    expect(cornerMargin({ w: 36, h: 24, x: 0, y: 0 }, 45)).toBeCloseTo(
+      (45 - Math.hypot(36, 24)) / 2,
+      12,
+    );
   });
 
   test('an off-centre frame is judged at its farthest corner, found by trying all four', () => {
@@ -178,7 +206,10 @@ describe('coverage', () => {
           const corners = [1, -1].flatMap((a) =>
             [1, -1].map((b) => Math.hypot(x! + (a * w!) / 2, y! + (b * h!) / 2)),
           );
-          expect(farthestCorner({ w: w!, h: h!, x: x!, y: y! })).toBeCloseTo(Math.max(...corners), 9);
+          expect(farthestCorner({ w: w!, h: h!, x: x!, y: y! })).toBeCloseTo(
+            Math.max(...corners),
+            9,
+          );
         },
       ),
     );

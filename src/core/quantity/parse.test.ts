@@ -36,14 +36,23 @@ describe('lengths as people type them', () => {
     expect(length('3"', 1000)).toBeCloseTo(76.2, 9);
   });
 
-  test.each(['', 'wide', '77.2.1', '1/0', '77 pt', '--3', '1e5000', 'NaN', 'Infinity', '3 1 /', '"'])(
-    'refuses %j with a sentence that shows what was expected',
-    (text) => {
-      const said = length(text);
-      expect(typeof said).toBe('string');
-      expect(said).toMatch(/Expected something like 77\.2/);
-    },
-  );
+  test.each([
+    '',
+    'wide',
+    '77.2.1',
+    '1/0',
+    '77 pt',
+    '--3',
+    '1e5000',
+    'NaN',
+    'Infinity',
+    '3 1 /',
+    '"',
+  ])('refuses %j with a sentence that shows what was expected', (text) => {
+    const said = length(text);
+    expect(typeof said).toBe('string');
+    expect(said).toMatch(/Expected something like 77\.2/);
+  });
 });
 
 describe('quantities as people type them', () => {
@@ -97,11 +106,15 @@ describe('quantities as people type them', () => {
 
   test('never throws, whatever is typed', () => {
     fc.assert(
-      fc.property(fc.string({ maxLength: 60 }), fc.constantFrom('mm', 'x', 'T', ''), (text, unit) => {
-        const r = parseQuantity(text, unit);
-        if (r.ok) expect(Number.isFinite(r.value.value)).toBe(true);
-        else expect(r.sentence.length).toBeGreaterThan(10);
-      }),
+      fc.property(
+        fc.string({ maxLength: 60 }),
+        fc.constantFrom('mm', 'x', 'T', ''),
+        (text, unit) => {
+          const r = parseQuantity(text, unit);
+          if (r.ok) expect(Number.isFinite(r.value.value)).toBe(true);
+          else expect(r.sentence.length).toBeGreaterThan(10);
+        },
+      ),
       { numRuns: 2000 },
     );
   });

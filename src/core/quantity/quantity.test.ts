@@ -16,7 +16,13 @@ describe('quantities', () => {
   });
 
   test('a bare number is from the sheet', () => {
-    expect(known(43.3, 'circle')).toEqual({ value: 43.3, tol: 1, from: 'sheet', lo: 42.3, hi: 44.3 });
+    expect(known(43.3, 'circle')).toEqual({
+      value: 43.3,
+      tol: 1,
+      from: 'sheet',
+      lo: 42.3,
+      hi: 44.3,
+    });
   });
 
   test('a stated tolerance stands, also zero', () => {
@@ -35,27 +41,39 @@ describe('quantities', () => {
 
 describe('tolerances through a formula', () => {
   const range = fc
-    .tuple(fc.double({ min: 0.5, max: 50, noNaN: true }), fc.double({ min: 0, max: 0.4, noNaN: true }))
+    .tuple(
+      fc.double({ min: 0.5, max: 50, noNaN: true }),
+      fc.double({ min: 0, max: 0.4, noNaN: true }),
+    )
     .map(([value, t]) => ({ value, lo: value - t, hi: value + t }));
 
   test('contains every draw and is reached at its ends, for a monotone formula', () => {
     fc.assert(
-      fc.property(range, range, range, fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 30, maxLength: 30 }), (a, b, c, draws) => {
-        const f = (x: readonly number[]) => (x[0]! * x[1]!) / 2 - Math.hypot(x[1]!, x[2]!) / 2 - x[2]!;
-        const monotone = (x: readonly number[]) => Math.min(x[0]! * x[1]!, 40) - x[2]!;
-        for (const g of [monotone]) {
-          const s = spread([a, b, c], g);
-          for (let i = 0; i + 2 < draws.length; i += 3) {
-            const v = g([a, b, c].map((r, k) => r.lo + (r.hi - r.lo) * draws[i + k]!));
-            expect(v).toBeGreaterThanOrEqual(s.lo - 1e-9);
-            expect(v).toBeLessThanOrEqual(s.hi + 1e-9);
+      fc.property(
+        range,
+        range,
+        range,
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 30, maxLength: 30 }),
+        (a, b, c, draws) => {
+          const f = (x: readonly number[]) =>
+            (x[0]! * x[1]!) / 2 - Math.hypot(x[1]!, x[2]!) / 2 - x[2]!;
+          const monotone = (x: readonly number[]) => Math.min(x[0]! * x[1]!, 40) - x[2]!;
+          for (const g of [monotone]) {
+            const s = spread([a, b, c], g);
+            for (let i = 0; i + 2 < draws.length; i += 3) {
+              const v = g([a, b, c].map((r, k) => r.lo + (r.hi - r.lo) * draws[i + k]!));
+              expect(v).toBeGreaterThanOrEqual(s.lo - 1e-9);
+              expect(v).toBeLessThanOrEqual(s.hi + 1e-9);
+            }
+            const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((m) =>
+              g([a, b, c].map((r, k) => ((m >> k) & 1 ? r.hi : r.lo))),
+            );
+            expect(s.lo).toBeCloseTo(Math.min(...corners), 9);
+            expect(s.hi).toBeCloseTo(Math.max(...corners), 9);
           }
-          const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((m) => g([a, b, c].map((r, k) => ((m >> k) & 1 ? r.hi : r.lo))));
-          expect(s.lo).toBeCloseTo(Math.min(...corners), 9);
-          expect(s.hi).toBeCloseTo(Math.max(...corners), 9);
-        }
-        expect(Number.isFinite(f([a.value, b.value, c.value]))).toBe(true);
-      }),
+          expect(Number.isFinite(f([a.value, b.value, c.value]))).toBe(true);
+        },
+      ),
     );
   });
 
@@ -74,7 +92,11 @@ describe('tolerances through a formula', () => {
   });
 
   test('absolute value of an interval', () => {
-    expect(absolute({ value: 0.01, lo: -0.02, hi: 0.04 })).toEqual({ value: 0.01, lo: 0, hi: 0.04 });
+    expect(absolute({ value: 0.01, lo: -0.02, hi: 0.04 })).toEqual({
+      value: 0.01,
+      lo: 0,
+      hi: 0.04,
+    });
     expect(absolute({ value: -3, lo: -4, hi: -2 })).toEqual({ value: 3, lo: 2, hi: 4 });
   });
 });

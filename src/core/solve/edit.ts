@@ -40,7 +40,13 @@ function set(node: unknown, path: readonly string[], depth: number, change: Chan
       return list;
     }
     if (i < 0 || i >= list.length) {
-      if (!last) throw new PathError(`nothing at ${path.slice(0, depth + 1).join('/')}`);
+      if (!last) {
+        // Only a row right behind the last one begins by itself; an id that is gone is an error.
+        if (key !== String(list.length))
+          throw new PathError(`nothing at ${path.slice(0, depth + 1).join('/')}`);
+        list.push(set({}, path, depth + 1, change));
+        return list;
+      }
       list.splice(change.at ?? list.length, 0, change.value);
       return list;
     }

@@ -128,8 +128,8 @@ function Item({
   onPick: (key: string) => void;
 }) {
   const store = useStore();
-  const fixes = advice.of === facts ? (advice.fixes.get(v.key) ?? []) : [];
-  const waiting = advice.of !== facts;
+  const waiting = advice.of !== facts || advice.key !== v.key;
+  const fixes = waiting ? [] : advice.fixes;
   return (
     <li data-key={v.key} className={`my-0.5 border-l-4 ${WASH[v.state]} ${open ? 'bg-paper' : ''}`}>
       <button

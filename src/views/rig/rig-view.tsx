@@ -73,10 +73,10 @@ function Blank({ title, children }: { title: string; children: React.ReactNode }
 
 function Bench({ job, rig }: { job: Job; rig: Rig }) {
   const facts = useRigFacts(job, rig);
-  const advice = useAdvice(facts);
   const [picked, setPicked] = useState<string | null>(null);
   const first = facts.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
   const lit = facts.verdicts.some((v) => v.key === picked) ? picked : first;
+  const advice = useAdvice(facts, lit);
   const litParts = facts.verdicts.find((v) => v.key === lit)?.about ?? [];
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-rows-[auto_minmax(0,46fr)_minmax(0,54fr)]">

@@ -30,19 +30,23 @@ export function useRigFacts(job: Job, rig: Rig): RigFacts {
 export interface Advice {
   /** The facts this advice was made for: older for a moment after an edit. */
   of: RigFacts;
-  fixes: ReadonlyMap<string, Fix[]>;
+  /** Fixes of the finding that stands open. */
+  fixes: readonly Fix[];
+  key: string | null;
   measure: NextMeasurement[];
 }
 
-/** Tried fixes and the measuring list: many checks over, so they follow a moment later. */
-export function useAdvice(facts: RigFacts): Advice {
+/**
+ * Tried fixes of the open finding and the measuring list. Each is the whole rig checked many
+ * times over, so they follow a moment after the edit has shown.
+ */
+export function useAdvice(facts: RigFacts, lit: string | null): Advice {
   const of = useDeferredValue(facts);
-  return useMemo(
-    () => ({
-      of,
-      fixes: new Map(of.verdicts.map((v) => [v.key, fixesFor(of.built, v, of.verdicts, of.base)])),
-      measure: measureNext(of.job, of.rig, of.verdicts, of.base),
-    }),
-    [of],
-  );
+  const key = useDeferredValue(lit);
+  const measure = useMemo(() => measureNext(of.job, of.rig, of.verdicts, of.base), [of]);
+  const fixes = useMemo(() => {
+    const open = of.verdicts.find((v) => v.key === key);
+    return open ? fixesFor(of.built, open, of.verdicts, of.base) : [];
+  }, [of, key]);
+  return { of, key, fixes, measure };
 }

@@ -58,10 +58,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   }, [store]);
 
   return (
-    <div
-      className="flex min-h-dvh flex-col lg:h-dvh"
-      data-ready={snap.phase !== 'loading'}
-    >
+    <div className="flex min-h-dvh flex-col lg:h-dvh" data-ready={snap.phase !== 'loading'}>
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-panel focus:p-3"

@@ -1,0 +1,207 @@
+import { fieldAt, FIELDS, isKind, type Field } from '../kit/fields';
+import type { Job, Part, Rig } from '../kit/types';
+import { mountIndex, STANDARD_MOUNTS } from '../mounts/registry';
+import { known, type QuantityInput } from '../quantity/quantity';
+import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
+import { checkRig } from './registry';
+
+/**
+ * The interval of every margin, held against draws of the world it speaks of: every quantity of
+ * every part on the rig is replaced by one exact value from inside its tolerance, the whole rig is
+ * checked again, and the margin that comes out must lie in the interval that was promised.
+ */
+
+const DRAWS = 10_000;
+
+/** A small generator with a seed, so that a failure can be looked at again (mulberry32). */
+function random(seed: number): () => number {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+type Slot = { write: (value: number) => void; lo: number; hi: number };
+
+/** Frame lines are drawn with the stated squeeze: a setting, not a dimension. */
+const SETTINGS = new Set(['squeeze', 'focal', 'focalTo']);
+
+/** Every quantity of a part as a slot that a draw can be written into. */
+function slots(part: Part): Slot[] {
+  const list: Slot[] = [];
+  const walk = (fields: readonly Field[], node: Record<string, unknown>) => {
+    for (const f of fields) {
+      if (SETTINGS.has(f.key)) continue;
+      if (f.type === 'quantity') {
+        const k = known(node[f.key] as QuantityInput, f.cls);
+        if (k)
+          list.push({
+            lo: k.lo,
+            hi: k.hi,
+            write: (v) => {
+              node[f.key] = exactly(v);
+            },
+          });
+      } else if (f.type === 'rows')
+        for (const row of (node[f.key] as Record<string, unknown>[] | undefined) ?? [])
+          walk(f.fields, row);
+    }
+  };
+  if (isKind(part.kind)) walk(FIELDS[part.kind], part as unknown as Record<string, unknown>);
+  return list;
+}
+
+function contains(job: Job, rig: Rig, seed: number, draws: number): { checked: Set<string> } {
+  const promised = checkRig(job, rig);
+  const next = random(seed);
+  const copy = structuredClone(job);
+  const used = new Set([rig.body, rig.lens, ...rig.between.map((u) => u.part)]);
+  copy.kit = copy.kit.filter((p) => used.has(p.id));
+  const again = copy.rigs.find((r) => r.id === rig.id)!;
+  const all: Slot[] = copy.kit.flatMap(slots);
+  const mounts = mountIndex(copy);
+  // Throats are drawn as well; between two pieces the flange distance of a standard cancels out.
+  const faces = JSON.stringify(copy.kit);
+  copy.mounts = STANDARD_MOUNTS.filter((m) => faces.includes(`"${m.id}"`)).map((m) => ({ ...m }));
+  for (const m of copy.mounts) {
+    const throat = known(m.throat, 'length');
+    if (throat)
+      all.push({
+        lo: throat.lo,
+        hi: throat.hi,
+        write: (v) => {
+          m.throat = exactly(v);
+        },
+      });
+  }
+  for (const p of copy.kit) {
+    if (p.kind !== 'body' && p.kind !== 'lens') continue;
+    const part = p as { mount?: string; flange?: QuantityInput };
+    const flange = mounts.get(part.mount ?? '')?.flange;
+    // A piece that does not give its own flange distance has that of its mount, within tolerance.
+    if (part.flange === undefined && flange)
+      all.push({
+        lo: flange.lo,
+        hi: flange.hi,
+        write: (v) => {
+          part.flange = exactly(v);
+        },
+      });
+  }
+  const checked = new Set<string>();
+  const reached = new Map<string, { lo: number; hi: number }>();
+  for (let d = 0; d < draws; d++) {
+    // Half of the draws stand at the ends of their tolerances, where the extremes are.
+    const corner = d % 2 === 1;
+    for (const s of all) {
+      const t = next();
+      s.write(corner ? (t < 0.5 ? s.lo : s.hi) : s.lo + (s.hi - s.lo) * t);
+    }
+    const verdicts = checkRig(copy, again);
+    for (const v of verdicts) {
+      if (!v.margin) continue;
+      const p = promised.find((x) => x.key === v.key);
+      if (!p?.margin) continue;
+      if (v.margin.value < p.margin.lo - 1e-7 || v.margin.value > p.margin.hi + 1e-7)
+        throw new Error(
+          `${v.key}: drew ${v.margin.value}, promised ${p.margin.lo} to ${p.margin.hi}`,
+        );
+      checked.add(v.id);
+      const r = reached.get(v.key) ?? { lo: Infinity, hi: -Infinity };
+      reached.set(v.key, {
+        lo: Math.min(r.lo, v.margin.value),
+        hi: Math.max(r.hi, v.margin.value),
+      });
+      // A state that was sure stays what it was.
+      if (p.state === 'ok' && !p.basis.includes('[tried]') && v.state === 'fail')
+        throw new Error(`${v.key} was sure to be ok`);
+      if (p.state === 'fail' && v.state !== 'fail') throw new Error(`${v.key} was sure to fail`);
+    }
+  }
+  // The promise is not only safe but sharp: the draws reach nearly all of it.
+  for (const p of promised) {
+    const r = reached.get(p.key);
+    if (!r || !p.margin) continue;
+    const width = p.margin.hi - p.margin.lo;
+    expect(r.hi - r.lo).toBeGreaterThanOrEqual(0.8 * width - 1e-9);
+  }
+  return { checked };
+}
+
+describe('intervals hold what they claim', () => {
+  const job = demo();
+  const everything = new Set<string>();
+
+  test.each(job.rigs.map((r) => [r.name, r] as const))('%s', (_name, rig) => {
+    // The first rig has nearly every check on it; the others need fewer draws.
+    const draws = rig === job.rigs[0] ? DRAWS : DRAWS / 5;
+    for (const id of contains(job, rig, 7, draws).checked) everything.add(id);
+  });
+
+  test('a rig with glass in a slot, and one with a reducer behind an adapter', () => {
+    const slot = testJob(
+      {
+        body: testBody({
+          stackGlass: { value: 2, tol: 0.2 },
+          stackIndex: { value: 1.52, tol: 0.01 },
+        }),
+        lens: testLens({
+          expectedGlass: { value: 2.1, tol: 0.3 },
+          imageCircle: [{ diameter: 44 }],
+        }),
+        links: [
+          testAdapter({
+            slotGlass: { value: 2, tol: 0.1 },
+            slotIndex: { value: 1.517, tol: 0.01 },
+          }),
+        ],
+      },
+      { between: [{ part: 'adapter', slot: 'glass' }] },
+    );
+    const two = testJob({
+      links: [
+        testReducer({
+          magnification: { value: 0.71, tol: 0.01 },
+          exitCircle: { value: 44, tol: 0.6 },
+          backFocus: { value: 0.01, tol: 0.02 },
+          fastestStop: { value: 1.4, tol: 0.1 },
+        }),
+        testAdapter({
+          lensMount: 'm42',
+          bodyMount: 'slr-44.00-54',
+          length: { value: 1.46, tol: 0.05 },
+          play: { value: 0.1, tol: 0.05 },
+        }),
+      ],
+      lens: testLens({
+        mount: 'm42',
+        tStop: { value: 2, tol: 0.1 },
+        imageCircle: [{ diameter: { value: 61, tol: 1 } }],
+        rearProtrusion: { value: 5, tol: 0.6 },
+        rearDiameter: { value: 41, tol: 1.5 },
+      }),
+    });
+    for (const j of [slot, two])
+      for (const id of contains(j, j.rigs[0], 11, DRAWS).checked) everything.add(id);
+  });
+
+  test('every check that has a margin was drawn', () => {
+    expect([...everything].sort()).toEqual([
+      'coverage.chip',
+      'coverage.frame',
+      'coverage.pixels',
+      'coverage.reducer-exit',
+      'mount.chain',
+      'mount.flange',
+      'mount.glass-path',
+      'mount.play',
+      'mount.rear-depth',
+      'mount.throat',
+    ]);
+    // mount.control has no number to be uncertain about.
+    expect(fieldAt('lens', ['aperture'])!.type).toBe('choice');
+  });
+});

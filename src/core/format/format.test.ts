@@ -1,0 +1,546 @@
+import Ajv2020 from 'ajv/dist/2020';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { KINDS, FIELDS } from '../kit/fields';
+import type { Job } from '../kit/types';
+import { demo, demoPath, testJob, testLens } from '../test-kit';
+import { readBackup, writeBackup } from './backup';
+import { columns, kindOfHeader, readKitCsv, writeKitCsv } from './csv';
+import { joiOf } from './joi';
+import { jobJsonSchema } from './json-schema';
+import { migrate, MIGRATIONS, JOB_VERSION } from './migrate';
+import { describe as inShort, pathText, problemSentence } from './problem';
+import { LARGEST_FILE, readJob, schemaProblems, validateJob, writeJob } from './read-job';
+import { report, reportText } from './report';
+import { JOB_SHAPE } from './shape';
+
+const text = readFileSync(demoPath(), 'utf8');
+const problemsOf = (t: string) => {
+  const r = readJob(t);
+  return r.ok ? [] : r.problems;
+};
+const broken = (change: (j: any) => void): string => {
+  const j = JSON.parse(text);
+  change(j);
+  return JSON.stringify(j);
+};
+
+describe('reading a job', () => {
+  test('the demo is valid and survives a round trip to the letter', () => {
+    const job = demo();
+    expect(JSON.parse(writeJob(job))).toEqual(JSON.parse(text));
+    expect(readJob(writeJob(job))).toMatchObject({ ok: true });
+  });
+
+  test('fields and kinds that are not known survive', () => {
+    const t = broken((j) => {
+      j.mood = { colour: ['cold'] };
+      j.rigs[0].uses = [{ part: 'later' }];
+      j.kit[0].shutter = 'global';
+      j.kit[5].imageCircle = undefined;
+      j.kit.push({ id: 'nd', kind: 'filter', name: 'ND', stops: 2, size: { w: 101.6 } });
+    });
+    const r = readJob(t);
+    expect(r.ok && JSON.parse(writeJob(r.value))).toEqual(JSON.parse(t));
+  });
+
+  test('a writer writes what it read: bare numbers stay bare', () => {
+    const r = readJob(text);
+    expect(r.ok && writeJob(r.value)).toContain('"width": 110');
+  });
+
+  test.each([
+    [
+      'a length that is text',
+      (j: any) => (j.kit[0].width = '110'),
+      'kit[0].width',
+      '"110"',
+      /a number in mm from 0 to 600/,
+    ],
+    [
+      'NaN as text',
+      (j: any) => (j.kit[2].length = { value: 'NaN' }),
+      'kit[2].length.value',
+      '"NaN"',
+      /a number in mm/,
+    ],
+    [
+      'a negative tolerance',
+      (j: any) => (j.kit[2].length = { value: 24, tol: -1 }),
+      'kit[2].length.tol',
+      '-1',
+      /0 or more/,
+    ],
+    [
+      'a made-up source',
+      (j: any) => (j.kit[2].length = { value: 24, from: 'dream' }),
+      'kit[2].length.from',
+      '"dream"',
+      /measured/,
+    ],
+    [
+      'a huge number',
+      (j: any) => (j.kit[0].modes[1].w = 1e12),
+      'kit[0].modes[1].w',
+      '1000000000000',
+      /from 0.5 to 200/,
+    ],
+    ['null for a number', (j: any) => (j.kit[0].width = null), 'kit[0].width', 'null', /a number/],
+    ['an empty name', (j: any) => (j.kit[0].name = ''), 'kit[0].name', '""', /1 to 120/],
+    ['no name', (j: any) => delete j.kit[0].name, 'kit[0].name', 'nothing', /1 to 120/],
+    ['an id with a slash', (j: any) => (j.kit[0].id = 'a/b'), 'kit[0].id', '"a/b"', /an id/],
+    [
+      'an id twice',
+      (j: any) => (j.kit[1].id = j.kit[0].id),
+      'kit[1].id',
+      '"body-a"',
+      /not used twice/,
+    ],
+    [
+      'a lens that is not there',
+      (j: any) => (j.rigs[0].lens = 'gone'),
+      'rigs[0].lens',
+      '"gone"',
+      /a lens in the kit/,
+    ],
+    [
+      'a lens as a body',
+      (j: any) => (j.rigs[0].body = 'marl-18'),
+      'rigs[0].body',
+      '"marl-18"',
+      /a body in the kit/,
+    ],
+    [
+      'a mode of another body',
+      (j: any) => (j.rigs[0].mode = 's35'),
+      'rigs[0].mode',
+      '"s35"',
+      /a mode of Pellin Pocket/,
+    ],
+    [
+      'a frame without aspect',
+      (j: any) => delete j.rigs[0].frames[0].aspect,
+      'rigs[0].frames[0].aspect',
+      'nothing',
+      /a number from 0.05/,
+    ],
+    ['a list that is an object', (j: any) => (j.kit = {}), 'kit', 'an object', /a list/],
+    [
+      'a rule out of range',
+      (j: any) => (j.rules.values = { 'mount.reach': 99 }),
+      'rules.values["mount.reach"]',
+      '99',
+      /0.01 to 2/,
+    ],
+    [
+      'a flag as text',
+      (j: any) => (j.kit[2].foot = 'yes'),
+      'kit[2].foot',
+      '"yes"',
+      /true or false/,
+    ],
+    [
+      'a lens set with a stranger',
+      (j: any) => (j.lensSet = ['marl-18', 'x']),
+      'lensSet[1]',
+      '"x"',
+      /a lens in the kit/,
+    ],
+    [
+      'an adapter that is a lens',
+      (j: any) => (j.rigs[0].between = [{ part: 'marl-18' }]),
+      'rigs[0].between[0].part',
+      '"marl-18"',
+      /adapter or reducer/,
+    ],
+  ])('%s', (_what, change, path, found, expected) => {
+    const [first] = problemsOf(broken(change));
+    expect(first!.path).toBe(path);
+    expect(first!.found).toBe(found);
+    expect(first!.expected).toMatch(expected);
+  });
+
+  test('all problems are named at once', () => {
+    const list = problemsOf(
+      broken((j) => {
+        j.kit[0].width = 'wide';
+        j.kit[3].length = { value: null };
+        j.rigs[1].frames[0].scale = 7;
+      }),
+    );
+    expect(list.map((p) => p.path)).toEqual([
+      'kit[0].width',
+      'kit[3].length.value',
+      'rigs[1].frames[0].scale',
+    ]);
+    expect(problemSentence(list[0]!)).toBe(
+      'kit[0].width: found "wide", expected a number in mm from 0 to 600, or {value, tol, from}.',
+    );
+  });
+
+  test('files that are none', () => {
+    expect(problemsOf('')[0]).toMatchObject({ path: '(file)', found: 'an empty file' });
+    expect(problemsOf('{"a": 1,\n "b": ]')[0]!.found).toContain('no valid JSON');
+    expect(problemsOf('[]')[0]).toMatchObject({ path: '(file)', found: 'a list of 0' });
+    expect(problemsOf('"hello"')[0]!.path).toBe('(file)');
+    expect(problemsOf('{"format": "other"}')[0]).toMatchObject({
+      path: 'format',
+      found: '"other"',
+    });
+    expect(problemsOf('\ufeff' + text)).toEqual([]);
+  });
+
+  test('keys that reach into the language', () => {
+    const t = text.replace('"mass": 780', '"mass": 780, "__proto__": {"polluted": 1}');
+    expect(problemsOf(t)[0]).toMatchObject({
+      path: 'kit[0].__proto__',
+      found: 'a field called __proto__',
+    });
+    expect(({} as any).polluted).toBeUndefined();
+  });
+
+  test('nesting ten thousand deep', () => {
+    const deep = '['.repeat(10_000) + ']'.repeat(10_000);
+    expect(problemsOf(`{"format":"nelvix-job","version":1,"x":${deep}}`)[0]!.found).toBe(
+      'very deep nesting',
+    );
+  });
+
+  test('fifty megabytes are refused by size before anything is parsed', () => {
+    const big = `{"format":"nelvix-job","note":"${'x'.repeat(50 * 1024 * 1024)}"}`;
+    expect(problemsOf(big)[0]).toMatchObject({ path: '(file)', found: '50.0 MB' });
+    expect(LARGEST_FILE).toBe(25 * 1024 * 1024);
+  });
+
+  test('newer files are refused with a clear word, older ones without a way too', () => {
+    expect(problemsOf(broken((j) => (j.version = 2)))[0]).toMatchObject({
+      path: 'version',
+      found: 'version 2',
+    });
+    expect(problemsOf(broken((j) => (j.version = 2)))[0]!.expected).toContain('newer Nelvix');
+    expect(problemsOf(broken((j) => (j.version = 0)))[0]!.path).toBe('version');
+    expect(problemsOf(broken((j) => delete j.version))[0]!.found).toBe('no version');
+    expect(problemsOf(broken((j) => (j.version = '1')))[0]!.path).toBe('version');
+  });
+});
+
+describe('a thousand malformed files', () => {
+  type At = { node: any; key: string | number };
+  /** Every place in a document that something can be done to. */
+  function places(doc: unknown): At[] {
+    const list: At[] = [];
+    const walk = (node: any) => {
+      if (node === null || typeof node !== 'object') return;
+      for (const key of Array.isArray(node) ? node.keys() : Object.keys(node)) {
+        list.push({ node, key: key as string });
+        walk(node[key]);
+      }
+    };
+    walk(doc);
+    return list;
+  }
+  const poison: fc.Arbitrary<unknown> = fc.oneof(
+    fc.constantFrom<unknown>(
+      null,
+      true,
+      '',
+      'NaN',
+      'Infinity',
+      '-1',
+      '<img src=x onerror=alert(1)>',
+      [],
+      {},
+      [[[]]],
+      1e308,
+      -1e308,
+      5e-324,
+      0.5,
+      -0,
+      { value: {} },
+      { value: 1, tol: 'x' },
+      { id: 'body-a' },
+    ),
+    fc.integer(),
+    fc.string(),
+    fc.constant(null).map(() => JSON.parse('{"__proto__": {"polluted": true}}')),
+    fc.constant(null).map(() => JSON.parse('['.repeat(60) + ']'.repeat(60))),
+    fc.jsonValue(),
+  );
+
+  test('never throws, never half-reads, always names a path', () => {
+    let refused = 0;
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(), poison, fc.boolean()), { minLength: 1, maxLength: 4 }),
+        fc.option(fc.nat(), { nil: undefined }),
+        (hits, cut) => {
+          const doc = JSON.parse(text);
+          for (const [n, value, remove] of hits) {
+            const all = places(doc);
+            const { node, key } = all[n % all.length]!;
+            if (remove && !Array.isArray(node)) delete node[key];
+            else node[key] = value;
+          }
+          let t = JSON.stringify(doc);
+          if (cut !== undefined && cut % 4 === 0) t = t.slice(0, cut % t.length);
+          const r = readJob(t);
+          if (r.ok) {
+            // What was let in can be computed with and written out again unchanged.
+            expect(JSON.parse(writeJob(r.value))).toEqual(JSON.parse(t));
+            const said = JSON.stringify(report(r.value));
+            // A name may say NaN; a number may not come out as one.
+          if (!t.includes('NaN')) expect(said.includes('NaN')).toBe(false);
+          } else {
+            refused++;
+            expect(r.problems.length).toBeGreaterThan(0);
+            for (const p of r.problems) {
+              expect(p.path.length).toBeGreaterThan(0);
+              expect(p.found.length).toBeGreaterThan(0);
+              expect(p.expected.length).toBeGreaterThan(0);
+            }
+          }
+          expect(({} as any).polluted).toBeUndefined();
+        },
+      ),
+      { numRuns: 1000 },
+    );
+    expect(refused).toBeGreaterThan(500);
+  });
+});
+
+describe('JSON Schema and Joi say the same', () => {
+  const ajv = new Ajv2020({ strict: false, allErrors: false });
+  const valid = ajv.compile(jobJsonSchema());
+  const joi = joiOf(JOB_SHAPE);
+
+  test('the demo passes both', () => {
+    expect(valid(JSON.parse(text))).toBe(true);
+    expect(schemaProblems(joi, JSON.parse(text))).toEqual([]);
+  });
+
+  test('on mutated files', () => {
+    const values = fc.constantFrom<unknown>(
+      null,
+      0,
+      -1,
+      1,
+      0.5,
+      41,
+      1e9,
+      'x',
+      '',
+      'electronic',
+      'body-a',
+      true,
+      [],
+      {},
+      { value: 3 },
+      { value: 3, tol: -1 },
+      { value: '3' },
+      { value: 3, from: 'guess' },
+      [{}],
+      ['a'],
+    );
+    let refused = 0;
+    fc.assert(
+      fc.property(fc.nat(), values, (n, value) => {
+        const doc = JSON.parse(text);
+        const all: { node: any; key: string }[] = [];
+        const walk = (node: any) => {
+          if (node === null || typeof node !== 'object') return;
+          for (const key of Object.keys(node)) {
+            all.push({ node, key });
+            walk(node[key]);
+          }
+        };
+        walk(doc);
+        const at = all[n % all.length]!;
+        at.node[at.key] = value;
+        const a = valid(doc) as boolean;
+        const b = schemaProblems(joi, doc).length === 0;
+        if (!b) refused++;
+        expect([a, at.key, value]).toEqual([b, at.key, value]);
+      }),
+      { numRuns: 1500 },
+    );
+    expect(refused).toBeGreaterThan(300);
+  });
+
+  test('the published file is the schema', () => {
+    const file = JSON.parse(
+      readFileSync(`${__dirname}/../../../docs/nelvix-job.schema.json`, 'utf8'),
+    );
+    expect(file).toEqual(jobJsonSchema());
+  });
+});
+
+describe('migration', () => {
+  // A made-up past: version 8 called the kit "gear", version 9 had no rigs.
+  const steps = {
+    8: ({ gear, ...d }: Record<string, unknown>) => ({ ...d, kit: gear }),
+    9: (d: Record<string, unknown>) => ({ rigs: [], ...d }),
+  };
+  test('goes step by step to the version wanted', () => {
+    const m = migrate({ version: 8, gear: [1], own: 'kept' }, 10, steps);
+    expect(m).toEqual({ ok: true, from: 8, doc: { version: 10, kit: [1], rigs: [], own: 'kept' } });
+  });
+  test('a gap in the steps is said, not jumped', () => {
+    expect(migrate({ version: 7 }, 10, steps)).toMatchObject({ ok: false, found: 'version 7' });
+  });
+  test('the present version needs no step, and every older one has one', () => {
+    expect(migrate({ version: JOB_VERSION })).toMatchObject({ ok: true });
+    for (let v = 1; v < JOB_VERSION; v++) expect(MIGRATIONS[v]).toBeDefined();
+  });
+});
+
+describe('kit as CSV', () => {
+  const job = demo();
+  test.each(KINDS)('%s goes out and comes back', (kind) => {
+    const parts = job.kit.filter((p) => p.kind === kind);
+    const csv = writeKitCsv(kind, parts);
+    const r = readKitCsv(csv);
+    expect(r.ok ? r.value.kind : r.problems).toBe(kind);
+    expect(r.ok && r.value.parts).toEqual(parts);
+  });
+
+  test('columns carry their unit and are told apart by kind', () => {
+    expect(columns('lens')).toEqual(
+      expect.arrayContaining(['front_diameter_mm', 'focal_mm', 'image_circle', 't_stop_t']),
+    );
+    for (const kind of KINDS) {
+      expect(kindOfHeader(columns(kind))).toBe(kind);
+      expect(new Set(columns(kind)).size).toBe(FIELDS[kind].length + 1);
+    }
+    expect(kindOfHeader(['wine', 'year'])).toBeNull();
+  });
+
+  test('what people type in a sheet: spaces, inches, one figure for the circle, no ids', () => {
+    const r = readKitCsv(
+      'name,mount,focal_mm,front_diameter_mm,image_circle,aperture\r\n"Reed 32","slr-44.00-54",32,"3 1/8""",46.1+-0.5 measured,manual\r\n\r\nReed 32,pl,~33,,,',
+    );
+    expect(r.ok && r.value.parts).toEqual([
+      {
+        id: 'reed-32',
+        kind: 'lens',
+        name: 'Reed 32',
+        mount: 'slr-44.00-54',
+        focal: 32,
+        frontDiameter: 79.375,
+        imageCircle: [{ diameter: { value: 46.1, tol: 0.5, from: 'measured' } }],
+        aperture: 'manual',
+      },
+      {
+        id: 'reed-32-2',
+        kind: 'lens',
+        name: 'Reed 32',
+        mount: 'pl',
+        focal: { value: 33, from: 'guess' },
+      },
+    ]);
+  });
+
+  test('all problems with line and column, and nothing is taken in', () => {
+    const r = readKitCsv(
+      'id,name,focal_mm,aperture,mass_g\na,A,wide,manual,12\nb,,25,sideways,1\na,C,-3,,',
+    );
+    expect(r.ok).toBe(false);
+    const said = r.ok ? [] : r.problems.map(problemSentence);
+    expect(said).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^line 2, focal_mm: found "wide", expected a number in mm/),
+        expect.stringMatching(/^line 3, name: found nothing/),
+        expect.stringMatching(/^line 3, aperture: found "sideways", expected manual or electronic/),
+        expect.stringMatching(/^line 4, id: found "a"/),
+        expect.stringMatching(/^line 4, focal_mm: found -3, expected a number in mm from 1/),
+      ]),
+    );
+  });
+
+  test('no header, no name, doubled or dangerous columns', () => {
+    expect(readKitCsv('')).toMatchObject({ ok: false });
+    expect(readKitCsv('wine,year\nred,1999')).toMatchObject({ ok: false });
+    expect(readKitCsv('id,focal_mm,mount\na,1,pl')).toMatchObject({ ok: false });
+    expect(readKitCsv('name,focal_mm,focal_mm\na,1,2')).toMatchObject({ ok: false });
+    expect(readKitCsv('name,focal_mm,mount,__proto__\na,1,pl,x')).toMatchObject({ ok: false });
+    expect(readKitCsv('name,focal_mm,mount\na,1,pl,x')).toMatchObject({ ok: false });
+  });
+
+  test('cells that a spreadsheet would run are written as text and come back as they were', () => {
+    const lens = testLens({ name: '=1+1', notes: '@home', owner: '+49 not a number' });
+    const csv = writeKitCsv('lens', [lens]);
+    expect(csv).toContain("'=1+1");
+    expect(csv).not.toMatch(/(^|,)=1/m);
+    const r = readKitCsv(csv);
+    expect(r.ok && r.value.parts[0]).toEqual(lens);
+  });
+
+  test('columns of later versions are kept as text', () => {
+    const r = readKitCsv('name,focal_mm,mount,coating\nA,25,pl,single');
+    expect(r.ok && (r.value.parts[0] as any).coating).toBe('single');
+    expect(r.ok && writeKitCsv('lens', r.value.parts)).toContain('coating');
+  });
+});
+
+describe('backup', () => {
+  test('goes out and comes back', () => {
+    const jobs = [demo(), testJob()] as Job[];
+    const r = readBackup(writeBackup(jobs));
+    expect(r.ok && r.value).toEqual(JSON.parse(JSON.stringify(jobs)));
+  });
+  test('one bad job and nothing is restored; the path leads into the backup', () => {
+    const bad = JSON.parse(writeBackup([demo(), testJob()]));
+    bad.jobs[1].kit[0].name = 5;
+    const r = readBackup(JSON.stringify(bad));
+    expect(r.ok ? [] : r.problems.map((p) => p.path)).toEqual(['jobs[1].kit[0].name']);
+    for (const t of [
+      '{}',
+      '[]',
+      '{"format":"nelvix-backup","version":9,"jobs":[]}',
+      '{"format":"nelvix-backup","version":1}',
+      'x',
+    ])
+      expect(readBackup(t).ok).toBe(false);
+  });
+});
+
+describe('report', () => {
+  test('counts every finding of every rig and is plain data', () => {
+    const r = report(demo());
+    expect(r).toMatchObject({ format: 'nelvix-report', version: 1 });
+    expect(JSON.parse(JSON.stringify(r))).toEqual(r);
+    const states = r.rigs.flatMap((x) => x.findings.map((f) => f.state));
+    for (const s of ['ok', 'tight', 'fail', 'unknown'] as const)
+      expect(r.counts[s]).toBe(states.filter((x) => x === s).length);
+    for (const f of r.rigs.flatMap((x) => x.findings))
+      expect(Object.keys(f)).toEqual(
+        expect.arrayContaining([
+          'id',
+          'about',
+          'state',
+          'margin',
+          'limit',
+          'why',
+          'sum',
+          'fixes',
+          'measure',
+          'basis',
+        ]),
+      );
+  });
+  test('as text: worst first, fixes below', () => {
+    const t = reportText(demo(), report(demo()));
+    expect(t).toContain('FAIL    mount.rear-depth');
+    expect(t).toContain('try: Use Narrows 0.71 for the Pocket instead (then ok)');
+    expect(t.trim().split('\n').at(-1)).toMatch(/^\d+ fail, \d+ tight, \d+ unknown, \d+ ok$/);
+  });
+});
+
+test('paths and values in words', () => {
+  expect(pathText([])).toBe('(file)');
+  expect(pathText(['kit', 3, 'imageCircle', 0, 'd'])).toBe('kit[3].imageCircle[0].d');
+  expect(pathText(['rules', 'values', 'mount.play'])).toBe('rules.values["mount.play"]');
+  expect(inShort(undefined)).toBe('nothing');
+  expect(inShort('y'.repeat(90))).toMatch(/^text "y{40}"\.\.\.$/);
+  expect(inShort([1, 2])).toBe('a list of 2');
+  expect(validateJob(5).ok).toBe(false);
+});

@@ -1,0 +1,242 @@
+import 'fake-indexeddb/auto';
+import fc from 'fast-check';
+import { demo, testLens } from '@/core/test-kit';
+import type { Change } from '@/core/kit/types';
+import { applyEdit, type Edit } from '@/core/solve/edit';
+import { isStorageFull, NelvixDatabase } from './database';
+import {
+  addJobs,
+  allJobs,
+  binJob,
+  freeJobId,
+  historyEnds,
+  listJobs,
+  loadJob,
+  redo,
+  storeEdit,
+  undo,
+} from './jobs';
+import { JobStore } from './store';
+
+let n = 0;
+const fresh = () => new NelvixDatabase(`test-${n++}`);
+const edit = (path: string[], value: unknown, title = 'x'): Edit => ({
+  title,
+  changes: [{ path, value }],
+});
+const job = demo();
+
+describe('jobs in the browser', () => {
+  test('what goes in comes out, parts in their order', async () => {
+    const db = fresh();
+    await addJobs(db, [job]);
+    expect((await loadJob(db, job.id))!.job).toEqual(job);
+    expect(await loadJob(db, 'none')).toBeNull();
+  });
+
+  test('an edit stores the same as it shows, whatever it is, and undo takes it back', async () => {
+    const lens = fc.constantFrom('marl-18', 'marl-24', 'ostrel-58');
+    const changes: fc.Arbitrary<Change> = fc.oneof(
+      lens.map((l) => ({ path: ['kit', l], value: undefined })),
+      fc
+        .tuple(lens, fc.integer({ min: 1, max: 99 }))
+        .map(([l, v]) => ({ path: ['kit', l, 'mass'], value: v })),
+      fc.integer({ min: 1, max: 99 }).map((v) => ({ path: ['rigs', 'tug-b', 'focal'], value: v })),
+      fc
+        .integer({ min: 0, max: 2 })
+        .map((v) => ({ path: ['kit', `new-${v}`], value: testLens({ id: `new-${v}` }) })),
+      fc.constant<Change>({ path: ['rigs', 'tug-b'], value: undefined }),
+      fc.constant<Change>({ path: ['name'], value: 'Renamed' }),
+    );
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.array(changes, { minLength: 1, maxLength: 3 }), { maxLength: 6 }),
+        async (list) => {
+          const db = fresh();
+          await addJobs(db, [job]);
+          let shown = job;
+          let done = 0;
+          for (const c of list) {
+            const e: Edit = { title: 'x', changes: c };
+            let next;
+            try {
+              next = applyEdit(shown, e).doc;
+            } catch {
+              await expect(storeEdit(db, job.id, e)).rejects.toThrow();
+              continue;
+            }
+            await storeEdit(db, job.id, e);
+            shown = next;
+            done++;
+            expect((await loadJob(db, job.id))!.job).toEqual(shown);
+          }
+          for (let i = 0; i < done; i++) expect(await undo(db, job.id)).toBe('x');
+          expect(await undo(db, job.id)).toBeNull();
+          expect((await loadJob(db, job.id))!.job).toEqual(job);
+          for (let i = 0; i < done; i++) await redo(db, job.id);
+          expect((await loadJob(db, job.id))!.job).toEqual(shown);
+          db.close();
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  test('an edit that cannot be applied leaves nothing behind', async () => {
+    const db = fresh();
+    await addJobs(db, [job]);
+    const bad: Edit = {
+      title: 'half',
+      changes: [
+        { path: ['name'], value: 'Half' },
+        { path: ['kit', 'nowhere', 'mass'], value: 1 },
+      ],
+    };
+    await expect(storeEdit(db, job.id, bad)).rejects.toThrow('no part nowhere');
+    expect((await loadJob(db, job.id))!.job.name).toBe('Lock Nine');
+    expect(await historyEnds(db, job.id)).toEqual({ undo: null, redo: null });
+  });
+
+  test('a new edit forgets what was undone; a slider is one step', async () => {
+    const db = fresh();
+    await addJobs(db, [job]);
+    await storeEdit(db, job.id, edit(['name'], 'A', 'a'));
+    await undo(db, job.id);
+    expect(await historyEnds(db, job.id)).toEqual({ undo: null, redo: 'a' });
+    for (const f of [19, 20, 21])
+      await storeEdit(db, job.id, {
+        ...edit(['rigs', 'tug-b', 'focal'], f, `zoom ${f}`),
+        group: 'zoom',
+      });
+    expect(await historyEnds(db, job.id)).toEqual({ undo: 'zoom 21', redo: null });
+    await undo(db, job.id);
+    expect((await loadJob(db, job.id))!.job).toEqual(job);
+  });
+
+  test('listing, the bin, and ids that are taken', async () => {
+    const db = fresh();
+    await addJobs(db, [job, { ...job, id: 'two', name: 'Two' }]);
+    expect(await freeJobId(db, job.id)).toBe('lock-nine-2');
+    expect(await freeJobId(db, 'three')).toBe('three');
+    await binJob(db, 'two', true);
+    expect((await listJobs(db)).find((j) => j.id === 'two')).toMatchObject({
+      binned: true,
+      parts: job.kit.length,
+      rigs: 5,
+    });
+    expect(await allJobs(db)).toHaveLength(2);
+    await binJob(db, 'two', false);
+    expect((await listJobs(db)).every((j) => !j.binned)).toBe(true);
+  });
+
+  test('a full store is known by its error, wrapped or not', () => {
+    expect(isStorageFull({ name: 'QuotaExceededError' })).toBe(true);
+    expect(isStorageFull({ name: 'AbortError', inner: { name: 'QuotaExceededError' } })).toBe(true);
+    expect(isStorageFull(new Error('other'))).toBe(false);
+    expect(isStorageFull(null)).toBe(false);
+  });
+});
+
+describe('the store of a page', () => {
+  const open = async (db: NelvixDatabase) => {
+    const store = new JobStore(db);
+    await store.start(async () => job);
+    return store;
+  };
+  const stored = async (db: NelvixDatabase) => (await loadJob(db, job.id))!.job;
+
+  test('an empty browser begins with the demo, once', async () => {
+    const db = fresh();
+    const store = await open(db);
+    expect(store.get()).toMatchObject({ phase: 'ready', rigId: 'tug-b' });
+    await binJob(db, job.id, true);
+    expect((await open(db)).get().phase).toBe('none');
+  });
+
+  test('shows at once, keeps in order, remembers the rig', async () => {
+    const db = fresh();
+    const store = await open(db);
+    store.selectRig('anamorphic');
+    for (let i = 0; i < 20; i++) store.edit(edit(['rigs', 'tug-b', 'focal'], 18 + i, `f${i}`));
+    expect(store.get().job!.rigs[0]!.focal).toBe(37);
+    expect(store.get()).toMatchObject({ save: 'saving', waiting: 20 });
+    await store.settled();
+    expect(store.get()).toMatchObject({ save: 'saved', waiting: 0, undo: 'f19' });
+    expect((await stored(db)).rigs[0]!.focal).toBe(37);
+    await store.undo();
+    expect(store.get().job!.rigs[0]!.focal).toBe(36);
+    await store.redo();
+    expect(store.get().job!.rigs[0]!.focal).toBe(37);
+    expect((await open(db)).get().rigId).toBe('anamorphic');
+  });
+
+  test('two windows on different fields: both stand', async () => {
+    const db = fresh();
+    const a = await open(db);
+    const b = await open(db);
+    a.edit(edit(['kit', 'marl-18', 'mass'], 561));
+    b.edit(edit(['kit', 'marl-18', 'notes'], 'scratched'));
+    b.edit(edit(['rigs', 'tug-b', 'stop'], 4));
+    await a.settled();
+    await b.settled();
+    const lens = (await stored(db)).kit.find((p) => p.id === 'marl-18')!;
+    expect(lens).toMatchObject({ mass: 561, notes: 'scratched' });
+    expect(b.get().job!.kit.find((p) => p.id === 'marl-18')).toMatchObject({
+      mass: 561,
+      notes: 'scratched',
+    });
+    expect([...a.get().notices, ...b.get().notices]).toEqual([]);
+  });
+
+  test('two windows on the same field: the later stands, says so, and undo brings the other back', async () => {
+    const db = fresh();
+    const a = await open(db);
+    const b = await open(db);
+    a.edit(edit(['rigs', 'tug-b', 'stop'], 4));
+    b.edit(edit(['rigs', 'tug-b', 'stop'], 8));
+    await a.settled();
+    await b.settled();
+    const said = [...a.get().notices, ...b.get().notices].map((x) => x.text);
+    expect(said).toEqual([expect.stringContaining('Another window had changed the same field')]);
+    const last = (await stored(db)).rigs[0]!.stop;
+    await b.undo();
+    expect((await stored(db)).rigs[0]!.stop).toBe(last === 8 ? 4 : 8);
+  });
+
+  test('an edit on a part that another window took away is not lost silently', async () => {
+    const db = fresh();
+    const a = await open(db);
+    const b = await open(db);
+    a.edit(edit(['kit', 'marl-35'], undefined));
+    await a.settled();
+    b.edit(edit(['kit', 'marl-35', 'mass'], 1, 'Correct mass'));
+    await b.settled();
+    expect(b.get().notices[0]!.text).toContain('"Correct mass" could not be kept');
+    expect(b.get().job!.kit.some((p) => p.id === 'marl-35')).toBe(false);
+  });
+
+  test('no room left: nothing is lost, and it is kept when there is room again', async () => {
+    const db = fresh();
+    const store = await open(db);
+    const put = jest.spyOn(db.history, 'add').mockImplementation(() => {
+      throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
+    });
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 5.6));
+    await store.settled();
+    expect(store.get()).toMatchObject({ save: 'full', waiting: 1 });
+    expect(store.get().job!.rigs[0]!.stop).toBe(5.6);
+    expect((await stored(db)).rigs[0]!.stop).toBeUndefined();
+    put.mockRestore();
+    await store.retry();
+    expect(store.get()).toMatchObject({ save: 'saved', waiting: 0 });
+    expect((await stored(db)).rigs[0]!.stop).toBe(5.6);
+  });
+
+  test('an edit that leads nowhere is refused with a word', async () => {
+    const store = await open(fresh());
+    store.edit(edit(['kit', 'gone', 'mass'], 1));
+    expect(store.get().notices[0]!.text).toContain('could not be done');
+    store.dismiss(store.get().notices[0]!.id);
+    expect(store.get().notices).toEqual([]);
+  });
+});
