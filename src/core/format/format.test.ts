@@ -289,7 +289,7 @@ describe('a thousand malformed files', () => {
             expect(JSON.parse(writeJob(r.value))).toEqual(JSON.parse(t));
             const said = JSON.stringify(report(r.value));
             // A name may say NaN; a number may not come out as one.
-          if (!t.includes('NaN')) expect(said.includes('NaN')).toBe(false);
+            if (!t.includes('NaN')) expect(said.includes('NaN')).toBe(false);
           } else {
             refused++;
             expect(r.problems.length).toBeGreaterThan(0);

@@ -87,22 +87,18 @@ describe('an edit and its way back', () => {
     fc
       .tuple(lens, fc.integer({ min: 20, max: 60 }))
       .map(([l, value]) => ({ path: ['kit', l, 'imageCircle', '0', 'diameter'], value })),
-    fc
-      .tuple(rig, fc.constantFrom('f239', 'vertical', 'new'))
-      .map(([r, f]) => ({
-        path: ['rigs', r, 'frames', f],
-        value: { id: f, name: f, aspect: 1.2 },
-      })),
+    fc.tuple(rig, fc.constantFrom('f239', 'vertical', 'new')).map(([r, f]) => ({
+      path: ['rigs', r, 'frames', f],
+      value: { id: f, name: f, aspect: 1.2 },
+    })),
     fc
       .tuple(rig, fc.constantFrom('f239', 'vertical', 'new'))
       .map(([r, f]) => ({ path: ['rigs', r, 'frames', f], value: undefined })),
     lens.map((l) => ({ path: ['kit', l], value: undefined })),
-    fc
-      .integer({ min: 0, max: 3 })
-      .map((n) => ({
-        path: ['kit', `extra-${n}`],
-        value: { id: `extra-${n}`, kind: 'lens', name: `extra ${n}` },
-      })),
+    fc.integer({ min: 0, max: 3 }).map((n) => ({
+      path: ['kit', `extra-${n}`],
+      value: { id: `extra-${n}`, kind: 'lens', name: `extra ${n}` },
+    })),
     fc
       .integer({ min: 0, max: 2 })
       .map((n) => ({ path: ['rules', 'values', 'coverage.margin'], value: n || undefined })),

@@ -39,7 +39,13 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
   const b = job.rigs.find((r) => r.id === bId) ?? job.rigs[1]!;
   const base = useMemo(() => shared(job), [job]);
   const c = useMemo(
-    () => compare(build(job, a, base), build(job, b, base), distance),
+    // Both against the same reference, or their figures could not be laid side by side.
+    () =>
+      compare(
+        build(job, a, base),
+        build(job, { ...b, reference: a.reference }, base),
+        distance,
+      ),
     [job, a, b, base, distance],
   );
   const pick = (label: string, value: string, set: (v: string) => void) => (

@@ -1,19 +1,16 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
-import { FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
-import { idFromName } from '@/core/kit/ids';
-import { removePart, addPart } from '@/core/solve/moves';
-import { Button } from '@/ui/button';
-import { Dialog } from '@/ui/dialog';
-import { useSnapshot, useStore } from '@/views/shell/store-context';
-import { FieldEditor } from './field-editor';
 
 interface PartSheetApi {
   open: (part: string) => void;
 }
 
 const Context = createContext<PartSheetApi>({ open: () => undefined });
+
+/** Comes with the first part that is opened. */
+const Sheet = dynamic(() => import('./sheet').then((m) => m.Sheet), { ssr: false });
 
 export function usePartSheet(): PartSheetApi {
   return useContext(Context);
@@ -26,83 +23,9 @@ export function PartSheetHost({ children }: { children: ReactNode }) {
   return (
     <Context value={api}>
       {children}
-      <PartSheet id={part} close={() => setPart(null)} openOther={setPart} />
+      {part === null ? null : (
+        <Sheet key={part} id={part} close={() => setPart(null)} openOther={setPart} />
+      )}
     </Context>
-  );
-}
-
-/** A part with what it says about itself: most needed first, the rest on request. */
-function PartSheet({
-  id,
-  close,
-  openOther,
-}: {
-  id: string | null;
-  close: () => void;
-  openOther: (id: string) => void;
-}) {
-  const { job } = useSnapshot();
-  const store = useStore();
-  const [all, setAll] = useState(false);
-  const part = job?.kit.find((p) => p.id === id);
-  if (!job || !part) return null;
-  const fields = isKind(part.kind) ? FIELDS[part.kind] : [];
-  const filled = (key: string) => (part as unknown as Record<string, unknown>)[key] !== undefined;
-  const shown = fields.filter((f) => all || f.first || filled(f.key));
-  const hidden = fields.length - shown.length;
-  const usedBy = job.rigs.filter(
-    (r) => r.body === part.id || r.lens === part.id || r.between.some((u) => u.part === part.id),
-  );
-  return (
-    <Dialog open onOpenChange={(o) => !o && close()} title={part.name} side>
-      <p className="mb-2 text-soft">
-        {isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind}
-        {usedBy.length > 0 ? `, on ${usedBy.map((r) => r.name).join('; ')}` : ', on no rig'}
-      </p>
-      {fields.length === 0 ? (
-        <p>This version carries parts of this kind along but does not compute with them.</p>
-      ) : null}
-      {shown.map((f) => (
-        <FieldEditor
-          key={`${part.id}/${f.key}`}
-          field={f}
-          part={part}
-          path={['kit', part.id, f.key]}
-        />
-      ))}
-      {hidden > 0 || all ? (
-        <Button
-          look="bare"
-          className="mt-2 underline"
-          onClick={() => setAll(!all)}
-          aria-expanded={all}
-        >
-          {all
-            ? 'Only what is known and needed'
-            : `${hidden} more ${hidden === 1 ? 'field' : 'fields'}`}
-        </Button>
-      ) : null}
-      <div className="mt-4 flex flex-wrap gap-2 border-t border-rule pt-4">
-        <Button
-          onClick={() => {
-            const name = `${part.name}, copy`.slice(0, 120);
-            const copy = { ...part, name, id: idFromName(name, new Set(job.kit.map((p) => p.id))) };
-            store?.edit(addPart(copy));
-            openOther(copy.id);
-          }}
-        >
-          Copy
-        </Button>
-        <Button
-          look="danger"
-          onClick={() => {
-            close();
-            store?.edit(removePart(job, part));
-          }}
-        >
-          Take out of the kit
-        </Button>
-      </div>
-    </Dialog>
   );
 }

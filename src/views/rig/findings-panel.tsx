@@ -18,11 +18,14 @@ export function FindingsPanel({
   facts,
   advice,
   lit,
+  picked,
   onPick,
 }: {
   facts: RigFacts;
   advice: Advice;
   lit: string | null;
+  /** What was pressed by hand: only that is scrolled to. */
+  picked: string | null;
   onPick: (key: string) => void;
 }) {
   const { verdicts } = facts;
@@ -33,9 +36,9 @@ export function FindingsPanel({
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const el = list.current;
-    if (!el || !lit) return;
-    el.querySelector(`[data-key="${CSS.escape(lit)}"]`)?.scrollIntoView({ block: 'nearest' });
-  }, [lit]);
+    if (!el || !picked) return;
+    el.querySelector(`[data-key="${CSS.escape(picked)}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [picked]);
   return (
     <section aria-labelledby="findings" className="flex min-h-0 flex-col bg-panel">
       <div className="flex items-center gap-4 px-4 pt-2">

@@ -87,7 +87,7 @@ function Bench({ job, rig }: { job: Job; rig: Rig }) {
         <Plate facts={facts} lit={lit} onPick={setPicked} />
       </div>
       <div className="grid min-h-0 lg:grid-cols-[minmax(0,1fr)_19rem_20rem]">
-        <FindingsPanel facts={facts} advice={advice} lit={lit} onPick={setPicked} />
+        <FindingsPanel facts={facts} advice={advice} lit={lit} picked={picked} onPick={setPicked} />
         <MeasurePanel facts={facts} advice={advice} />
         <Figures facts={facts} />
       </div>

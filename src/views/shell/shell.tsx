@@ -2,16 +2,21 @@
 
 import { setNonce } from 'get-nonce';
 import { Moon, Redo2, Sun, TerminalSquare, Undo2, X } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { VIEWS } from '@/core/command/command';
 import { Button } from '@/ui/button';
-import { CommandLine } from './command-line';
 import { NamePlate } from './name-plate';
 import { PartSheetHost } from '@/views/part/part-sheet';
 import { RigSwitch } from './rig-switch';
 import { StoreProvider, useSnapshot, useStore } from './store-context';
+
+/** Comes with the first press of its key. */
+const CommandLine = dynamic(() => import('./command-line').then((m) => m.CommandLine), {
+  ssr: false,
+});
 
 type Theme = 'auto' | 'bench' | 'set';
 
@@ -123,7 +128,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
       <main id="main" className="min-h-0 flex-1 lg:overflow-auto">
         {children}
       </main>
-      <CommandLine open={line} onOpenChange={setLine} />
+      {line ? <CommandLine open onOpenChange={setLine} /> : null}
     </div>
   );
 }

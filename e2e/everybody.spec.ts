@@ -1,0 +1,243 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { finding, kept, open } from './open';
+
+const VIEWS = ['/', '/set', '/compare', '/kit', '/rules', '/jobs'];
+
+async function serious(page: Page) {
+  const result = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  return result.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 4)
+          .join(', ')}`,
+    );
+}
+
+for (const theme of ['bench', 'set'])
+  test(`axe finds nothing serious on any view, ${theme}`, async ({ page, context, baseURL }) => {
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
+    for (const view of VIEWS) {
+      await open(page, view);
+      expect(await serious(page), view).toEqual([]);
+    }
+    await open(page);
+    await page.getByRole('button', { name: /^lens: / }).click();
+    await page.getByRole('option').first().waitFor();
+    expect(await serious(page), 'a list').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('.');
+    await page.keyboard.type('marl');
+    expect(await serious(page), 'the command line').toEqual([]);
+    await page.keyboard.press('Escape');
+    await open(page, '/kit');
+    await page.getByRole('button', { name: /^Marl 24/ }).click();
+    await page.getByRole('dialog').waitFor();
+    expect(await serious(page), 'a sheet').toEqual([]);
+    await open(page, '/jobs');
+    await page.getByRole('button', { name: 'New, empty' }).click();
+    await page.getByText('The kit is empty.').waitFor();
+    await page.getByRole('link', { name: 'Rig', exact: true }).click();
+    await page.getByText('put a body here').waitFor();
+    expect(await serious(page), 'an empty rig').toEqual([]);
+  });
+
+/** Tabs until something with this name has the focus. */
+async function tabTo(page: Page, name: RegExp, most = 120) {
+  for (let i = 0; i < most; i++) {
+    await page.keyboard.press('Tab');
+    const label = await page.evaluate(() => {
+      const e = document.activeElement;
+      return e ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}` : '';
+    });
+    if (name.test(label)) return;
+  }
+  throw new Error(`the keyboard never came to ${String(name)}`);
+}
+
+test('the whole flow by keyboard alone', async ({ page }) => {
+  await open(page);
+  await tabTo(page, /^Rig: /);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('wheel');
+  await page.getByRole('option', { name: /Wheelhouse/ }).waitFor();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'lens: Marl 24' })).toBeVisible();
+  await tabTo(page, /^records: /);
+  await page.keyboard.press('Enter');
+  await page.getByRole('option').first().waitFor();
+  await page.keyboard.type('open');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'records: open gate 3:2' })).toBeVisible();
+  await tabTo(page, /Record in Super 35 crop/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'records: Super 35 crop' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'records: open gate 3:2' })).toBeVisible();
+  await tabTo(page, /^lens: /);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('wherry');
+  await page.getByRole('option', { name: /Wherry/ }).waitFor();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'in between: Ferrule PL to 20' })).toBeVisible();
+  await tabTo(page, /show the sum/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('.');
+  await page.keyboard.type('go kit');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Kit of Lock Nine' })).toBeVisible();
+  await tabTo(page, /^Marl 24/);
+  await page.keyboard.press('Enter');
+  const circle = page.getByRole('dialog').getByLabel('diameter', { exact: true }).first();
+  await tabTo(page, /never/, 0).catch(() => undefined);
+  for (let i = 0; i < 20 && !(await circle.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('44+-0.1 measured');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Escape');
+  await kept(page);
+  await expect(
+    page.getByRole('button', { name: /^Undo: Correct diameter of Marl 24/ }),
+  ).toBeEnabled();
+});
+
+test('nothing goes to another host, nothing breaks the policy, no script or style without its nonce', async ({
+  page,
+  baseURL,
+}) => {
+  const foreign: string[] = [];
+  const said: string[] = [];
+  page.on('request', (r) => {
+    if (!r.url().startsWith(baseURL!) && !/^(blob|data):/.test(r.url())) foreign.push(r.url());
+  });
+  page.on('console', (m) => {
+    if (m.type() === 'error' || /Content Security Policy/i.test(m.text())) said.push(m.text());
+  });
+  page.on('pageerror', (e) => said.push(e.message));
+  const response = await page.goto('/');
+  const policy = response!.headers()['content-security-policy']!;
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).not.toContain('unsafe-inline');
+  expect(policy).not.toContain('unsafe-eval');
+  for (const view of VIEWS) await open(page, view);
+  await open(page);
+  await page.getByRole('button', { name: /^lens: / }).click();
+  await page.getByRole('option').first().waitFor();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('.');
+  await page.getByRole('dialog').waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export Lock Nine' }).click();
+  await download;
+  expect(foreign).toEqual([]);
+  expect(said).toEqual([]);
+});
+
+test('readable at 390 px: no view runs off the side', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const view of VIEWS) {
+    await open(page, view);
+    const over = await page.evaluate(
+      () => document.documentElement.scrollWidth - window.innerWidth,
+    );
+    expect(over, view).toBeLessThanOrEqual(0);
+  }
+  await open(page);
+  expect(await page.evaluate(() => window.scrollY)).toBe(0);
+  await expect(finding(page, /too shallow/)).toBeVisible();
+});
+
+test('at 1280 x 800 line, plate, choices and the first finding are on screen without scrolling', async ({
+  page,
+}) => {
+  await open(page);
+  for (const place of [
+    page.getByRole('group', { name: 'What the rig is made of' }),
+    page.getByRole('region', { name: 'The line' }),
+    page.getByRole('region', { name: 'The plate' }),
+    finding(page, /too shallow/),
+    page.getByRole('button', { name: 'Use Narrows 0.71 for the Pocket instead' }),
+  ]) {
+    const box = (await place.boundingBox())!;
+    expect(box.y).toBeGreaterThanOrEqual(0);
+    expect(box.y + box.height).toBeLessThanOrEqual(801);
+  }
+});
+
+test('buttons are as large as a gloved thumb wants', async ({ page }) => {
+  for (const view of VIEWS) {
+    await open(page, view);
+    const small = await page.evaluate(() =>
+      [
+        ...document.querySelectorAll(
+          'button, a, select, input:not([type=checkbox], [type=radio], [type=file]), [role=button]',
+        ),
+      ]
+        .filter(
+          (e) =>
+            (e as HTMLElement).checkVisibility?.() &&
+            !e.closest('.sr-only') &&
+            !e.classList.contains('sr-only'),
+        )
+        .map((e) => ({
+          r: e.getBoundingClientRect(),
+          t: e.getAttribute('aria-label') ?? e.textContent ?? '',
+        }))
+        .filter(({ r }) => r.width > 1 && (r.height < 43.5 || r.width < 24))
+        .map(({ r, t }) => `${t.slice(0, 40)} ${Math.round(r.width)} x ${Math.round(r.height)}`),
+    );
+    expect(small, view).toEqual([]);
+  }
+});
+
+test('five thousand parts: found at once, under 300 MB', async ({ page }) => {
+  await open(page, '/jobs');
+  const job = JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8'));
+  for (let i = 0; i < 5000; i++)
+    job.kit.push({
+      id: `lens-${i}`,
+      kind: 'lens',
+      name: `Stock lens ${i}`,
+      mount: 'slr-44.00-54',
+      focal: 10 + (i % 290),
+      imageCircle: [{ diameter: 40 + (i % 8) }],
+    });
+  await page
+    .getByLabel('Import a job')
+    .setInputFiles({
+      name: 'large.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(job)),
+    });
+  await expect(page.getByRole('button', { name: 'lens: Sedge 18-35' })).toBeVisible({
+    timeout: 30_000,
+  });
+  await page.getByRole('button', { name: /^lens: / }).click();
+  await page.keyboard.type('stock lens 4321');
+  await expect(page.getByRole('option', { name: /Stock lens 4321/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'lens: Stock lens 4321' })).toBeVisible();
+  await page.getByRole('link', { name: 'Kit', exact: true }).click();
+  await expect(page.getByText('5019 of 5019')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'find' }).fill('4999');
+  await expect(page.getByText('1 of 5019')).toBeVisible();
+  const session = await page.context().newCDPSession(page);
+  await session.send('HeapProfiler.collectGarbage');
+  const { metrics } = await session
+    .send('Performance.enable')
+    .then(() => session.send('Performance.getMetrics'));
+  const heap = metrics.find((m) => m.name === 'JSHeapTotalSize')!.value / 1024 / 1024;
+  test.info().annotations.push({ type: 'heap', description: `${heap.toFixed(0)} MB` });
+  expect(heap).toBeLessThan(300);
+});

@@ -1,0 +1,32 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** Opens a view and waits until the job is there. */
+export async function open(page: Page, path = '/') {
+  await page.goto(path);
+  await expect(page.locator('[data-ready=true]')).toBeVisible();
+}
+
+/** Waits until everything done so far is kept in the browser. */
+export async function kept(page: Page) {
+  await expect(page.getByTestId('save')).toHaveText('kept');
+}
+
+export function findings(page: Page): Locator {
+  return page.getByRole('region', { name: 'Findings' });
+}
+
+export function finding(page: Page, text: string | RegExp): Locator {
+  return findings(page).getByRole('button', { name: text }).first();
+}
+
+/** Chooses on the strip above the line. */
+export async function choose(page: Page, what: string, name: string | RegExp) {
+  await page.getByRole('button', { name: new RegExp(`^${what}: `) }).click();
+  await page.getByRole('option', { name }).first().click();
+}
+
+export async function goToRig(page: Page, name: string) {
+  await page.getByRole('button', { name: /^Rig: / }).click();
+  await page.getByRole('option', { name: new RegExp(name) }).click();
+  await expect(page.getByRole('button', { name: new RegExp(`^Rig: ${name}`) })).toBeVisible();
+}

@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.NELVIX_PORT ?? 4310);
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results/e2e',
+  timeout: 90_000,
+  retries: process.env.CI ? 1 : 0,
+  workers: 2,
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start -p ${port} -H 127.0.0.1`,
+    port,
+    env: { NEXT_TELEMETRY_DISABLED: '1' },
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 2000 },
+  },
+});

@@ -1,0 +1,86 @@
+'use client';
+
+import { useState } from 'react';
+import { FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
+import { idFromName } from '@/core/kit/ids';
+import { removePart, addPart } from '@/core/solve/moves';
+import { Button } from '@/ui/button';
+import { Dialog } from '@/ui/dialog';
+import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { FieldEditor } from './field-editor';
+
+/** A part with what it says about itself: most needed first, the rest on request. */
+export function Sheet({
+  id,
+  close,
+  openOther,
+}: {
+  id: string;
+  close: () => void;
+  openOther: (id: string) => void;
+}) {
+  const { job } = useSnapshot();
+  const store = useStore();
+  const [all, setAll] = useState(false);
+  const part = job?.kit.find((p) => p.id === id);
+  if (!job || !part) return null;
+  const fields = isKind(part.kind) ? FIELDS[part.kind] : [];
+  const filled = (key: string) => (part as unknown as Record<string, unknown>)[key] !== undefined;
+  const shown = fields.filter((f) => all || f.first || filled(f.key));
+  const hidden = fields.length - shown.length;
+  const usedBy = job.rigs.filter(
+    (r) => r.body === part.id || r.lens === part.id || r.between.some((u) => u.part === part.id),
+  );
+  return (
+    <Dialog open onOpenChange={(o) => !o && close()} title={part.name} side>
+      <p className="mb-2 text-soft">
+        {isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind}
+        {usedBy.length > 0 ? `, on ${usedBy.map((r) => r.name).join('; ')}` : ', on no rig'}
+      </p>
+      {fields.length === 0 ? (
+        <p>This version carries parts of this kind along but does not compute with them.</p>
+      ) : null}
+      {shown.map((f) => (
+        <FieldEditor
+          key={`${part.id}/${f.key}`}
+          field={f}
+          part={part}
+          path={['kit', part.id, f.key]}
+        />
+      ))}
+      {hidden > 0 || all ? (
+        <Button
+          look="bare"
+          className="mt-2 underline"
+          onClick={() => setAll(!all)}
+          aria-expanded={all}
+        >
+          {all
+            ? 'Only what is known and needed'
+            : `${hidden} more ${hidden === 1 ? 'field' : 'fields'}`}
+        </Button>
+      ) : null}
+      <div className="mt-4 flex flex-wrap gap-2 border-t border-rule pt-4">
+        <Button
+          onClick={() => {
+            const name = `${part.name}, copy`.slice(0, 120);
+            const copy = { ...part, name, id: idFromName(name, new Set(job.kit.map((p) => p.id))) };
+            store?.edit(addPart(copy));
+            openOther(copy.id);
+          }}
+        >
+          Copy
+        </Button>
+        <Button
+          look="danger"
+          onClick={() => {
+            close();
+            store?.edit(removePart(job, part));
+          }}
+        >
+          Take out of the kit
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
