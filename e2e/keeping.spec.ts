@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { choose, finding, goToRig, kept, open } from './open';
+import { choose, chosen, finding, goToRig, kept, open } from './open';
 
 /** Everything the browser holds of the open job, straight from its database. */
 async function stored(page: Page): Promise<any> {
@@ -63,9 +63,9 @@ test('killed in the middle of two hundred random edits: the last kept one is the
       await page.getByRole('button', { name: /^Lens: / }).focus();
       for (let k = 0; k < 5; k++) void page.keyboard.press('ArrowRight').catch(() => undefined);
       const session = await context.newCDPSession(page);
-      await session.send('Page.crash').catch(() => undefined);
-      void session;
-      await page.close({ runBeforeUnload: false });
+      const dead = page.waitForEvent('crash');
+      void session.send('Page.crash').catch(() => undefined);
+      await dead;
       page = await context.newPage();
       await open(page);
       const now = await page
@@ -99,7 +99,7 @@ test('closed and opened again: all there, also the rig that was open', async ({ 
   await choose(page, 'records', /17:9 full width/);
   await kept(page);
   await page.reload();
-  await expect(page.getByRole('button', { name: 'records: 17:9 full width' })).toBeVisible();
+  await expect(chosen(page, 'records', '17:9 full width')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Rig: Canal/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Undo: Record in 17:9/ })).toBeEnabled();
 });
@@ -113,11 +113,11 @@ test('two windows: what one changes the other shows, and fields do not overwrite
   await open(b);
   await choose(a, 'lens', /Marl 35/);
   await kept(a);
-  await expect(b.getByRole('button', { name: 'lens: Marl 35' })).toBeVisible();
+  await expect(chosen(b, 'lens', 'Marl 35')).toBeVisible();
   await choose(b, 'records', /16:9/);
   await kept(b);
-  await expect(a.getByRole('button', { name: 'records: 16:9' })).toBeVisible();
-  await expect(a.getByRole('button', { name: 'lens: Marl 35' })).toBeVisible();
+  await expect(chosen(a, 'records', '16:9')).toBeVisible();
+  await expect(chosen(a, 'lens', 'Marl 35')).toBeVisible();
 });
 
 test('out as one file, into an empty browser, the same job', async ({ page, browser }) => {
@@ -135,7 +135,7 @@ test('out as one file, into an empty browser, the same job', async ({ page, brow
   const other = await (await browser.newContext()).newPage();
   await open(other, '/jobs');
   await other.getByLabel('Import a job').setInputFiles(file);
-  await expect(other.getByRole('button', { name: 'lens: Marl 50' })).toBeVisible();
+  await expect(chosen(other, 'lens', 'Marl 50')).toBeVisible();
   await other.getByRole('link', { name: 'Jobs' }).click();
   await other.getByLabel('Restore a backup').setInputFiles(backupFile);
   await expect(other.getByText('1 job is back.')).toBeVisible();
@@ -148,25 +148,21 @@ test('a broken file names every place and changes nothing', async ({ page }) => 
   const bad = JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8'));
   bad.kit[0].width = 'wide';
   bad.rigs[1].lens = 7;
-  await page
-    .getByLabel('Import a job')
-    .setInputFiles({
-      name: 'bad.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(bad)),
-    });
+  await page.getByLabel('Import a job').setInputFiles({
+    name: 'bad.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(bad)),
+  });
   const alert = page.getByRole('alert').filter({ hasText: 'not taken in' });
   await expect(alert).toContainText('2 places are wrong. Nothing was changed.');
   await expect(alert).toContainText('kit[0].width: found "wide", expected a number in mm');
   await expect(alert).toContainText('rigs[1].lens: found 7');
   expect((await stored(page)).jobs).toHaveLength(1);
-  await page
-    .getByLabel('Import a job')
-    .setInputFiles({
-      name: 'huge.json',
-      mimeType: 'application/json',
-      buffer: Buffer.alloc(30 * 1024 * 1024, 0x61),
-    });
+  await page.getByLabel('Import a job').setInputFiles({
+    name: 'huge.json',
+    mimeType: 'application/json',
+    buffer: Buffer.alloc(30 * 1024 * 1024, 0x61),
+  });
   await expect(alert).toContainText('(file): found 30.0 MB');
 });
 
@@ -180,13 +176,11 @@ test('names are text, whatever they hold', async ({ page }) => {
     r.name = evil;
     r.frames[0].name = '<b>2.39</b>';
   }
-  await page
-    .getByLabel('Import a job')
-    .setInputFiles({
-      name: 'x.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(job)),
-    });
+  await page.getByLabel('Import a job').setInputFiles({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(job)),
+  });
   await expect(page.getByRole('button', { name: /^Rig: <img src=x/ })).toBeVisible();
   await expect(finding(page, /The rear group of <img src=x/)).toBeVisible();
   for (const view of ['Lens set', 'Compare', 'Kit', 'Jobs']) {
@@ -208,13 +202,11 @@ test('a kit comes in from CSV in one step, and goes again in one', async ({ page
   await expect(page.getByRole('button', { name: /^Reed 28/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Import reeds.csv' }).click();
   await expect(page.getByRole('button', { name: /^Reed/ })).toHaveCount(0);
-  await page
-    .getByLabel('Import a kit, CSV')
-    .setInputFiles({
-      name: 'bad.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('name,mount,focal_mm\nA,pl,long'),
-    });
+  await page.getByLabel('Import a kit, CSV').setInputFiles({
+    name: 'bad.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('name,mount,focal_mm\nA,pl,long'),
+  });
   await expect(page.getByRole('alert').filter({ hasText: 'not taken in' })).toContainText(
     'line 2, focal_mm: found "long"',
   );
@@ -228,7 +220,7 @@ test('a part taken out of the kit, and a binned job, come back', async ({ page }
   await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await expect(page.getByText('put a lens here')).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Take Sedge/ }).click();
-  await expect(page.getByRole('button', { name: 'lens: Sedge 18-35' })).toBeVisible();
+  await expect(chosen(page, 'lens', 'Sedge 18-35')).toBeVisible();
   await page.getByRole('link', { name: 'Jobs' }).click();
   await page.getByRole('button', { name: 'Bin Lock Nine' }).click();
   await expect(page.getByText('There is no job in this browser.')).toBeVisible();
@@ -241,19 +233,23 @@ test('no room left: it says so, keeps the change on the page, and stores it when
 }) => {
   await open(page);
   await kept(page);
-  const session = await page.context().newCDPSession(page);
-  await session.send('Storage.overrideQuotaForOrigin', {
-    origin: new URL(page.url()).origin,
-    quotaSize: 1,
+  // The browser refuses every write, as it does when the disk is full.
+  await page.evaluate(() => {
+    const own = IDBObjectStore.prototype;
+    const put = own.put;
+    (window as any).makeRoom = () => (own.put = put);
+    own.put = () => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    };
   });
   await choose(page, 'lens', /Marl 50/);
   await expect(page.getByRole('alert').filter({ hasText: 'no room left' })).toContainText(
     'export the job to a file',
   );
-  await expect(page.getByRole('button', { name: 'lens: Marl 50' })).toBeVisible();
-  await session.send('Storage.overrideQuotaForOrigin', { origin: new URL(page.url()).origin });
+  await expect(chosen(page, 'lens', 'Marl 50')).toBeVisible();
+  await page.evaluate(() => (window as any).makeRoom());
   await page.getByRole('button', { name: 'Try again' }).click();
   await kept(page);
   await page.reload();
-  await expect(page.getByRole('button', { name: 'lens: Marl 50' })).toBeVisible();
+  await expect(chosen(page, 'lens', 'Marl 50')).toBeVisible();
 });

@@ -30,3 +30,15 @@ export async function goToRig(page: Page, name: string) {
   await page.getByRole('option', { name: new RegExp(name) }).click();
   await expect(page.getByRole('button', { name: new RegExp(`^Rig: ${name}`) })).toBeVisible();
 }
+
+/** The button on the strip that shows what is chosen; the drawing has buttons of like names. */
+export function chosen(page: Page, what: string, name: string): Locator {
+  return page
+    .getByRole('group', { name: 'What the rig is made of' })
+    .getByRole('button', { name: `${what}: ${name}` });
+}
+
+/** Entries of the list that stands open; form fields have options too. */
+export function entries(page: Page): Locator {
+  return page.locator('[cmdk-item]');
+}

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, finding, findings, goToRig, kept, open } from './open';
+import { choose, chosen, finding, findings, goToRig, kept, open } from './open';
 
 test('the demo opens on real trouble; the tried fix takes it away, undo brings it back', async ({
   page,
@@ -11,9 +11,7 @@ test('the demo opens on real trouble; the tried fix takes it away, undo brings i
   await findings(page)
     .getByRole('button', { name: 'Use Narrows 0.71 for the Pocket instead' })
     .click();
-  await expect(
-    page.getByRole('button', { name: 'in between: Narrows 0.71 for the Pocket' }),
-  ).toBeVisible();
+  await expect(chosen(page, 'in between', 'Narrows 0.71 for the Pocket')).toBeVisible();
   await expect(finding(page, /too shallow/)).toHaveCount(0);
   await kept(page);
   await page.getByRole('button', { name: /^Undo: Use Narrows/ }).click();
@@ -105,14 +103,14 @@ test('on the line: arrow keys step through the lens set, a press puts another, s
   await expect(page.getByRole('button', { name: /^Lens: Sedge/ })).toBeVisible();
   await page.getByRole('button', { name: /^Body: Pellin Pocket/ }).focus();
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'records: open gate 4:3' })).toBeVisible();
+  await expect(chosen(page, 'records', 'open gate 4:3')).toBeVisible();
   await page.getByRole('button', { name: /^Between body and lens/ }).focus();
   await page.keyboard.press('Enter');
   await page
     .getByRole('option', { name: /Ferrule 44 to 19.25/ })
     .first()
     .click();
-  await expect(page.getByRole('button', { name: 'in between: Ferrule 44 to 19.25' })).toBeVisible();
+  await expect(chosen(page, 'in between', 'Ferrule 44 to 19.25')).toBeVisible();
   const side = page.getByRole('button', { name: /side$/ });
   await side.click();
   await expect(side).toHaveText(/operator's side/);
@@ -201,7 +199,7 @@ test('the command line puts, zooms, goes and finds', async ({ page }) => {
   await page.keyboard.press('.');
   await page.getByPlaceholder(/put marl 35/).fill('marl 35');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'lens: Marl 35' })).toBeVisible();
+  await expect(chosen(page, 'lens', 'Marl 35')).toBeVisible();
   await page.keyboard.press('.');
   await page.keyboard.type('find wafer');
   await expect(page.getByRole('option', { name: /Open Wafer/ })).toBeVisible();
@@ -224,7 +222,7 @@ test('the other views: lens set, compare, rules', async ({ page }) => {
     .getByRole('button', { name: /^Marl 35: ok/ })
     .first()
     .click();
-  await expect(page.getByRole('button', { name: 'lens: Marl 35' })).toBeVisible();
+  await expect(chosen(page, 'lens', 'Marl 35')).toBeVisible();
   await page.getByRole('link', { name: 'Compare' }).click();
   await expect(page.getByText(/wide subject fills both/)).toBeVisible();
   await page.getByLabel('B', { exact: true }).selectOption({ label: 'Locks, long lens' });

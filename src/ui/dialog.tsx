@@ -24,6 +24,15 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-40 bg-sunk/70" />
         <Radix.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(e) => {
+            // What is typed first comes first, not the button that closes.
+            const first = (e.currentTarget as HTMLElement).querySelector<HTMLElement>(
+              '[data-first]',
+            );
+            if (!first) return;
+            e.preventDefault();
+            first.focus();
+          }}
           className={`fixed z-50 flex flex-col border border-edge bg-panel shadow-[0_6px_30px_rgb(0_0_0/0.35)] ${
             side
               ? 'inset-y-0 right-0 w-[min(30rem,100vw)]'

@@ -7,7 +7,14 @@ import type { State } from '@/core/checks/finding';
 import { POPOVER } from './sum';
 
 /** The searchable list comes when a place is first pressed: it is not needed to see the rig. */
-const PickerList = dynamic(() => import('./picker-list').then((m) => m.PickerList), { ssr: false });
+const load = () => import('./picker-list').then((m) => m.PickerList);
+const Later = dynamic(load, { ssr: false });
+let loaded: Awaited<ReturnType<typeof load>> | null = null;
+
+/** Fetches the list while nothing else is going on, so that the first keys typed reach it. */
+export async function preloadPicker(): Promise<void> {
+  loaded = await load();
+}
 
 export interface Option {
   id: string;
@@ -44,6 +51,7 @@ export function Picker({
 }) {
   const [own, setOwn] = useState(false);
   const isOpen = open ?? own;
+  const List = loaded ?? Later;
   const change = (to: boolean) => {
     setOwn(to);
     onOpenChange?.(to);
@@ -58,8 +66,9 @@ export function Picker({
           collisionPadding={8}
           align="start"
           aria-label={label}
+          onOpenAutoFocus={(e) => e.preventDefault()}
         >
-          <PickerList
+          <List
             label={label}
             placeholder={placeholder}
             options={options}

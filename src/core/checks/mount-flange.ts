@@ -2,7 +2,8 @@ import { flangeOf, type Built } from '../build/build';
 import { constant, exactly, given, type Given } from '../build/given';
 import { depthOfFocus, glassShift, USUAL_INDEX } from '../optics/backfocus';
 import { circleOfConfusion } from '../optics/depth';
-import { isReducer } from '../kit/types';
+import { isReducer, type MarkTestRecord } from '../kit/types';
+import { known } from '../quantity/quantity';
 import { exact, signed } from '../quantity/say';
 import { absolute, spread, type Spread } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
@@ -10,9 +11,21 @@ import type { Check } from './check';
 import { judge } from './judge';
 
 interface ErrorFormula {
+  /** Set when a mark test of these very pieces gave the error. */
+  tested: string | null;
   inputs: Given[];
   /** Error at the chip, mm, positive when the lens sits too far out. */
   value: (x: readonly number[]) => number;
+}
+
+/** The latest mark test of exactly the pieces of this rig. */
+export function markTestOf(built: Built): MarkTestRecord | null {
+  const { body, lens, links, job } = built;
+  if (!body || !lens || !job.markTests?.length) return null;
+  const parts = [body.id, ...links.map((l) => l.link.id), lens.id];
+  const same = (t: MarkTestRecord) =>
+    t.parts.length === parts.length && parts.every((p) => t.parts.includes(p));
+  return [...job.markTests].reverse().find(same) ?? null;
 }
 
 /**
@@ -24,6 +37,22 @@ interface ErrorFormula {
 export function errorFormula(built: Built): ErrorFormula | null {
   const { body, lens, links } = built;
   if (!body || !lens || !built.closed) return null;
+  const test = markTestOf(built);
+  if (test)
+    return {
+      tested: test.id,
+      inputs: [
+        {
+          path: ['markTests', test.id, 'error'],
+          part: lens.id,
+          label: `mark test of ${lens.name} on ${body.name}`,
+          unit: 'mm',
+          cls: 'flange',
+          known: known(test.error, 'flange'),
+        },
+      ],
+      value: (x) => x[0]!,
+    };
   const inputs: Given[] = [];
   const add = (g: Given) => inputs.push(g) - 1;
   const terms: ((x: readonly number[]) => number)[] = [];
@@ -73,7 +102,7 @@ export function errorFormula(built: Built): ErrorFormula | null {
   const lensIndex = add(flangeOf(built, lens));
   const standardLens = flange(lens.mount, 1);
   terms.push(scaled((x) => standardLens(x) - x[lensIndex]!, glass));
-  return { inputs, value: (x) => terms.reduce((sum, t) => sum + t(x), 0) };
+  return { tested: null, inputs, value: (x) => terms.reduce((sum, t) => sum + t(x), 0) };
 }
 
 /** Flange error with its interval and its sum, or null when a number is missing. */
@@ -84,7 +113,12 @@ export function flangeError(built: Built): (Spread & { sum: string }) | null {
     f.inputs.map((g) => g.known!),
     f.value,
   );
-  return { ...s, sum: errorSum(built, s.value) };
+  return {
+    ...s,
+    sum: f.tested
+      ? `e at the chip from the mark test of these pieces = ${signed(s.value, 4)} mm`
+      : errorSum(built, s.value),
+  };
 }
 
 function errorSum(built: Built, e: number): string {
@@ -188,14 +222,14 @@ export const mountFlange: Check = {
           return out
             ? `The lens sits ${by} mm too far out, the depth of focus is \u00b1${depth} mm: infinity is lost.`
             : `The lens sits ${by} mm too close, the depth of focus is \u00b1${depth} mm: it focuses past infinity and every mark reads wrong.`;
-        return `The lens may sit ${signed(e!.lo, 3)} to ${signed(e!.hi, 3)} mm off, the depth of focus is only \u00b1${depth} mm: ${e!.hi > focus!.lo ? 'infinity may be lost' : 'marks may read wrong'}. A mark test settles it.`;
+        return `The lens may sit ${signed(e!.lo, 3)} to ${signed(e!.hi, 3)} mm off, the depth of focus is only \u00b1${depth} mm: ${e!.hi > focus!.lo ? 'infinity may be lost' : 'marks may read wrong'}.${f.tested ? '' : ' A mark test settles it.'}`;
       },
       sum: (o) =>
         `${e!.sum} (${signed(e!.lo, 3)} to ${signed(e!.hi, 3)}); depth of focus N c = ${exact(focus!.value / conf!.c, 2)} x ${exact(conf!.c, 4)} (${conf!.how}) = ${exact(focus!.value, 4)} mm; margin ${exact(o.value, 3)} mm` +
         (built.fromT ? '; T stands in for f' : ''),
       lacking: (m) =>
         `Whether the marks are right cannot be said: ${m} ${m.includes(' and ') ? 'are' : 'is'} not known. A mark test would tell.`,
-      basis: `[math]${marks ? '' : ` ${ruleBasis('mount.marks')}`}`,
+      basis: `${f.tested ? '[tried] ' : ''}[math]${marks ? '' : ` ${ruleBasis('mount.marks')}`}`,
     });
     if (verdict.state === 'fail' && tooClose && !marks)
       return [

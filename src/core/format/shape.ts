@@ -158,6 +158,18 @@ export const JOB_SHAPE: Shape = object(
       set: { is: 'choice', values: ['house', 'strict', 'light'] },
       values: object(Object.fromEntries(RULES.map((r) => [r.id, number(r.min, r.max, r.unit)]))),
     }),
+    markTests: list(
+      object(
+        {
+          id,
+          parts: list(id, 20),
+          error: { is: 'quantity', min: -20, max: 20, unit: 'mm' },
+          when: text(40),
+        },
+        ['id', 'parts', 'error'],
+      ),
+      10_000,
+    ),
     trials: list(
       object(
         {

@@ -212,6 +212,16 @@ export interface Trial {
   note?: string;
 }
 
+/** A mark test of one combination: the focus error at the chip that it showed. */
+export interface MarkTestRecord {
+  id: string;
+  /** Body, everything between, lens. */
+  parts: string[];
+  /** Error at the chip, mm, positive when the lens sits too far out. */
+  error: QuantityInput;
+  when?: string;
+}
+
 export interface RuleChoice {
   set: 'house' | 'strict' | 'light';
   values?: Record<string, number>;
@@ -234,6 +244,7 @@ export interface Job {
   rigs: Rig[];
   rules?: RuleChoice;
   trials?: Trial[];
+  markTests?: MarkTestRecord[];
 }
 
 export function isBody(p: Part | null | undefined): p is Body {

@@ -6,7 +6,7 @@ import { errorFromMarks } from '../optics/backfocus';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
 import { applyEdit, withChanges } from './edit';
 import { findings, horizontalField } from './fixes';
-import { markTest } from './mark-test';
+import { forgetMarkTest, markTest } from './mark-test';
 import { measureNext } from './measure-next';
 import { mergeParts } from './merge';
 import * as moves from './moves';
@@ -319,44 +319,56 @@ describe('rigs and jobs', () => {
 });
 
 describe('mark test', () => {
-  test('the shim of the thin-lens equation, laid to the adapter', () => {
+  const at = (j: Job & { rigs: [Rig] }) => build(j, j.rigs[0]);
+  const flange = (j: Job) => checkRig(j, j.rigs[0]!).find((v) => v.id === 'mount.flange')!;
+
+  test('the shim of the thin-lens equation, kept for these pieces', () => {
     const j = testJob({
-      lens: testLens({ focal: exactly(25), flange: exactly(44) }),
-      body: testBody({ flange: exactly(20) }),
+      lens: testLens({ focal: exactly(25) }),
+      links: [testAdapter({ length: 24 })],
     });
-    const t = markTest(build(j, j.rigs[0]), 3000, 2500);
-    expect(t.ok).toBe(true);
-    if (!t.ok) return;
+    expect(flange(j).state).toBe('tight');
+    const t = markTest(at(j), 3000, 2500, '2026-11-24');
+    if (!t.ok) throw new Error(t.sentence);
     expect(t.error.toFixed(4)).toBe('0.0424');
     expect(t.sentence).toContain('take that much shim away');
     const next = withChanges(j, t.edit.changes);
-    expect((next.kit[1] as { length: { value: number } }).length.value).toBeCloseTo(24.0424, 4);
-    const again = check(build(next, next.rigs[0]!)).find((v) => v.id === 'mount.flange')!;
-    expect(again.state).toBe('ok');
+    const after = flange(next);
+    // T2 and 0.030: 0.060 mm of depth of focus hold 0.0424 mm.
+    expect(after.state).toBe('ok');
+    expect(after.basis).toContain('[tried]');
+    expect(after.sum).toContain('from the mark test of these pieces');
+    // Another lens on the same adapter has not been tested.
+    const other = { ...next, kit: [...next.kit, testLens({ id: 'other' })] };
+    other.rigs = [{ ...other.rigs[0]!, lens: 'other' }];
+    expect(flange(other).basis).not.toContain('[tried]');
+    const again = markTest(build(next, next.rigs[0]!), 3000, 2400, '2026-11-25');
+    if (!again.ok) throw new Error(again.sentence);
+    const twice = withChanges(next, again.edit.changes);
+    expect(twice.markTests).toHaveLength(2);
+    expect(flange(twice).margin!.value).toBeLessThan(after.margin!.value);
+    const forgotten = withChanges(twice, forgetMarkTest(twice.markTests![1]!).changes);
+    expect(flange(forgotten).margin).toEqual(after.margin);
   });
 
   test('behind a reducer the chip sees m squared of it', () => {
-    const j = testJob({
-      lens: testLens({ focal: exactly(25), flange: exactly(44) }),
-      body: testBody({ flange: exactly(20) }),
-      links: [testReducer()],
-    });
-    const t = markTest(build(j, j.rigs[0]), 2500, 3000);
+    const j = testJob({ lens: testLens({ focal: exactly(25) }), links: [testReducer()] });
+    const t = markTest(at(j), 2500, 3000, 'x');
     if (!t.ok) throw new Error(t.sentence);
     expect(t.error).toBeCloseTo(errorFromMarks(25, 2500, 3000) * 0.71 ** 2, 9);
     expect(t.sentence).toContain('too close');
-    expect(t.edit.changes[0]!.path).toEqual(['kit', 'reducer', 'backFocus']);
   });
 
-  test('a native lens takes it itself', () => {
-    const j = testJob({ links: [], lens: testLens({ mount: 'ml-20.00-51.6' }) });
-    const t = markTest(build(j, j.rigs[0]), 5000, 4950);
-    expect(t.ok && t.edit.changes[0]!.path).toEqual(['kit', 'lens', 'flange']);
+  test('it needs no length of anything', () => {
+    const j = testJob({ links: [testAdapter({ length: undefined })] });
+    expect(flange(j).state).toBe('unknown');
+    const t = markTest(at(j), 5000, 4990, 'x');
+    expect(t.ok && flange(withChanges(j, t.edit.changes)).state).toBe('ok');
   });
 
   test('says why it cannot', () => {
     const said = (j: ReturnType<typeof testJob>, a: number, b: number) => {
-      const t = markTest(build(j, j.rigs[0]), a, b);
+      const t = markTest(at(j), a, b, 'x');
       return t.ok ? 'ok' : t.sentence;
     };
     expect(said(testJob({ lens: null }), 1000, 900)).toContain('needs a lens');
@@ -364,9 +376,6 @@ describe('mark test', () => {
       'focal length',
     );
     expect(said(testJob(), 100, 90)).toContain('well beyond');
-    expect(said(testJob({ links: [testAdapter({ length: undefined })] }), 3000, 2900)).toContain(
-      'length of Test adapter',
-    );
     expect(
       said(testJob({ links: [testReducer({ magnification: undefined })] }), 3000, 2900),
     ).toContain('magnification');

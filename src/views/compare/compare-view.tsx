@@ -41,17 +41,16 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
   const c = useMemo(
     // Both against the same reference, or their figures could not be laid side by side.
     () =>
-      compare(
-        build(job, a, base),
-        build(job, { ...b, reference: a.reference }, base),
-        distance,
-      ),
+      compare(build(job, a, base), build(job, { ...b, reference: a.reference }, base), distance),
     [job, a, b, base, distance],
   );
   const pick = (label: string, value: string, set: (v: string) => void) => (
-    <label className="flex items-center gap-2">
-      <span className="text-soft">{label}</span>
+    <span className="flex items-center gap-2">
+      <label htmlFor={`${id}${label}`} className="text-soft">
+        {label}
+      </label>
       <select
+        id={`${id}${label}`}
         className="h-11 max-w-60 rounded-sm border border-edge bg-panel px-2"
         value={value}
         onChange={(e) => set(e.target.value)}
@@ -62,7 +61,7 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
           </option>
         ))}
       </select>
-    </label>
+    </span>
   );
   return (
     <section className="mx-auto max-w-6xl p-4">

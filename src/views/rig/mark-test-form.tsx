@@ -2,7 +2,8 @@
 
 import { useId, useState } from 'react';
 import { parseLength } from '@/core/quantity/parse';
-import { markTest } from '@/core/solve/mark-test';
+import { markTestOf } from '@/core/checks/mount-flange';
+import { forgetMarkTest, markTest } from '@/core/solve/mark-test';
 import { Button } from '@/ui/button';
 import { useStore } from '@/views/shell/store-context';
 import type { RigFacts } from './use-rig';
@@ -15,7 +16,11 @@ export function MarkTestForm({ facts }: { facts: RigFacts }) {
   const [sharp, setSharp] = useState('');
   const a = parseLength(mark, 1000);
   const b = parseLength(sharp, 1000);
-  const result = a.ok && b.ok ? markTest(facts.built, a.value, b.value) : null;
+  const result =
+    a.ok && b.ok
+      ? markTest(facts.built, a.value, b.value, new Date().toISOString().slice(0, 10))
+      : null;
+  const record = markTestOf(facts.built);
   const field = (name: string, label: string, value: string, set: (t: string) => void) => (
     <label htmlFor={`${id}${name}`} className="flex items-center gap-2">
       <span className="text-soft">{label}</span>
@@ -43,6 +48,15 @@ export function MarkTestForm({ facts }: { facts: RigFacts }) {
           }}
         >
           Keep it
+        </Button>
+      ) : null}
+      {record ? (
+        <Button
+          look="bare"
+          className="underline underline-offset-4"
+          onClick={() => store?.edit(forgetMarkTest(record))}
+        >
+          Forget the last mark test
         </Button>
       ) : null}
       {result ? <p className="basis-full text-sm">{result.sentence}</p> : null}

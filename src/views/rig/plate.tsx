@@ -271,7 +271,7 @@ function Corner({
       }
     >
       <circle cx={x} cy={y} r="4" fill="currentColor" />
-      <rect x={bx - 4} y={by - 9} width="84" height="44" fill="transparent" />
+      <rect x={bx - 4} y={by - 9} width="84" height="50" fill="transparent" />
       <rect
         x={bx}
         y={by}

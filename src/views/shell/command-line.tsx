@@ -52,6 +52,8 @@ export function CommandLine({
     >
       <Command shouldFilter={false} label="Command line" loop>
         <Command.Input
+          autoFocus
+          data-first
           value={line}
           onValueChange={setLine}
           placeholder="put marl 35, swap 50 on wheelhouse, t4, go kit, find wafer"

@@ -8,15 +8,16 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { VIEWS } from '@/core/command/command';
 import { Button } from '@/ui/button';
+import { preloadPicker } from '@/ui/picker';
 import { NamePlate } from './name-plate';
 import { PartSheetHost } from '@/views/part/part-sheet';
 import { RigSwitch } from './rig-switch';
 import { StoreProvider, useSnapshot, useStore } from './store-context';
 
 /** Comes with the first press of its key. */
-const CommandLine = dynamic(() => import('./command-line').then((m) => m.CommandLine), {
-  ssr: false,
-});
+const loadLine = () => import('./command-line').then((m) => m.CommandLine);
+const LaterLine = dynamic(loadLine, { ssr: false });
+let loadedLine: Awaited<ReturnType<typeof loadLine>> | null = null;
 
 type Theme = 'auto' | 'bench' | 'set';
 
@@ -45,6 +46,17 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   const store = useStore();
   const snap = useSnapshot();
   const [line, setLine] = useState(false);
+
+  const CommandLine = loadedLine ?? LaterLine;
+
+  useEffect(() => {
+    // Once the rig is on screen, fetch what the next press will want.
+    const idle = setTimeout(() => {
+      void preloadPicker();
+      void loadLine().then((c) => (loadedLine = c));
+    }, 300);
+    return () => clearTimeout(idle);
+  }, []);
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
