@@ -54,7 +54,7 @@ async function tabTo(page: Page, name: RegExp, most = 120) {
     await page.keyboard.press('Tab');
     const label = await page.evaluate(() => {
       const e = document.activeElement;
-      return e ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}` : '';
+      return e ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}`.trim() : '';
     });
     if (name.test(label)) return;
   }
@@ -88,8 +88,9 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await expect(chosen(page, 'in between', 'Ferrule PL to 20')).toBeVisible();
   await tabTo(page, /show the sum/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('dialog')).toBeVisible();
+  await expect(page.getByRole('dialog')).toBeFocused();
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('.');
   await page.keyboard.type('go kit');
   await page.keyboard.press('Enter');
@@ -97,7 +98,6 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await tabTo(page, /^Marl 24/);
   await page.keyboard.press('Enter');
   const circle = page.getByRole('dialog').getByLabel('diameter', { exact: true }).first();
-  await tabTo(page, /never/, 0).catch(() => undefined);
   for (let i = 0; i < 20 && !(await circle.evaluate((e) => e === document.activeElement)); i++)
     await page.keyboard.press('Tab');
   await page.keyboard.press('Control+a');

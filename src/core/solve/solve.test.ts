@@ -1,5 +1,5 @@
 import { build, shared } from '../build/build';
-import { check, checkRig } from '../checks/registry';
+import { checkRig } from '../checks/registry';
 import type { Fix } from '../checks/finding';
 import { isBody, isLens, type Body, type Job, type Lens, type Rig } from '../kit/types';
 import { errorFromMarks } from '../optics/backfocus';

@@ -12,6 +12,7 @@ import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
 import { demoJob, useSnapshot, useStore } from '@/views/shell/store-context';
+import { TextInput } from '@/views/part/field-editor';
 import { FilePick, Problems } from './file-pick';
 
 const FULL =
@@ -137,8 +138,29 @@ export function JobsView() {
           {live.map((j) => (
             <li key={j.id} className="flex flex-wrap items-center gap-2 border-b border-rule py-1">
               <span className="min-w-52 flex-1">
-                <span className="font-semibold">{j.name}</span>
-                {j.id === snap.job?.id ? ' (open)' : ''}
+                {j.id === snap.job?.id ? (
+                  <span className="flex items-center gap-2">
+                    <label htmlFor="job-name" className="text-soft">
+                      open:
+                    </label>
+                    <TextInput
+                      id="job-name"
+                      value={snap.job.name}
+                      className="w-64 max-w-full font-semibold"
+                      check={(t) =>
+                        t === '' || t.length > 120 ? 'From 1 to 120 characters.' : null
+                      }
+                      onKeep={(t) =>
+                        store.edit({
+                          title: `Call the job ${t}`,
+                          changes: [{ path: ['name'], value: t }],
+                        })
+                      }
+                    />
+                  </span>
+                ) : (
+                  <span className="font-semibold">{j.name}</span>
+                )}
                 <span className="block text-sm text-soft">
                   {j.rigs} {j.rigs === 1 ? 'rig' : 'rigs'}, {j.parts} parts, changed{' '}
                   {new Date(j.changedAt).toLocaleString('en-GB')}

@@ -1,0 +1,52 @@
+import { chromium } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import { build, CHROMIUM, freePort, serve } from './steps.mjs';
+
+/** Takes one picture of each main view from the demo data into docs/screenshots. */
+if (!build()) process.exit(1);
+const { server, address } = await serve(await freePort(4350));
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+mkdirSync('docs/screenshots', { recursive: true });
+
+const goToRig = (name) => async (page) => {
+  await page.getByRole('button', { name: /^Rig: / }).click();
+  await page.locator('[cmdk-item]').filter({ hasText: name }).click();
+};
+const SHOTS = [
+  { name: 'rig-bench', path: '/', theme: 'bench' },
+  { name: 'rig-set', path: '/', theme: 'set', act: goToRig('Wheelhouse') },
+  { name: 'rig-anamorphic', path: '/', theme: 'bench', act: goToRig('Canal') },
+  { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },
+  { name: 'compare', path: '/compare', theme: 'set' },
+  {
+    name: 'kit-sheet',
+    path: '/kit',
+    theme: 'bench',
+    act: (page) => page.getByRole('button', { name: /^Narrows 0.71 shallow/ }).click(),
+  },
+  { name: 'rules', path: '/rules', theme: 'set' },
+  { name: 'jobs', path: '/jobs', theme: 'bench' },
+  { name: 'phone', path: '/', theme: 'set', size: { width: 390, height: 844 } },
+];
+for (const shot of SHOTS) {
+  const context = await browser.newContext({ viewport: shot.size ?? { width: 1280, height: 800 } });
+  await context.addCookies([{ name: 'theme', value: shot.theme, url: address }]);
+  const page = await context.newPage();
+  await page.goto(address + (shot.rig ? '/' : shot.path));
+  await page.locator('[data-ready=true]').waitFor();
+  if (shot.rig) {
+    await goToRig(shot.rig)(page);
+    await page.getByRole('link', { name: 'Lens set' }).click();
+  }
+  if (shot.act) await shot.act(page);
+  await page.mouse.move(2, 400);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: `docs/screenshots/${shot.name}.png` });
+  console.log(`docs/screenshots/${shot.name}.png`);
+  await context.close();
+}
+await browser.close();
+server.kill();
