@@ -5,7 +5,7 @@ const port = Number(process.env.NELVIX_PORT ?? 4310);
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/e2e',
-  timeout: 90_000,
+  timeout: 180_000,
   retries: process.env.CI ? 1 : 0,
   workers: 2,
   reporter: [['list'], ['json']],

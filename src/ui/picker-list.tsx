@@ -2,7 +2,7 @@
 
 import { Command } from 'cmdk';
 import { useMemo, useState } from 'react';
-import type { Option } from './picker';
+import type { Option } from './option';
 import { StateGlyph, STATE_WORD } from './state-mark';
 
 const MOST = 100;

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import type { State } from '@/core/checks/finding';
+import type { Option } from './option';
 import { POPOVER } from './sum';
 
 /** The searchable list comes when a place is first pressed: it is not needed to see the rig. */
@@ -14,17 +14,6 @@ let loaded: Awaited<ReturnType<typeof load>> | null = null;
 /** Fetches the list while nothing else is going on, so that the first keys typed reach it. */
 export async function preloadPicker(): Promise<void> {
   loaded = await load();
-}
-
-export interface Option {
-  id: string;
-  name: string;
-  hint?: string;
-  /** What the rig would be like with it: computed when the list opens. */
-  state?: State;
-  chosen?: boolean;
-  group?: string;
-  pick: () => void;
 }
 
 /**

@@ -6,6 +6,8 @@ export interface Check {
   /** Stable and public. */
   id: string;
   title: string;
+  /** What a fail of it is called where there is room for two words. */
+  short: string;
   /** What it tells, for docs/checks.md. */
   says: string;
   formula: string;

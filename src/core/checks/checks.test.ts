@@ -27,6 +27,7 @@ describe('the registry', () => {
       expect(c.id).toMatch(/^(coverage|mount)\.[a-z-]+$/);
       expect(c.says.length).toBeGreaterThan(40);
       expect(c.formula.length).toBeGreaterThan(5);
+      expect(c.short.length).toBeLessThan(20);
     }
   });
 
@@ -159,6 +160,18 @@ describe('coverage.frame', () => {
     test('one figure without a focal length holds for all', () => {
       expect(zoom(40, [{ focal: undefined as never, diameter: exactly(45) }]).state).toBe('ok');
     });
+  });
+
+  test('a frame moved on the chip is judged at its farthest corner', () => {
+    const at = (x: number, y: number) =>
+      one(
+        testJob({}, { frames: [{ id: 'f', name: '9:16', aspect: 9 / 16, x, y }] }),
+        'coverage.frame',
+      ).margin!.value;
+    // 13.5 x 24 on the chip: corner at hypot(6.75, 12); moved 5 mm across: hypot(11.75, 12).
+    expect(at(0, 0)).toBeCloseTo(22.5 - Math.hypot(6.75, 12), 9);
+    expect(at(5, 0)).toBeCloseTo(22.5 - Math.hypot(11.75, 12), 9);
+    expect(at(-5, 0)).toBeCloseTo(at(5, 0), 9);
   });
 
   test('a circle stated for a deeper stop only stands in: at best tight', () => {

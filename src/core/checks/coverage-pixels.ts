@@ -31,6 +31,7 @@ export function framePixels(built: Built, frame: Frame): FramePixels | null {
 export const coveragePixels: Check = {
   id: 'coverage.pixels',
   title: 'Pixels for the deliverable',
+  short: 'too few pixels',
   says: 'How many pixels of the recording lie inside each delivery frame, after desqueeze, and how far they must be scaled to the deliverable.',
   formula: 'scale = max(deliverable w / (px w x squeeze), deliverable h / px h)',
   run(built) {

@@ -5,6 +5,7 @@ import type { Measurement } from './finding';
 export const mountControl: Check = {
   id: 'mount.control',
   title: 'Aperture control',
+  short: 'no aperture',
   says: 'Whether a lens with an electronic aperture can be stopped down through everything that stands between it and the body.',
   formula: 'electronic lens: body drives it and every piece passes it on',
   run(built) {

@@ -170,6 +170,7 @@ export function chipStopValue(built: Built, x: readonly number[]): number {
 export const mountFlange: Check = {
   id: 'mount.flange',
   title: 'Flange error against depth of focus',
+  short: 'focus is off',
   says: 'Whether the lens sits where its marks were made for: too far out loses infinity, too close makes every mark read wrong.',
   formula: '|e| <= N c, e = flange(body) + lengths - flange(lens); ahead of a reducer e counts m^2',
   run(built) {

@@ -68,6 +68,7 @@ function plates(built: Built): Plate[] {
 export const mountGlassPath: Check = {
   id: 'mount.glass-path',
   title: 'Glass behind the lens',
+  short: 'focus shifts',
   says: 'Whether plane glass behind the lens (a drop-in filter, a filter stack) moves focus by more than the depth of focus. Pulling a drop-in filter out moves it back.',
   formula: 't (1 - 1/n) for each plate not allowed for, against N c',
   run(built) {

@@ -10,6 +10,7 @@ import { judge } from './judge';
 export const mountRearDepth: Check = {
   id: 'mount.rear-depth',
   title: 'Rear group in the cavity',
+  short: 'depth is wrong',
   says: 'Whether a rear group has room behind the mount: too deep strikes shutter, filter glass or mirror box; a reducer that is too shallow for the body never reaches infinity.',
   formula: 'cavity depth - clearance - rear protrusion; and rear protrusion - reducer depth needed',
   run(built) {

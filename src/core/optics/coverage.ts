@@ -40,7 +40,7 @@ export function scaleUp(r: Rectangle, d: number): number {
 }
 
 /**
- * Where a delivery frame sits on the chip. The aspect is that of the desqueezed picture, so on
+ * Where a delivery frame sits on the chip; it is moved no farther than the chip goes. The aspect is that of the desqueezed picture, so on
  * the chip it is `aspect / squeeze`.
  *
  * @param frame aspect, scale (1 = as large as fits) and offset in mm on the chip
@@ -54,5 +54,17 @@ export function frameOnChip(
 ): Rectangle {
   const r = largestInRectangle(frame.aspect / squeeze, mode.w, mode.h);
   const s = frame.scale ?? 1;
-  return { w: r.w * s, h: r.h * s, x: frame.x ?? 0, y: frame.y ?? 0 };
+  const w = r.w * s;
+  const h = r.h * s;
+  return {
+    w,
+    h,
+    x: within(frame.x ?? 0, (mode.w - w) / 2),
+    y: within(frame.y ?? 0, (mode.h - h) / 2),
+  };
+}
+
+/** `x` held between -most and most. */
+function within(x: number, most: number): number {
+  return Math.max(-most, Math.min(most, x));
 }

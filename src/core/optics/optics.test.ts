@@ -263,6 +263,22 @@ describe('coverage', () => {
     expect(vertical.h).toBeCloseTo(21.6, 9);
   });
 
+  test('a frame is moved no farther than the chip goes', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        (aspect, scale, x, y) => {
+          const r = frameOnChip({ aspect, scale, x, y }, { w: 36, h: 24 }, 1);
+          expect(Math.abs(r.x) + r.w / 2).toBeLessThanOrEqual(18 + 1e-9);
+          expect(Math.abs(r.y) + r.h / 2).toBeLessThanOrEqual(12 + 1e-9);
+        },
+      ),
+    );
+  });
+
   test('scale-up is what pushes the cut corner out', () => {
     const r = { w: 36, h: 15.06, x: 0, y: 0 };
     const up = scaleUp(r, 31.6);

@@ -201,6 +201,10 @@ describe('the lens set against the modes', () => {
     const prime = table.rows.find((r) => r.lens.id === 'marl-24')!;
     expect(prime.cells.map((c) => c.state)).toEqual(['fail', 'fail', 'ok', 'ok']);
     expect(table.rows.find((r) => r.lens.id === 'marl-85')!.cells[0]!.text).toBe('not known');
+    expect(table.rows.find((r) => r.lens.id === 'ostrel-58')!.cells[0]!).toMatchObject({
+      text: 'rocks',
+      why: expect.stringContaining('0.17 mm of play'),
+    });
   });
 
   test('a chain that fails at the mount gives way to one that does not', () => {

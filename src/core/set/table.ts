@@ -1,5 +1,5 @@
 import { build, shared, type Built, type Shared } from '../build/build';
-import { checkRig } from '../checks/registry';
+import { checkRig, CHECKS } from '../checks/registry';
 import type { State, Verdict } from '../checks/finding';
 import { worst } from '../checks/finding';
 import { isBody, isReducer, type Job, type Lens, type Mode, type Rig } from '../kit/types';
@@ -73,7 +73,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           margin,
           text:
             mount.length > 0
-              ? 'does not go on'
+              ? (CHECKS.find((c) => c.id === mount[0]!.id)?.short ?? mount[0]!.id)
               : margin === null
                 ? 'not known'
                 : `${signed(margin, 1)} mm`,

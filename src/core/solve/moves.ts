@@ -225,8 +225,14 @@ export function setField(job: Job, path: string[], value: unknown, label: string
   return { title, changes: [{ path, value }] };
 }
 
-export function addPart(part: Part): Edit {
-  return { title: `Add ${part.name}`, changes: [{ path: ['kit', part.id], value: part }] };
+/** Adds a part; a new lens joins the set when one was chosen by hand. */
+export function addPart(job: Job, part: Part): Edit {
+  const joins: Change[] =
+    isLens(part) && job.lensSet ? [{ path: ['lensSet'], value: [...job.lensSet, part.id] }] : [];
+  return {
+    title: `Add ${part.name}`,
+    changes: [{ path: ['kit', part.id], value: part }, ...joins],
+  };
 }
 
 /** Takes a part out of the kit, and off every rig it is on. */
@@ -252,6 +258,20 @@ export function removePart(job: Job, part: Part): Edit {
     changes.push({ path: ['lensSet'], value: job.lensSet.filter((id) => id !== part.id) });
   changes.push({ path: ['kit', part.id], value: undefined });
   return { title: `Take ${part.name} out of the kit`, changes };
+}
+
+/** Puts a lens into the set that is stepped through, or leaves it out. */
+export function keepInSet(job: Job, lens: Lens, inSet: boolean): Edit {
+  const now = job.lensSet ?? job.kit.filter(isLens).map((l) => l.id);
+  const value = inSet
+    ? now.includes(lens.id)
+      ? now
+      : [...now, lens.id]
+    : now.filter((id) => id !== lens.id);
+  return {
+    title: inSet ? `Put ${lens.name} into the lens set` : `Leave ${lens.name} out of the lens set`,
+    changes: [{ path: ['lensSet'], value }],
+  };
 }
 
 /** The lenses a rig steps through, short to long. */

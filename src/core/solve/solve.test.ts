@@ -11,7 +11,7 @@ import { measureNext } from './measure-next';
 import { mergeParts } from './merge';
 import * as moves from './moves';
 import { addRig, copyRig, emptyJob, removeRig, renameRig } from './rigs';
-import { recordTrial } from './trials';
+import { forgetTrial, recordTrial, trialOf } from './trials';
 
 const job = demo();
 const rigOf = (j: Job, id: string): Rig => j.rigs.find((r) => r.id === id)!;
@@ -235,6 +235,20 @@ describe('moves', () => {
     ]);
   });
 
+  test('a lens leaves the set and comes back; a new one joins a set that was chosen', () => {
+    const marl = lensOf(job, 'marl-18');
+    const less = withChanges(job, moves.keepInSet(job, marl, false).changes);
+    expect(moves.lensSet(less).map((l) => l.id)).not.toContain('marl-18');
+    expect(moves.lensSet(less)).toHaveLength(8);
+    const added = withChanges(less, moves.addPart(less, testLens({ id: 'fresh' })).changes);
+    expect(added.lensSet).toContain('fresh');
+    const back = withChanges(added, moves.keepInSet(added, marl, true).changes);
+    expect(moves.lensSet(back)).toHaveLength(10);
+    expect(withChanges(back, moves.keepInSet(back, marl, true).changes).lensSet).toEqual(
+      back.lensSet,
+    );
+  });
+
   test('settings and frames', () => {
     const rig = rigOf(job, 'locks-long');
     const next = withChanges(job, [
@@ -298,6 +312,10 @@ describe('rigs and jobs', () => {
       checkRig(next, rigOf(next, 'tug-b')).find((v) => v.key === 'mount.rear-depth:narrow-shallow')!
         .why,
     ).toContain('The numbers say otherwise');
+    expect(trialOf(next, ['body-b', 'narrow-shallow'])!.result).toBe('fits');
+    expect(trialOf(next, [])).toBeNull();
+    const gone = withChanges(next, forgetTrial(next.trials![1]!).changes);
+    expect(gone).toEqual(job);
     const first = recordTrial({ ...job, trials: undefined }, ['body-b'], 'fits', 'x');
     expect(withChanges({ ...job, trials: undefined }, first.changes).trials).toHaveLength(1);
   });

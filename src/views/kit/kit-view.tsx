@@ -58,7 +58,7 @@ function Kit({ job }: { job: Job }) {
       kind: k,
       name,
     } as Part;
-    store?.edit(addPart(part));
+    store?.edit(addPart(job, part));
     sheet.open(part.id);
   };
   const importCsv = async (file: File) => {

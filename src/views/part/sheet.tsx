@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
 import { idFromName } from '@/core/kit/ids';
-import { removePart, addPart } from '@/core/solve/moves';
+import { isLens } from '@/core/kit/types';
+import { addPart, keepInSet, removePart } from '@/core/solve/moves';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useSnapshot, useStore } from '@/views/shell/store-context';
@@ -40,6 +41,17 @@ export function Sheet({
       {fields.length === 0 ? (
         <p>This version carries parts of this kind along but does not compute with them.</p>
       ) : null}
+      {isLens(part) ? (
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={!job.lensSet || job.lensSet.includes(part.id)}
+            onChange={(e) => store?.edit(keepInSet(job, part, e.target.checked))}
+          />
+          in the lens set that is stepped through
+        </label>
+      ) : null}
       {shown.map((f) => (
         <FieldEditor
           key={`${part.id}/${f.key}`}
@@ -65,7 +77,7 @@ export function Sheet({
           onClick={() => {
             const name = `${part.name}, copy`.slice(0, 120);
             const copy = { ...part, name, id: idFromName(name, new Set(job.kit.map((p) => p.id))) };
-            store?.edit(addPart(copy));
+            store?.edit(addPart(job, copy));
             openOther(copy.id);
           }}
         >

@@ -247,6 +247,31 @@ function FrameLine({ facts, frame }: { facts: RigFacts; frame: Frame }) {
         onKeep={(t) => store?.edit(scaleFrame(facts.rig, frame, Number(t.replace(',', '.')) / 100))}
       />
       <span />
+      <label htmlFor={`${id}x`} className="text-soft">
+        moved across, up, mm
+      </label>
+      <TextInput
+        id={`${id}x`}
+        value={
+          frame.x || frame.y
+            ? `${plain(frame.x ?? 0)}, ${plain(frame.y ?? 0)}`.replaceAll('\u2212', '-')
+            : ''
+        }
+        className="w-28 text-right"
+        check={(t) => (t === '' || movedBy(t) ? null : 'Like 3.5, 0.')}
+        onKeep={(t) => {
+          const [x, y] = movedBy(t) ?? [0, 0];
+          const at = ['rigs', facts.rig.id, 'frames', frame.id];
+          store?.edit({
+            title: `Move the ${frame.name} frame`,
+            changes: [
+              { path: [...at, 'x'], value: x || undefined },
+              { path: [...at, 'y'], value: y || undefined },
+            ],
+          });
+        }}
+      />
+      <span />
       <label htmlFor={`${id}d`} className="text-soft">
         delivered as, px
       </label>
@@ -297,6 +322,13 @@ function OwnFrame({ facts }: { facts: RigFacts }) {
       />
     </div>
   );
+}
+
+/** Two lengths, across and up, on the chip. */
+function movedBy(t: string): [number, number] | null {
+  const m = /^(-?\d+(?:\.\d+)?)\s*[,;\s]\s*(-?\d+(?:\.\d+)?)$/.exec(t.trim());
+  if (!m || Math.abs(Number(m[1])) > 100 || Math.abs(Number(m[2])) > 100) return null;
+  return [Number(m[1]), Number(m[2])];
 }
 
 function aspectOf(t: string): number | null {

@@ -5,7 +5,7 @@ import type { Fix, Measurement, Verdict } from '@/core/checks/finding';
 import { sayRange } from '@/core/quantity/say';
 import { TRIABLE } from '@/core/checks/tried';
 import type { Trial } from '@/core/kit/types';
-import { recordTrial } from '@/core/solve/trials';
+import { forgetTrial, recordTrial, trialOf } from '@/core/solve/trials';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import { useStore } from '@/views/shell/store-context';
@@ -229,6 +229,7 @@ const RESULTS: readonly { result: Trial['result']; label: string }[] = [
 /** Putting the pieces together outranks arithmetic: what came of it is kept with the job. */
 function TryButtons({ facts, verdict }: { facts: RigFacts; verdict: Verdict }) {
   const store = useStore();
+  const trial = trialOf(facts.job, verdict.about);
   return (
     <div className="flex flex-wrap items-center gap-1 py-0.5">
       <span className="text-soft">Tried together by hand:</span>
@@ -251,6 +252,15 @@ function TryButtons({ facts, verdict }: { facts: RigFacts; verdict: Verdict }) {
           {r.label}
         </Button>
       ))}
+      {trial ? (
+        <Button
+          look="bare"
+          className="underline underline-offset-4"
+          onClick={() => store?.edit(forgetTrial(trial))}
+        >
+          forget it
+        </Button>
+      ) : null}
     </div>
   );
 }

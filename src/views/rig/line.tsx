@@ -355,18 +355,31 @@ export function Line({
             </Sum>
           </div>
         ))}
-        {l.marks.map((m, i) => (
-          <span
-            key={m.label}
-            className="pointer-events-none absolute whitespace-nowrap bg-panel/85 px-0.5 text-[13px] text-soft"
-            style={{
-              top: Y(m.r + 3) - 20 - i * 18,
-              ...(flipped ? { left: X(m.z) + 3 } : { right: w - X(m.z) + 3 }),
-            }}
-          >
-            {m.label}
-          </span>
-        ))}
+        {l.marks.map((m, i) => {
+          // To the body's side of its line, unless that runs out of the picture.
+          const room = m.label.length * 7;
+          const x = X(m.z);
+          const fits = flipped ? x + 3 + room < w : x - 3 - room > 2;
+          const side = flipped
+            ? fits
+              ? { left: x + 3 }
+              : { right: 2 }
+            : fits
+              ? { right: w - x + 3 }
+              : { left: 2 };
+          return (
+            <span
+              key={m.label}
+              className="pointer-events-none absolute whitespace-nowrap bg-panel/85 px-0.5 text-[13px] text-soft"
+              style={{
+                top: Y(m.r + 3) - 20 - i * 18,
+                ...side,
+              }}
+            >
+              {m.label}
+            </span>
+          );
+        })}
         {l.gap ? (
           <span
             className="pointer-events-none absolute -translate-x-1/2 whitespace-nowrap bg-paper px-1 font-semibold text-fail"
@@ -399,7 +412,9 @@ export function Line({
           onClick={() => setFlipped(!flipped)}
         >
           <FlipHorizontal2 size={18} aria-hidden="true" />
-          {flipped ? "operator's side" : "assistant's side"}
+          <span className="sr-only sm:not-sr-only">
+            {flipped ? "operator's side" : "assistant's side"}
+          </span>
         </Button>
       </div>
       <p className="sr-only" aria-live="polite">

@@ -17,7 +17,7 @@ import { exact, mm, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
 import { tryOut } from '@/core/solve/fixes';
 import { lensSet, putBody, putLens, setBetween, setMode } from '@/core/solve/moves';
-import type { Option } from '@/ui/picker';
+import type { Option } from '@/ui/option';
 import type { RigFacts } from './use-rig';
 
 /** What the rig would be like after an edit: its worst finding. */

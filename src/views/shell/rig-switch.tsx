@@ -6,7 +6,8 @@ import { checkRig } from '@/core/checks/registry';
 import { worst } from '@/core/checks/finding';
 import { addRig, copyRig, removeRig } from '@/core/solve/rigs';
 import { Button } from '@/ui/button';
-import { Picker, type Option } from '@/ui/picker';
+import type { Option } from '@/ui/option';
+import { Picker } from '@/ui/picker';
 import { useSnapshot, useStore } from './store-context';
 
 /** Where we are: the job, and which of its rigs. */
