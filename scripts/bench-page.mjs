@@ -17,9 +17,18 @@ await page.goto(address);
 await page.locator('[data-ready=true]').waitFor();
 await page.waitForTimeout(1500);
 
-const times = await page.evaluate(async () => {
+const { taken: times, bare } = await page.evaluate(async () => {
   const lens = () => document.querySelector('[aria-label^="Lens: "]');
   const taken = [];
+  const bare = [];
+  const mark = document.querySelector('h2');
+  for (let i = 0; i < 40; i++) {
+    const start = performance.now();
+    mark.style.letterSpacing = i % 2 ? '0' : '0.1px';
+    await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    bare.push(performance.now() - start);
+    await new Promise((done) => setTimeout(done, 60));
+  }
   for (let i = 0; i < 60; i++) {
     const key = i % 20 < 10 ? 'ArrowRight' : 'ArrowLeft';
     lens().focus();
@@ -34,9 +43,12 @@ const times = await page.evaluate(async () => {
     taken.push({ answered, painted });
     await new Promise((done) => setTimeout(done, 120));
   }
-  return taken.slice(10);
+  return { taken: taken.slice(10), bare };
 });
 const at = (list, q) => [...list].sort((a, b) => a - b)[Math.floor(list.length * q)];
+console.log(
+  `a bare repaint              p50 ${at(bare, 0.5).toFixed(1).padStart(6)} ms   p95 ${at(bare, 0.95).toFixed(1).padStart(6)} ms`,
+);
 for (const what of ['answered', 'painted']) {
   const list = times.map((t) => t[what]);
   console.log(

@@ -2,7 +2,7 @@
 
 import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useId, type ReactNode, type Ref, type ButtonHTMLAttributes } from 'react';
+import { memo, useId, type ReactNode, type Ref, type ButtonHTMLAttributes } from 'react';
 import { focalRange, isZoom } from '@/core/build/build';
 import { ASPECTS, REFERENCES, format } from '@/core/optics/formats';
 import { parseLength, parseQuantity } from '@/core/quantity/parse';
@@ -58,7 +58,7 @@ function Choice({
   );
 }
 
-export function Choices({ facts }: { facts: RigFacts }) {
+export const Choices = memo(function Choices({ facts }: { facts: RigFacts }) {
   const store = useStore();
   const sheet = usePartSheet();
   const { built } = facts;
@@ -111,7 +111,7 @@ export function Choices({ facts }: { facts: RigFacts }) {
       <SettingsChoice facts={facts} />
     </div>
   );
-}
+});
 
 function BetweenFooter({ facts }: { facts: RigFacts }) {
   const store = useStore();

@@ -1,10 +1,11 @@
 'use client';
 
+import { memo } from 'react';
 import { Sum } from '@/ui/sum';
 import type { RigFacts } from './use-rig';
 
 /** The figures of the rig: each opens to its sum. */
-export function Figures({ facts }: { facts: RigFacts }) {
+export const Figures = memo(function Figures({ facts }: { facts: RigFacts }) {
   return (
     <section
       aria-labelledby="figures"
@@ -27,4 +28,4 @@ export function Figures({ facts }: { facts: RigFacts }) {
       </dl>
     </section>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import type { Fix, Measurement, Verdict } from '@/core/checks/finding';
 import { sayRange } from '@/core/quantity/say';
 import { TRIABLE } from '@/core/checks/tried';
@@ -14,7 +14,7 @@ import { MeasureField } from './measure-panel';
 import type { Advice, RigFacts } from './use-rig';
 
 /** The findings, worst first; the first that is not ok stands open with its fixes. */
-export function FindingsPanel({
+export const FindingsPanel = memo(function FindingsPanel({
   facts,
   advice,
   lit,
@@ -93,7 +93,7 @@ export function FindingsPanel({
       </div>
     </section>
   );
-}
+});
 
 function Counts({ verdicts }: { verdicts: readonly Verdict[] }) {
   return (

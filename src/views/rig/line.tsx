@@ -1,7 +1,7 @@
 'use client';
 
 import { FlipHorizontal2 } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { dimensionSum, layout, type Dimension, type PlacedShape } from '@/core/build/layout';
 import type { State } from '@/core/checks/finding';
 import { chainsBetween, lensSet, putLens, setBetween, setMode } from '@/core/solve/moves';
@@ -41,7 +41,7 @@ function useSize() {
  * The line: everything on the optical axis, to scale, image plane at one end and subject at the
  * other. Places are pressed to put another part there; arrow keys step through what fits.
  */
-export function Line({
+export const Line = memo(function Line({
   facts,
   litParts,
   lit,
@@ -423,7 +423,7 @@ export function Line({
       </p>
     </section>
   );
-}
+});
 
 function bodyBroken(shapes: readonly PlacedShape[], clipR: number): boolean {
   const body = shapes.find((s) => s.role === 'body');

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import { readPath } from '@/core/build/given';
 import type { Measurement } from '@/core/checks/finding';
 import { fieldAt, type Field } from '@/core/kit/fields';
@@ -11,7 +12,13 @@ import { useStore } from '@/views/shell/store-context';
 import type { Advice, RigFacts } from './use-rig';
 
 /** What to measure next over the whole rig: a list to work down with calipers. */
-export function MeasurePanel({ facts, advice }: { facts: RigFacts; advice: Advice }) {
+export const MeasurePanel = memo(function MeasurePanel({
+  facts,
+  advice,
+}: {
+  facts: RigFacts;
+  advice: Advice;
+}) {
   const list = advice.measure.slice(0, 12);
   return (
     <section
@@ -45,7 +52,7 @@ export function MeasurePanel({ facts, advice }: { facts: RigFacts; advice: Advic
       </ol>
     </section>
   );
-}
+});
 
 /** The field of a measurement, right where it is asked for. */
 export function MeasureField({

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { chipCircle, framingSqueeze, modeSize } from '@/core/build/circle';
 import type { Verdict } from '@/core/checks/finding';
 import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
@@ -18,7 +18,7 @@ const H = 268;
  * The plate: the chip seen from the lens, with mode, delivery frames and the image circle at true
  * scale; what lies outside the circle is hatched, each frame's corner says its margin.
  */
-export function Plate({
+export const Plate = memo(function Plate({
   facts,
   lit,
   onPick,
@@ -228,7 +228,7 @@ export function Plate({
       </div>
     </section>
   );
-}
+});
 
 const DASH = [undefined, '9 4', '3 3', '12 3 3 3'];
 

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { Job, Rig } from '@/core/kit/types';
 import { addRig } from '@/core/solve/rigs';
 import { Button, buttonClass } from '@/ui/button';
@@ -71,13 +71,17 @@ function Blank({ title, children }: { title: string; children: React.ReactNode }
   );
 }
 
-function Bench({ job, rig }: { job: Job; rig: Rig }) {
+/** Drawn again when the job or the rig changes, not when something was stored. */
+const Bench = memo(function Bench({ job, rig }: { job: Job; rig: Rig }) {
   const facts = useRigFacts(job, rig);
   const [picked, setPicked] = useState<string | null>(null);
   const first = facts.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
   const lit = facts.verdicts.some((v) => v.key === picked) ? picked : first;
   const advice = useAdvice(facts, lit);
-  const litParts = facts.verdicts.find((v) => v.key === lit)?.about ?? [];
+  const litParts = useMemo(
+    () => facts.verdicts.find((v) => v.key === lit)?.about ?? [],
+    [facts, lit],
+  );
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-rows-[auto_minmax(0,46fr)_minmax(0,54fr)]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}`}</h1>
@@ -93,4 +97,4 @@ function Bench({ job, rig }: { job: Job; rig: Rig }) {
       </div>
     </div>
   );
-}
+});
