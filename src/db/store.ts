@@ -31,7 +31,8 @@ interface Waiting {
   believed: unknown[];
 }
 
-const EMPTY: Snapshot = {
+/** What a page shows before its store has answered. */
+export const LOADING: Snapshot = {
   phase: 'loading',
   job: null,
   rigId: null,
@@ -48,7 +49,7 @@ const EMPTY: Snapshot = {
  * edits arrive by live query and are laid under what is waiting here.
  */
 export class JobStore {
-  private snapshot: Snapshot = EMPTY;
+  private snapshot: Snapshot = LOADING;
   private readonly listeners = new Set<() => void>();
   private stored: Job | null = null;
   private rev = 0;

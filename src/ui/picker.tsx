@@ -1,10 +1,9 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import type { Option } from './option';
-import { POPOVER } from './sum';
+import { Pop } from './pop';
 
 /** The searchable list comes when a place is first pressed: it is not needed to see the rig. */
 const load = () => import('./picker-list').then((m) => m.PickerList);
@@ -46,26 +45,17 @@ export function Picker({
     onOpenChange?.(to);
   };
   return (
-    <Popover.Root open={isOpen} onOpenChange={change}>
-      <Popover.Trigger asChild>{trigger}</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className={`${POPOVER} w-[min(27rem,94vw)] p-0!`}
-          sideOffset={4}
-          collisionPadding={8}
-          align="start"
-          aria-label={label}
-          onOpenAutoFocus={(e) => e.preventDefault()}
-        >
-          <List
-            label={label}
-            placeholder={placeholder}
-            options={options}
-            close={() => change(false)}
-          />
-          {footer ? <div className="border-t border-rule p-2">{footer}</div> : null}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Pop
+      trigger={trigger}
+      label={label}
+      open={isOpen}
+      onOpenChange={change}
+      align="start"
+      className="w-[min(27rem,94vw)]"
+      ownFocus
+    >
+      <List label={label} placeholder={placeholder} options={options} close={() => change(false)} />
+      {footer ? <div className="border-t border-rule p-2">{footer}</div> : null}
+    </Pop>
   );
 }

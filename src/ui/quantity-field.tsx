@@ -56,11 +56,11 @@ export function QuantityField({
 }) {
   const id = useId();
   const stands = quantityText(value, cls);
-  // What is being typed; null shows what stands.
-  const [draft, setDraft] = useState<string | null>(null);
+  // What is being typed; once kept it shows until what stands has followed.
+  const [draft, setDraft] = useState<{ text: string; kept: string | null } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const k = known(value, cls);
-  const text = draft ?? stands;
+  const text = draft && (draft.kept === null || draft.kept === stands) ? draft.text : stands;
 
   const keep = () => {
     if (text.trim() === stands.trim() || text.trim() === '') {
@@ -81,7 +81,7 @@ export function QuantityField({
       return;
     }
     setTrouble(null);
-    setDraft(null);
+    setDraft({ text, kept: stands });
     onKeep({ ...read.value, from: read.value.from ?? defaultSource });
   };
 
@@ -100,7 +100,7 @@ export function QuantityField({
             placeholder="not known"
             aria-invalid={trouble !== null}
             aria-describedby={`${id}-hint`}
-            onChange={(e) => setDraft(e.target.value)}
+            onChange={(e) => setDraft({ text: e.target.value, kept: null })}
             onBlur={keep}
             onKeyDown={(e) => {
               if (e.key === 'Enter') {

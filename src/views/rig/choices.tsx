@@ -1,7 +1,6 @@
 'use client';
 
 import { ChevronDown } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { memo, useId, type ReactNode, type Ref, type ButtonHTMLAttributes } from 'react';
 import { focalRange, isZoom } from '@/core/build/build';
 import { ASPECTS, REFERENCES, format } from '@/core/optics/formats';
@@ -21,7 +20,7 @@ import {
 } from '@/core/solve/moves';
 import { renameRig } from '@/core/solve/rigs';
 import { Picker } from '@/ui/picker';
-import { POPOVER } from '@/ui/sum';
+import { Pop } from '@/ui/pop';
 import { TextInput } from '@/views/part/field-editor';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useStore } from '@/views/shell/store-context';
@@ -174,56 +173,48 @@ function FramesChoice({ facts }: { facts: RigFacts }) {
     .map((f) => f.name + (f.scale && f.scale < 1 ? ` at ${exact(f.scale * 100, 1)} %` : ''))
     .join(', ');
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <Choice label="framed for" value={label || 'nothing yet'} grow />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className={`${POPOVER} max-h-[75vh] w-[min(27rem,94vw)] overflow-auto`}
-          align="start"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label="Delivery frames"
-        >
-          <p className="mb-1 text-soft">Several at once; each is checked for itself.</p>
-          <div className="grid grid-cols-3 gap-1">
-            {ASPECTS.map((a) => {
-              const have = rig.frames.find((f) => Math.abs(f.aspect - a.aspect) < 0.005);
-              return (
-                <label
-                  key={a.id}
-                  className="flex min-h-11 items-center gap-2 rounded-sm px-2 hover:bg-sunk"
-                >
-                  <input
-                    type="checkbox"
-                    className="size-5"
-                    checked={have !== undefined}
-                    onChange={() =>
-                      store?.edit(
-                        have
-                          ? takeFrame(rig, have)
-                          : putFrame(rig, {
-                              id: `f${a.id.replace(/[^0-9]/g, '')}${Date.now().toString(36)}`,
-                              name: a.name,
-                              aspect: a.aspect,
-                              deliver: a.deliver,
-                            }),
-                      )
-                    }
-                  />
-                  {a.name}
-                </label>
-              );
-            })}
-          </div>
-          {rig.frames.map((f) => (
-            <FrameLine key={f.id} facts={facts} frame={f} />
-          ))}
-          <OwnFrame facts={facts} />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Pop
+      trigger={<Choice label="framed for" value={label || 'nothing yet'} grow />}
+      label="Delivery frames"
+      align="start"
+      className="max-h-[75vh] w-[min(27rem,94vw)] overflow-auto p-3"
+    >
+      <p className="mb-1 text-soft">Several at once; each is checked for itself.</p>
+      <div className="grid grid-cols-3 gap-1">
+        {ASPECTS.map((a) => {
+          const have = rig.frames.find((f) => Math.abs(f.aspect - a.aspect) < 0.005);
+          return (
+            <label
+              key={a.id}
+              className="flex min-h-11 items-center gap-2 rounded-sm px-2 hover:bg-sunk"
+            >
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={have !== undefined}
+                onChange={() =>
+                  store?.edit(
+                    have
+                      ? takeFrame(rig, have)
+                      : putFrame(rig, {
+                          id: `f${a.id.replace(/[^0-9]/g, '')}${Date.now().toString(36)}`,
+                          name: a.name,
+                          aspect: a.aspect,
+                          deliver: a.deliver,
+                        }),
+                  )
+                }
+              />
+              {a.name}
+            </label>
+          );
+        })}
+      </div>
+      {rig.frames.map((f) => (
+        <FrameLine key={f.id} facts={facts} frame={f} />
+      ))}
+      <OwnFrame facts={facts} />
+    </Pop>
   );
 }
 
@@ -354,100 +345,94 @@ function SettingsChoice({ facts }: { facts: RigFacts }) {
     rig.focus === undefined ? '\u221e' : metres(rig.focus),
   ].filter(Boolean);
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
+    <Pop
+      trigger={
         <Choice label={zoom ? 'zoom, stop, focus' : 'stop, focus'} value={parts.join('  ')} grow />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className={`${POPOVER} w-[min(24rem,94vw)]`}
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label="Settings of the lens"
+      }
+      label="Settings of the lens"
+      align="end"
+      className="w-[min(24rem,94vw)] p-3"
+    >
+      {zoom && focal !== undefined ? (
+        <Row label={`zoom, ${plain(range.from)} to ${plain(range.to)} mm`} id={`${id}z`}>
+          <input
+            id={`${id}z`}
+            type="range"
+            min={range.from}
+            max={range.to}
+            step={range.to - range.from > 60 ? 5 : 1}
+            value={focal}
+            className="h-11 w-40 accent-current"
+            onChange={(e) => store?.edit(setFocal(rig, Number(e.target.value)))}
+          />
+        </Row>
+      ) : null}
+      <Row
+        label={widest === null ? 'stop worked at' : `stop worked at, widest T${plain(widest)}`}
+        id={`${id}t`}
+      >
+        <TextInput
+          id={`${id}t`}
+          value={rig.stop === undefined ? '' : plain(rig.stop)}
+          className="w-24 text-right"
+          check={(t) => {
+            if (t === '') return null;
+            const q = parseQuantity(t, 'T');
+            return q.ok && q.value.value >= 0.3 && q.value.value <= 128
+              ? null
+              : 'A stop, like 2.8.';
+          }}
+          onKeep={(t) => {
+            const q = parseQuantity(t, 'T');
+            store?.edit(setStop(rig, q.ok ? q.value.value : undefined));
+          }}
+        />
+      </Row>
+      <Row label="focused at, metres or 5'6&quot;" id={`${id}f`}>
+        <TextInput
+          id={`${id}f`}
+          value={rig.focus === undefined ? '' : exact(rig.focus / 1000, 2)}
+          className="w-24 text-right"
+          check={(t) => {
+            if (t === '') return null;
+            const r = parseLength(t, 1000);
+            return r.ok && r.value >= 10 && r.value <= 1e7 ? null : 'A distance, like 2.5.';
+          }}
+          onKeep={(t) => {
+            const r = parseLength(t, 1000);
+            store?.edit(setFocus(rig, t === '' || !r.ok ? undefined : Math.round(r.value)));
+          }}
+        />
+      </Row>
+      <Row label="compared with" id={`${id}r`}>
+        <select
+          id={`${id}r`}
+          className="h-11 rounded-sm border border-edge bg-paper px-2"
+          value={format(rig.reference).id}
+          onChange={(e) =>
+            store?.edit({
+              title: `Compare with ${format(e.target.value).name}`,
+              changes: [{ path: ['rigs', rig.id, 'reference'], value: e.target.value }],
+            })
+          }
         >
-          {zoom && focal !== undefined ? (
-            <Row label={`zoom, ${plain(range.from)} to ${plain(range.to)} mm`} id={`${id}z`}>
-              <input
-                id={`${id}z`}
-                type="range"
-                min={range.from}
-                max={range.to}
-                step={range.to - range.from > 60 ? 5 : 1}
-                value={focal}
-                className="h-11 w-40 accent-current"
-                onChange={(e) => store?.edit(setFocal(rig, Number(e.target.value)))}
-              />
-            </Row>
-          ) : null}
-          <Row
-            label={widest === null ? 'stop worked at' : `stop worked at, widest T${plain(widest)}`}
-            id={`${id}t`}
-          >
-            <TextInput
-              id={`${id}t`}
-              value={rig.stop === undefined ? '' : plain(rig.stop)}
-              className="w-24 text-right"
-              check={(t) => {
-                if (t === '') return null;
-                const q = parseQuantity(t, 'T');
-                return q.ok && q.value.value >= 0.3 && q.value.value <= 128
-                  ? null
-                  : 'A stop, like 2.8.';
-              }}
-              onKeep={(t) => {
-                const q = parseQuantity(t, 'T');
-                store?.edit(setStop(rig, q.ok ? q.value.value : undefined));
-              }}
-            />
-          </Row>
-          <Row label="focused at, metres or 5'6&quot;" id={`${id}f`}>
-            <TextInput
-              id={`${id}f`}
-              value={rig.focus === undefined ? '' : exact(rig.focus / 1000, 2)}
-              className="w-24 text-right"
-              check={(t) => {
-                if (t === '') return null;
-                const r = parseLength(t, 1000);
-                return r.ok && r.value >= 10 && r.value <= 1e7 ? null : 'A distance, like 2.5.';
-              }}
-              onKeep={(t) => {
-                const r = parseLength(t, 1000);
-                store?.edit(setFocus(rig, t === '' || !r.ok ? undefined : Math.round(r.value)));
-              }}
-            />
-          </Row>
-          <Row label="compared with" id={`${id}r`}>
-            <select
-              id={`${id}r`}
-              className="h-11 rounded-sm border border-edge bg-paper px-2"
-              value={format(rig.reference).id}
-              onChange={(e) =>
-                store?.edit({
-                  title: `Compare with ${format(e.target.value).name}`,
-                  changes: [{ path: ['rigs', rig.id, 'reference'], value: e.target.value }],
-                })
-              }
-            >
-              {REFERENCES.map((r) => (
-                <option key={r} value={r}>
-                  {format(r).name}
-                </option>
-              ))}
-            </select>
-          </Row>
-          <Row label="name of the rig" id={`${id}n`}>
-            <TextInput
-              id={`${id}n`}
-              value={rig.name}
-              className="w-48"
-              check={(t) => (t === '' || t.length > 120 ? 'From 1 to 120 characters.' : null)}
-              onKeep={(t) => store?.edit(renameRig(rig, t))}
-            />
-          </Row>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+          {REFERENCES.map((r) => (
+            <option key={r} value={r}>
+              {format(r).name}
+            </option>
+          ))}
+        </select>
+      </Row>
+      <Row label="name of the rig" id={`${id}n`}>
+        <TextInput
+          id={`${id}n`}
+          value={rig.name}
+          className="w-48"
+          check={(t) => (t === '' || t.length > 120 ? 'From 1 to 120 characters.' : null)}
+          onKeep={(t) => store?.edit(renameRig(rig, t))}
+        />
+      </Row>
+    </Pop>
   );
 }
 

@@ -39,6 +39,20 @@ export const FindingsPanel = memo(function FindingsPanel({
     if (!el || !picked) return;
     el.querySelector(`[data-key="${CSS.escape(picked)}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [picked]);
+  const items = (verdicts: readonly Verdict[]) => (
+    <ul>
+      {verdicts.map((v) => (
+        <Item
+          key={v.key}
+          facts={facts}
+          verdict={v}
+          advice={advice}
+          open={v.key === lit}
+          onPick={onPick}
+        />
+      ))}
+    </ul>
+  );
   return (
     <section aria-labelledby="findings" className="flex min-h-0 flex-col bg-panel">
       <div className="flex items-center gap-4 px-4 pt-2">
@@ -49,18 +63,7 @@ export const FindingsPanel = memo(function FindingsPanel({
         {open.length === 0 ? (
           <p className="px-2 py-2">Nothing fails, nothing is tight, nothing is unknown.</p>
         ) : null}
-        <ul>
-          {open.map((v) => (
-            <Item
-              key={v.key}
-              facts={facts}
-              verdict={v}
-              advice={advice}
-              open={v.key === lit}
-              onPick={onPick}
-            />
-          ))}
-        </ul>
+        {items(open)}
         {fine.length > 0 ? (
           <>
             <Button
@@ -74,20 +77,7 @@ export const FindingsPanel = memo(function FindingsPanel({
                 {fine.length} {fine.length === 1 ? 'finding is' : 'findings are'} ok
               </span>
             </Button>
-            {showFine || litFine ? (
-              <ul>
-                {fine.map((v) => (
-                  <Item
-                    key={v.key}
-                    facts={facts}
-                    verdict={v}
-                    advice={advice}
-                    open={v.key === lit}
-                    onPick={onPick}
-                  />
-                ))}
-              </ul>
-            ) : null}
+            {showFine || litFine ? items(fine) : null}
           </>
         ) : null}
       </div>

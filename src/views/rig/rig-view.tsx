@@ -92,7 +92,7 @@ const Bench = memo(function Bench({ job, rig }: { job: Job; rig: Rig }) {
       </div>
       <div className="grid min-h-0 lg:grid-cols-[minmax(0,1fr)_19rem_20rem]">
         <FindingsPanel facts={facts} advice={advice} lit={lit} picked={picked} onPick={setPicked} />
-        <MeasurePanel facts={facts} advice={advice} />
+        <MeasurePanel facts={advice.of} advice={advice} />
         <Figures facts={facts} />
       </div>
     </div>

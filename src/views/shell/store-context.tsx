@@ -8,7 +8,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
-import { JobStore, type Snapshot } from '@/db/store';
+import { JobStore, LOADING, type Snapshot } from '@/db/store';
 import type { Job } from '@/core/kit/types';
 
 const Context = createContext<JobStore | null>(null);
@@ -17,17 +17,6 @@ const Context = createContext<JobStore | null>(null);
 export async function demoJob(): Promise<Job> {
   return (await import('../../../data/demo/lock-nine.nelvix.json')).default as unknown as Job;
 }
-
-const LOADING: Snapshot = {
-  phase: 'loading',
-  job: null,
-  rigId: null,
-  save: 'saved',
-  waiting: 0,
-  undo: null,
-  redo: null,
-  notices: [],
-};
 
 export function StoreProvider({ children }: { children: ReactNode }) {
   const [store] = useState(() => (typeof window === 'undefined' ? null : new JobStore()));
