@@ -181,11 +181,11 @@ function focalOf(lens: Lens | null, rig: Rig): Given {
 function stopsOf(lens: Lens | null, rig: Rig): Pick<Built, 'stop' | 'fStop' | 'fromT'> {
   const none = constant('stop', 'T', null);
   if (!lens) return { stop: none, fStop: constant('f-stop', 'f', null), fromT: false };
-  const long = isZoom(lens) && rig.focal !== undefined && rig.focal > (valueOf(lens.focal) ?? 0);
-  const t = long && lens.tStopTo !== undefined ? given(lens, 'tStopTo') : given(lens, 'tStop');
-  const f = long && lens.fStopTo !== undefined ? given(lens, 'fStopTo') : given(lens, 'fStop');
+  const t = widestAt(lens, rig, 'tStop', 'tStopTo');
+  const f = widestAt(lens, rig, 'fStop', 'fStopTo');
   const widest = t.known ? t : { ...f, label: t.label };
-  const set = rig.stop === undefined ? null : exactly(rig.stop);
+  // No lens opens wider than it does, whatever was set.
+  const set = rig.stop === undefined ? null : exactly(Math.max(rig.stop, widest.known?.value ?? 0));
   const stop: Given =
     set === null ? widest : { ...constant(`stop set on ${lens.name}`, 'T', set), part: lens.id };
   // The f-stop follows the T-stop by the lens's own transmission; when only T is known, T stands in.
@@ -199,6 +199,41 @@ function stopsOf(lens: Lens | null, rig: Rig): Pick<Built, 'stop' | 'fStop' | 'f
   }
   if (f.known) return { stop, fStop: set ? { ...stop, unit: 'f' } : f, fromT: set !== null };
   return { stop, fStop: { ...stop, unit: 'f' }, fromT: true };
+}
+
+/**
+ * Widest stop of a lens at the focal length it is set to. Between the ends of a zoom of variable
+ * aperture it lies somewhere between the two stops: linear in focal length as the likely value,
+ * either end as what it could be.
+ */
+function widestAt(
+  lens: Lens,
+  rig: Rig,
+  wideKey: 'tStop' | 'fStop',
+  longKey: 'tStopTo' | 'fStopTo',
+): Given {
+  const wide = given(lens, wideKey);
+  const range = focalRange(lens);
+  if (!isZoom(lens) || !range || lens[longKey] === undefined) return wide;
+  const long = given(lens, longKey);
+  const at = Math.min(range.to, Math.max(range.from, rig.focal ?? range.from));
+  if (at <= range.from) return wide;
+  if (at >= range.to || !long.known) return long;
+  if (!wide.known) return wide;
+  const t = (at - range.from) / (range.to - range.from);
+  const value = wide.known.value + (long.known.value - wide.known.value) * t;
+  const lo = Math.min(wide.known.lo, long.known.lo);
+  const hi = Math.max(wide.known.hi, long.known.hi);
+  return {
+    ...constant(`${wide.label} at ${at} mm`, wide.unit, {
+      value,
+      tol: Math.max(value - lo, hi - value),
+      from: 'sheet',
+      lo,
+      hi,
+    }),
+    part: lens.id,
+  };
 }
 
 /** Facts of a mount, when the job knows it. */

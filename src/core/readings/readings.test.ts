@@ -92,6 +92,36 @@ describe('figures', () => {
   });
 });
 
+describe('stops', () => {
+  const zoom = (rig: object) => {
+    const j = testJob(
+      {
+        lens: testLens({
+          focal: exactly(20),
+          focalTo: exactly(60),
+          tStop: exactly(2.8),
+          tStopTo: exactly(4.8),
+        }),
+      },
+      rig,
+    );
+    return value(build(j, j.rigs[0]), 'stop');
+  };
+
+  test('a zoom of variable aperture lies between its ends', () => {
+    expect(zoom({ focal: 20 })).toMatchObject({ value: 2.8, lo: 2.8, hi: 2.8 });
+    expect(zoom({ focal: 60 })).toMatchObject({ value: 4.8, lo: 4.8, hi: 4.8 });
+    const middle = zoom({ focal: 40 });
+    expect(middle.value).toBeCloseTo(3.8, 9);
+    expect([middle.lo, middle.hi]).toEqual([2.8, 4.8]);
+  });
+
+  test('no lens opens wider than it does', () => {
+    expect(zoom({ focal: 20, stop: 5.6 }).value).toBeCloseTo(5.6, 9);
+    expect(zoom({ focal: 20, stop: 1 }).value).toBeCloseTo(2.8, 9);
+  });
+});
+
 describe('the line', () => {
   test('everything sits where it really sits', () => {
     const l = layout(of('towpath-vintage'));

@@ -109,7 +109,7 @@ function Kit({ job }: { job: Job }) {
       <div className="my-3 flex flex-wrap gap-2">
         {KINDS.map((k) => (
           <Button key={k} onClick={() => add(k)}>
-            Add a {KIND_NAME[k].one}
+            Add {/^[aeiou]/.test(KIND_NAME[k].one) ? 'an' : 'a'} {KIND_NAME[k].one}
           </Button>
         ))}
         <FilePick label="Import a kit, CSV" accept=".csv,text/csv" onFile={importCsv} />

@@ -378,9 +378,10 @@ function SettingsChoice({ facts }: { facts: RigFacts }) {
           check={(t) => {
             if (t === '') return null;
             const q = parseQuantity(t, 'T');
-            return q.ok && q.value.value >= 0.3 && q.value.value <= 128
-              ? null
-              : 'A stop, like 2.8.';
+            if (!q.ok || q.value.value < 0.3 || q.value.value > 128) return 'A stop, like 2.8.';
+            return widest !== null && q.value.value < widest - 0.001
+              ? `It opens to T${plain(widest)}.`
+              : null;
           }}
           onKeep={(t) => {
             const q = parseQuantity(t, 'T');
