@@ -58,6 +58,8 @@ export class JobStore {
   private watch: Subscription | null = null;
   private nextNotice = 1;
   private started = false;
+  /** Steps back or forth that are asked for and not through yet. */
+  private moving = 0;
 
   constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {}
 
@@ -176,8 +178,15 @@ export class JobStore {
     void this.enqueue(() => this.flush());
   };
 
-  undo = (): Promise<void> => this.enqueue(() => this.step(undo, 'Taken back'));
-  redo = (): Promise<void> => this.enqueue(() => this.step(redo, 'Done again'));
+  undo = (): Promise<void> => this.move(undo, 'Taken back');
+  redo = (): Promise<void> => this.move(redo, 'Done again');
+
+  private move(move: typeof undo, said: string): Promise<void> {
+    // Not kept until it is through, or a page that dies now would have promised too much.
+    if (this.stored) this.show({ save: 'saving' });
+    this.moving++;
+    return this.enqueue(() => this.step(move, said).finally(() => this.moving--));
+  }
 
   /** Tries again to store what is waiting, after room was made. */
   retry = (): Promise<void> => this.enqueue(() => this.flush());
@@ -209,7 +218,8 @@ export class JobStore {
     this.show({ save: 'broken' });
   }
 
-  private async flush(): Promise<void> {
+  /** @param last false when more work follows before everything is kept */
+  private async flush(last = true): Promise<void> {
     const id = this.stored?.id;
     while (id !== undefined && this.waiting.length > 0) {
       const { edit, believed } = this.waiting[0]!;
@@ -234,8 +244,12 @@ export class JobStore {
       if (foreign) await this.reload();
       else this.show({ waiting: this.waiting.length });
     }
-    if (id !== undefined)
-      this.show({ save: 'saved', waiting: 0, ...(await historyEnds(this.db, id)) });
+    if (id !== undefined && last)
+      this.show({
+        save: this.moving > 0 ? 'saving' : 'saved',
+        waiting: 0,
+        ...(await historyEnds(this.db, id)),
+      });
   }
 
   private async step(
@@ -244,12 +258,13 @@ export class JobStore {
   ): Promise<void> {
     const id = this.stored?.id;
     if (id === undefined) return;
-    await this.flush();
+    await this.flush(false);
     const title = await move(this.db, id);
     if (title !== null) {
       await this.reload();
       this.notice(`${said}: ${title}`);
     }
+    this.show({ save: this.waiting.length > 0 || this.moving > 1 ? 'saving' : 'saved' });
   }
 
   /** Reads what is stored and lays what is waiting here over it again. */
