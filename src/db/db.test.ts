@@ -80,7 +80,7 @@ describe('jobs in the browser', () => {
       ),
       { numRuns: 25 },
     );
-  });
+  }, 60_000);
 
   test('an edit that cannot be applied leaves nothing behind', async () => {
     const db = fresh();

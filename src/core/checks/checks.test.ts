@@ -319,6 +319,12 @@ describe('mount.chain', () => {
       one(testJob({ links: [testAdapter({ length: exactly(23) })] }), 'mount.chain').why,
     ).toContain('too close');
   });
+  test('a length that nobody gave: it mates, but whether it reaches is unknown', () => {
+    const v = one(testJob({ links: [testAdapter({ length: undefined })] }), 'mount.chain');
+    expect(v.state).toBe('unknown');
+    expect(v.why).toContain('length of Test adapter missing');
+    expect(v.measure.map((m) => m.path.at(-1))).toEqual(['length']);
+  });
   test('more pieces than the house likes', () => {
     const job = testJob();
     job.rules = { set: 'house', values: { 'mount.joints': 0 } };

@@ -4,8 +4,8 @@ import { mountName } from '../mounts/registry';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import { flangeError } from './mount-flange';
-import { plainVerdict } from './judge';
+import { errorFormula, flangeError } from './mount-flange';
+import { inWords, lacking, plainVerdict } from './judge';
 
 /** Every way the kit has to bring this rig's lens onto its body, or why there is none. */
 export function chainsFor(built: Built, enough = 40): ChainVerdict | null {
@@ -138,6 +138,20 @@ export const mountChain: Check = {
           }),
         ];
     }
+    const missing = errorFormula(built)?.inputs.filter((g) => g.known === null) ?? [];
+    if (pieces > 0 && missing.length > 0)
+      return [
+        plainVerdict({
+          id,
+          about,
+          limit,
+          state: 'unknown',
+          why: `${list}: every face mates, but whether it reaches infinity is not known: ${inWords(missing.map((g) => g.label))} missing.`,
+          sum: `${joints} joints; the flange error is not known`,
+          measure: lacking(missing),
+          basis: ruleBasis('mount.joints'),
+        }),
+      ];
     return [
       plainVerdict({
         id,
