@@ -1,3 +1,4 @@
+import { JOB_VERSION } from './format/version';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readJob } from './format/read-job';
@@ -89,7 +90,7 @@ export function testJob(
   const links = parts.links ?? [testAdapter()];
   return {
     format: 'nelvix-job',
-    version: 1,
+    version: JOB_VERSION,
     id: 'test',
     name: 'Test',
     kit: [body, ...links, ...(lens ? [lens] : []), ...(parts.more ?? [])],

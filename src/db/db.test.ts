@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
 import { demo, testLens } from '@/core/test-kit';
-import type { Change } from '@/core/kit/types';
+import { JOB_VERSION } from '@/core/format/version';
+import type { Change, Job } from '@/core/kit/types';
 import { applyEdit, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import {
@@ -32,6 +34,22 @@ describe('jobs in the browser', () => {
     await addJobs(db, [job]);
     expect((await loadJob(db, job.id))!.job).toEqual(job);
     expect(await loadJob(db, 'none')).toBeNull();
+  });
+
+  test('a job that an earlier build stored is brought up once, and can still be taken back', async () => {
+    const db = fresh();
+    const old = JSON.parse(
+      readFileSync(`${process.cwd()}/src/core/format/fixtures/lock-nine.v1.nelvix.json`, 'utf8'),
+    ) as Job;
+    (old.rigs[0] as unknown as Record<string, unknown>).box = 'a cardboard one';
+    await addJobs(db, [old]);
+    await storeEdit(db, old.id, edit(['rigs', 'tug-b', 'focal'], 24));
+    const loaded = (await loadJob(db, old.id))!;
+    expect(loaded.job.version).toBe(JOB_VERSION);
+    expect(loaded.job.rigs[0]).toMatchObject({ focal: 24, carried: { box: 'a cardboard one' } });
+    expect((await db.jobs.get(old.id))!.doc.version).toBe(JOB_VERSION);
+    expect(await undo(db, old.id)).toBe('x');
+    expect((await loadJob(db, old.id))!.job.rigs[0]!.focal).toBe(18);
   });
 
   test('an edit stores the same as it shows, whatever it is, and undo takes it back', async () => {
@@ -122,7 +140,7 @@ describe('jobs in the browser', () => {
     expect((await listJobs(db)).find((j) => j.id === 'two')).toMatchObject({
       binned: true,
       parts: job.kit.length,
-      rigs: 5,
+      rigs: 6,
     });
     expect(await allJobs(db)).toHaveLength(2);
     await binJob(db, 'two', false);

@@ -1,6 +1,7 @@
 import Dexie from 'dexie';
 import { readPath } from '@/core/build/given';
 import type { Change, Job, Part } from '@/core/kit/types';
+import { JOB_VERSION } from '@/core/format/version';
 import { applyChange, inverseOf, PathError, type Edit } from '@/core/solve/edit';
 import type { HistoryRow, JobRow, NelvixDatabase } from './database';
 
@@ -9,8 +10,39 @@ const MOST_HISTORY = 500;
 /** Steps of a slider closer together than this are one movement, ms. */
 const ONE_MOVEMENT = 1500;
 
+/**
+ * Brings a job that an earlier build stored to the version of this one, once. Its history stays:
+ * the paths in it lead where they led.
+ */
+async function bringUp(db: NelvixDatabase, id: string): Promise<void> {
+  const version = (await db.jobs.get(id))?.doc.version;
+  if (version === undefined || version >= JOB_VERSION) return;
+  // Validation is heavy and hardly ever needed here: not part of the first load.
+  const { migrate } = await import('@/core/format/migrate');
+  const old = await readStored(db, id);
+  if (!old) return;
+  const migrated = migrate(old.job as unknown as Record<string, unknown>);
+  if (!migrated.ok) return;
+  const { row, parts } = rowsOf(migrated.doc as unknown as Job, old.rev);
+  await db.transaction('rw', db.jobs, db.parts, async () => {
+    const now = await db.jobs.get(id);
+    // Another window was faster, or wrote meanwhile: what it left is looked at the next time.
+    if (!now || now.rev !== old.rev || now.doc.version !== version) return;
+    await db.jobs.put({ ...row, changedAt: now.changedAt, binnedAt: now.binnedAt });
+    await db.parts.bulkPut(parts);
+  });
+}
+
 /** Reads a whole job; null when there is none. */
 export async function loadJob(
+  db: NelvixDatabase,
+  id: string,
+): Promise<{ job: Job; rev: number } | null> {
+  await bringUp(db, id);
+  return readStored(db, id);
+}
+
+async function readStored(
   db: NelvixDatabase,
   id: string,
 ): Promise<{ job: Job; rev: number } | null> {

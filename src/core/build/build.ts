@@ -178,7 +178,8 @@ function focalOf(lens: Lens | null, rig: Rig): Given {
   };
 }
 
-function stopsOf(lens: Lens | null, rig: Rig): Pick<Built, 'stop' | 'fStop' | 'fromT'> {
+/** Stop in use and the f-stop that goes with it, at the focal length the rig is set to. */
+export function stopsOf(lens: Lens | null, rig: Rig): Pick<Built, 'stop' | 'fStop' | 'fromT'> {
   const none = constant('stop', 'T', null);
   if (!lens) return { stop: none, fStop: constant('f-stop', 'f', null), fromT: false };
   const t = widestAt(lens, rig, 'tStop', 'tStopTo');

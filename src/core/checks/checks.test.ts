@@ -24,7 +24,7 @@ describe('the registry', () => {
     const ids = CHECKS.map((c) => c.id);
     expect(new Set(ids).size).toBe(ids.length);
     for (const c of CHECKS) {
-      expect(c.id).toMatch(/^(coverage|mount)\.[a-z-]+$/);
+      expect(c.id).toMatch(/^(coverage|mount|front)\.[a-z-]+$/);
       expect(c.says.length).toBeGreaterThan(40);
       expect(c.formula.length).toBeGreaterThan(5);
       expect(c.short.length).toBeLessThan(20);

@@ -24,6 +24,10 @@ export interface Judgement {
    */
   margin: (x: readonly number[]) => number;
   after?: (s: Spread) => Spread;
+  /** Which way each input pushes, where the margin is flat over stretches; see {@link spread}. */
+  sense?: (x: readonly number[]) => number;
+  /** Inputs that may push either way, by index; see {@link spread}. */
+  doubtful?: readonly number[];
   /** Margin wanted on top of not failing. */
   wanted?: number;
   unit: string;
@@ -71,6 +75,8 @@ export function judge(j: Judgement): Verdict {
   const raw = spread(
     j.inputs.map((g) => g.known!),
     j.margin,
+    j.sense,
+    j.doubtful,
   );
   const s = j.after ? j.after(raw) : raw;
   let state = stateOf(s.lo, s.hi, j.wanted);

@@ -1,9 +1,14 @@
 import { fieldAt, FIELDS, isKind, type Field } from '../kit/fields';
-import type { Job, Part, Rig } from '../kit/types';
+import { build } from '../build/build';
+import type { Job, Lens, Part, Rig } from '../kit/types';
 import { mountIndex, STANDARD_MOUNTS } from '../mounts/registry';
 import { known, type QuantityInput } from '../quantity/quantity';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
-import { checkRig } from './registry';
+import type { Check } from './check';
+import { frontFlag } from './front-flag';
+import { frontVignette } from './front-vignette';
+import { CHECKS } from './registry';
+import { tried } from './tried';
 
 /**
  * The interval of every margin, held against draws of the world it speaks of: every quantity of
@@ -23,6 +28,10 @@ function random(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/** The checks that follow beams through the front: drawn apart, since each takes a while. */
+const BEAMS: readonly Check[] = [frontVignette, frontFlag];
+const REST = CHECKS.filter((c) => !BEAMS.includes(c));
 
 type Slot = { write: (value: number) => void; lo: number; hi: number };
 
@@ -54,14 +63,80 @@ function slots(part: Part): Slot[] {
   return list;
 }
 
-function contains(job: Job, rig: Rig, seed: number, draws: number): { checked: Set<string> } {
-  const promised = checkRig(job, rig);
+/** Everything on a rig, by id. */
+function partsOf(rig: Rig): Set<string | null | undefined> {
+  return new Set([
+    rig.body,
+    rig.lens,
+    ...rig.between.map((u) => u.part),
+    ...(rig.thread ?? []).map((u) => u.part),
+    ...(rig.under ?? []).map((u) => u.part),
+    rig.box?.part,
+    rig.box?.ring,
+    rig.box?.sleeve,
+    ...(rig.box?.trays ?? []).map((t) => t.filter),
+  ]);
+}
+
+/**
+ * What is set by hand on the front, and what only the front asks for: focal length as it really
+ * is, the f-stop behind a T-stop.
+ */
+function frontSlots(rig: Rig, kit: Part[]): Slot[] {
+  const list: Slot[] = [];
+  for (const f of rig.box?.flags ?? [])
+    list.push({ lo: f.angle - 0.5, hi: f.angle + 0.5, write: (v) => (f.angle = v) });
+  const { box } = rig;
+  if (box?.station !== undefined)
+    list.push({ lo: box.station - 0.5, hi: box.station + 0.5, write: (v) => (box.station = v) });
+  const lens = kit.find((p) => p.id === rig.lens) as Lens;
+  for (const key of ['focal', 'focalTo'] as const) {
+    const k = known(lens[key], 'length');
+    if (!k) continue;
+    // The ends of a zoom are called by their printed figures: tables and setting follow the name.
+    const rows = (lens.pupil ?? []).filter((r) => r.focal === k.value);
+    const set = rig.focal === k.value;
+    list.push({
+      lo: k.lo,
+      hi: k.hi,
+      write: (v) => {
+        lens[key] = exactly(v);
+        for (const r of rows) r.focal = v;
+        if (set) rig.focal = v;
+      },
+    });
+  }
+  const t = known(lens.tStop, 'stop');
+  if (t && lens.fStop === undefined)
+    list.push({
+      lo: 0.85,
+      hi: 1,
+      write: (v) => (lens.fStop = exactly(known(lens.tStop, 'stop')!.value * v)),
+    });
+  return list;
+}
+
+function contains(
+  job: Job,
+  rig: Rig,
+  seed: number,
+  draws: number,
+  checks: readonly Check[] = REST,
+): { checked: Set<string> } {
+  const run = (j: Job, r: Rig) => {
+    const built = build(j, r);
+    return checks.flatMap((c) => c.run(built)).map((v) => tried(built, v));
+  };
+  const promised = run(job, rig);
   const next = random(seed);
   const copy = structuredClone(job);
-  const used = new Set([rig.body, rig.lens, ...rig.between.map((u) => u.part)]);
+  const used = partsOf(rig);
   copy.kit = copy.kit.filter((p) => used.has(p.id));
   const again = copy.rigs.find((r) => r.id === rig.id)!;
-  const all: Slot[] = copy.kit.flatMap(slots);
+  const all: Slot[] = [
+    ...copy.kit.flatMap(slots),
+    ...(checks === BEAMS ? frontSlots(again, copy.kit) : []),
+  ];
   const mounts = mountIndex(copy);
   // Throats are drawn as well; between two pieces the flange distance of a standard cancels out.
   const faces = JSON.stringify(copy.kit);
@@ -100,7 +175,7 @@ function contains(job: Job, rig: Rig, seed: number, draws: number): { checked: S
       const t = next();
       s.write(corner ? (t < 0.5 ? s.lo : s.hi) : s.lo + (s.hi - s.lo) * t);
     }
-    const verdicts = checkRig(copy, again);
+    const verdicts = run(copy, again);
     for (const v of verdicts) {
       if (!v.margin) continue;
       const p = promised.find((x) => x.key === v.key);
@@ -140,6 +215,13 @@ describe('intervals hold what they claim', () => {
     const draws = rig === job.rigs[0] ? DRAWS : DRAWS / 5;
     for (const id of contains(job, rig, 7, draws).checked) everything.add(id);
   });
+
+  test.each(job.rigs.filter((r) => r.thread || r.box).map((r) => [r.name, r] as const))(
+    'beams at the front: %s',
+    (_name, rig) => {
+      for (const id of contains(job, rig, 13, 800, BEAMS).checked) everything.add(id);
+    },
+  );
 
   test('a rig with glass in a slot, and one with a reducer behind an adapter', () => {
     const slot = testJob(
@@ -194,6 +276,12 @@ describe('intervals hold what they claim', () => {
       'coverage.frame',
       'coverage.pixels',
       'coverage.reducer-exit',
+      'front.exposure',
+      'front.flag',
+      'front.leak',
+      'front.matte-height',
+      'front.stack',
+      'front.vignette',
       'mount.chain',
       'mount.flange',
       'mount.glass-path',

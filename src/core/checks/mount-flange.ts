@@ -1,4 +1,5 @@
 import { flangeOf, type Built } from '../build/build';
+import { chipStop, chipStopValue } from '../build/chip-stop';
 import { constant, exactly, given, type Given } from '../build/given';
 import { depthOfFocus, glassShift, USUAL_INDEX } from '../optics/backfocus';
 import { circleOfConfusion } from '../optics/depth';
@@ -145,26 +146,6 @@ export function confusion(built: Built): { c: number; how: string } | null {
   if (built.rules['focus.pixel-pair'] === 1)
     return mode.pxW ? { c: (2 * w) / mode.pxW, how: 'two pixels' } : null;
   return { c: circleOfConfusion(w, h), how: 'format figure' };
-}
-
-/** f-stop at the chip after the reducers, with their limits. */
-export function chipStop(built: Built): Given[] {
-  return [
-    built.fStop,
-    ...built.magnifications,
-    ...built.reducers
-      .filter((r) => r.fastestStop !== undefined)
-      .map((r) => given(r, 'fastestStop')),
-  ];
-}
-
-/** `max(m N, limit)` over {@link chipStop}'s inputs. */
-export function chipStopValue(built: Built, x: readonly number[]): number {
-  const m = built.magnifications.length;
-  let n = x[0]!;
-  for (let i = 1; i <= m; i++) n *= x[i]!;
-  for (let i = m + 1; i < x.length; i++) n = Math.max(n, x[i]!);
-  return n;
 }
 
 export const mountFlange: Check = {

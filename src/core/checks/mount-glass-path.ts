@@ -7,7 +7,8 @@ import { isReducer, type Adapter } from '../kit/types';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge, plainVerdict } from './judge';
-import { chipStop, chipStopValue, confusion } from './mount-flange';
+import { chipStop, chipStopValue } from '../build/chip-stop';
+import { confusion } from './mount-flange';
 
 interface Plate {
   thickness: Given;

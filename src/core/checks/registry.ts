@@ -6,6 +6,17 @@ import { coverageChip } from './coverage-chip';
 import { coverageFrame } from './coverage-frame';
 import { coveragePixels } from './coverage-pixels';
 import { coverageReducerExit } from './coverage-reducer-exit';
+import { frontExposure } from './front-exposure';
+import { frontFlag } from './front-flag';
+import { frontLeak } from './front-leak';
+import { frontMatteFit } from './front-matte-fit';
+import { frontMatteHeight } from './front-matte-height';
+import { frontMatteTravel } from './front-matte-travel';
+import { frontPolariserTurn } from './front-polariser-turn';
+import { frontStack } from './front-stack';
+import { frontThread } from './front-thread';
+import { frontTrayFit } from './front-tray-fit';
+import { frontVignette } from './front-vignette';
 import { STATES, type Verdict } from './finding';
 import { mountChain } from './mount-chain';
 import { mountControl } from './mount-control';
@@ -28,6 +39,17 @@ export const CHECKS: readonly Check[] = [
   mountGlassPath,
   mountPlay,
   mountControl,
+  frontThread,
+  frontMatteFit,
+  frontMatteHeight,
+  frontMatteTravel,
+  frontTrayFit,
+  frontVignette,
+  frontFlag,
+  frontLeak,
+  frontPolariserTurn,
+  frontStack,
+  frontExposure,
 ];
 
 /** Runs every check on a built rig, worst first; within a state in catalogue order. */

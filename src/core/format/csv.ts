@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { FIELDS, KINDS, type Field } from '../kit/fields';
+import { FIELDS, isKind, KINDS, type Field } from '../kit/fields';
 import { idFromName } from '../kit/ids';
 import type { Kind, Part } from '../kit/types';
 import { parseQuantity } from '../quantity/parse';
@@ -27,13 +27,18 @@ export function columns(kind: Kind): string[] {
   return ['id', ...FIELDS[kind].map(columnName)];
 }
 
-/** The kind whose columns a header row fits best; null when none fits. */
+/**
+ * The kind whose columns a header row fits best; of two that fit as well the one that has fewer
+ * others (a riser's columns are all among a ring's). Null when none fits.
+ */
 export function kindOfHeader(header: readonly string[]): Kind | null {
-  let best: { kind: Kind; hits: number } | null = null;
+  let best: { kind: Kind; hits: number; others: number } | null = null;
   for (const kind of KINDS) {
     const own = new Set(columns(kind));
     const hits = header.filter((h) => own.has(h.trim().toLowerCase())).length;
-    if (!best || hits > best.hits) best = { kind, hits };
+    const others = own.size - hits;
+    if (!best || hits > best.hits || (hits === best.hits && others < best.others))
+      best = { kind, hits, others };
   }
   return best && best.hits >= 2 ? best.kind : null;
 }
@@ -192,7 +197,9 @@ export function readKitCsv(
   });
   const header = (table.data[0] ?? []).map((h) => h.trim());
   const lower = header.map((h) => h.toLowerCase());
-  const of = kind ?? kindOfHeader(header);
+  // A column called kind says it outright.
+  const said = table.data[1]?.[lower.indexOf('kind')]?.trim() ?? '';
+  const of = kind ?? (isKind(said) ? said : kindOfHeader(header));
   if (!of)
     return refuse(
       'line 1',

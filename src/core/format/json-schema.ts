@@ -1,3 +1,4 @@
+import { JOB_VERSION } from './version';
 import { KINDS } from '../kit/fields';
 import { SOURCES } from '../quantity/quantity';
 import { expectation, ID_PATTERN, JOB_SHAPE, shapeOfPart, type Shape } from './shape';
@@ -74,12 +75,12 @@ export function jsonSchemaOf(shape: Shape): Json {
   }
 }
 
-/** The published schema of a job file, version 1. */
+/** The published schema of a job file. */
 export function jobJsonSchema(): Json {
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     $id: 'nelvix-job-1',
-    title: 'Nelvix job, version 1',
+    title: `Nelvix job, version ${JOB_VERSION}`,
     ...jsonSchemaOf(JOB_SHAPE),
     $defs: Object.fromEntries(KINDS.map((kind) => [kind, jsonSchemaOf(shapeOfPart(kind))])),
   };

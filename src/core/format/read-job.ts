@@ -1,6 +1,6 @@
 import type Joi from 'joi';
-import type { Job } from '../kit/types';
-import { isBody, isLens, isLink } from '../kit/types';
+import type { Job, Kind } from '../kit/types';
+import { isBody, isBox, isLens, isLink } from '../kit/types';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
 import { migrate } from './migrate';
@@ -172,6 +172,11 @@ function referenceProblems(job: Job): Problem[] {
   const kit = new Map(job.kit.map((p) => [p.id, p]));
   job.kit.forEach((p, i) => {
     if (isBody(p)) twice(p.modes ?? [], `kit[${i}].modes`);
+    if (isBox(p)) {
+      twice(p.stages ?? [], `kit[${i}].stages`);
+      twice(p.masks ?? [], `kit[${i}].masks`);
+      twice(p.flags ?? [], `kit[${i}].flags`);
+    }
   });
   job.rigs.forEach((rig, i) => {
     twice(rig.frames, `rigs[${i}].frames`);
@@ -198,6 +203,51 @@ function referenceProblems(job: Job): Problem[] {
           ),
         );
     });
+    const wants = (path: string, id: string | undefined, kinds: readonly Kind[], what: string) => {
+      if (id === undefined) return;
+      const part = kit.get(id);
+      if (!part || !kinds.some((k) => k === part.kind))
+        problems.push(
+          problem(`rigs[${i}].${path}`, JSON.stringify(id), `the id of ${what} in the kit`),
+        );
+    };
+    rig.thread?.forEach((u, j) =>
+      wants(`thread[${j}].part`, u.part, ['ring', 'filter'], 'a ring or filter'),
+    );
+    rig.under?.forEach((u, j) =>
+      wants(`under[${j}].part`, u.part, ['plate', 'riser'], 'a plate or riser'),
+    );
+    if (rig.box) {
+      wants('box.part', rig.box.part, ['matte-box'], 'a matte box');
+      wants('box.ring', rig.box.ring, ['reduction-ring'], 'a reduction ring');
+      wants('box.sleeve', rig.box.sleeve, ['sleeve'], 'a sleeve');
+      twice(rig.box.trays ?? [], `rigs[${i}].box.trays`);
+      twice(rig.box.flags ?? [], `rigs[${i}].box.flags`);
+      const box = kit.get(rig.box.part);
+      if (isBox(box)) {
+        const own = (
+          path: string,
+          id: string | undefined,
+          list: readonly { id: string }[] | undefined,
+          what: string,
+        ) => {
+          if (id !== undefined && !list?.some((e) => e.id === id))
+            problems.push(
+              problem(
+                `rigs[${i}].box.${path}`,
+                JSON.stringify(id),
+                `the id of a ${what} of ${box.name}`,
+              ),
+            );
+        };
+        rig.box.trays?.forEach((t, j) => own(`trays[${j}].id`, t.id, box.stages, 'stage'));
+        rig.box.flags?.forEach((f, j) => own(`flags[${j}].id`, f.id, box.flags, 'flag'));
+        own('mask', rig.box.mask, box.masks, 'mask');
+      }
+      rig.box.trays?.forEach((t, j) =>
+        wants(`box.trays[${j}].filter`, t.filter, ['filter'], 'a filter'),
+      );
+    }
   });
   job.lensSet?.forEach((id, i) => {
     if (!isLens(kit.get(id)))

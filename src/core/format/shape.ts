@@ -1,4 +1,5 @@
 import { FIELDS, isKind, type Field, type RowsField } from '../kit/fields';
+import { JOB_VERSION } from './version';
 import { RULES } from '../rules/rules';
 
 /**
@@ -122,6 +123,29 @@ const rig = object(
       ),
       10,
     ),
+    thread: list(object({ part: id }, ['part']), 12),
+    box: object(
+      {
+        part: id,
+        ring: id,
+        sleeve: id,
+        station: number(-1000, 5000, 'mm'),
+        trays: list(
+          object({ id, filter: id, out: { is: 'flag' }, turn: number(-360, 360, 'deg') }, ['id']),
+          20,
+        ),
+        mask: id,
+        flags: list(object({ id, angle: number(-90, 180, 'deg') }, ['id', 'angle']), 8),
+      },
+      ['part'],
+    ),
+    under: list(object({ part: id, at: { is: 'choice', values: ['body', 'rods'] } }, ['part']), 12),
+    light: object({
+      ev: number(-15, 25, 'EV'),
+      iso: number(1, 1_000_000),
+      fps: number(0.01, 100_000, 'fps'),
+      angle: number(0.1, 360, 'deg'),
+    }),
     reference: id,
     configurations: list(
       object({ id, name: text(120, 1), changes: list(change, 1000) }, ['id', 'name', 'changes']),
@@ -145,7 +169,7 @@ const ownMount = object(
 export const JOB_SHAPE: Shape = object(
   {
     format: { is: 'choice', values: ['nelvix-job'] },
-    version: { is: 'choice', values: [1] },
+    version: { is: 'choice', values: [JOB_VERSION] },
     id,
     name: text(120, 1),
     note: text(4000),

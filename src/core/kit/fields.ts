@@ -1,4 +1,6 @@
 import type { ToleranceClass } from '../quantity/quantity';
+import { ROD_SYSTEMS } from '../rods/systems';
+import { TRAYS } from '../front/trays';
 import type { Kind } from './types';
 
 /**
@@ -124,6 +126,75 @@ const LINK: readonly Field[] = [
   { type: 'flag', key: 'passesControl', label: 'passes aperture control' },
 ];
 
+const quantity = (
+  key: string,
+  label: string,
+  unit: string,
+  cls: ToleranceClass,
+  min: number,
+  max: number,
+  more: Partial<QuantityField> = {},
+): QuantityField => ({ type: 'quantity', key, label, unit, cls, min, max, ...more });
+
+const number = (
+  key: string,
+  label: string,
+  unit: string,
+  min: number,
+  max: number,
+  more: Partial<NumberField> = {},
+): NumberField => ({ type: 'number', key, label, unit, min, max, ...more });
+
+const flag = (key: string, label: string, hint?: string): FlagField => ({
+  type: 'flag',
+  key,
+  label,
+  ...(hint ? { hint } : {}),
+});
+
+const choice = (
+  key: string,
+  label: string,
+  options: readonly (readonly [value: string, label: string])[],
+  more: Partial<ChoiceField> = {},
+): ChoiceField => ({
+  type: 'choice',
+  key,
+  label,
+  options: options.map(([value, name]) => ({ value, label: name })),
+  ...more,
+});
+
+const FILTER_TYPES = [
+  ['nd', 'neutral density'],
+  ['polariser', 'polariser'],
+  ['variable-nd', 'variable ND'],
+  ['diffusion', 'diffusion'],
+  ['streak', 'streak'],
+  ['close-up', 'close-up'],
+  ['clear', 'clear'],
+] as const;
+
+const rodSystem = choice(
+  'rods',
+  'rod system',
+  ROD_SYSTEMS.map((r) => [r.id, r.name] as const),
+  { first: true },
+);
+
+const falloff = (hint: string): RowsField => ({
+  type: 'rows',
+  key: 'falloff',
+  label: 'light falloff',
+  row: 'line',
+  hint,
+  fields: [
+    number('focal', 'at focal', 'mm', 1, 3000),
+    number('height', 'image height', 'mm', 0, 200, { required: true }),
+    number('stops', 'loss', 'stops', 0, 20, { required: true }),
+  ],
+});
+
 export const FIELDS: Record<Kind, readonly Field[]> = {
   body: [
     COMMON[0]!,
@@ -211,6 +282,9 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       max: 3,
     },
     { type: 'flag', key: 'slotAllowedFor', label: 'length allows for the glass' },
+    choice('slotType', 'filter in its slot', FILTER_TYPES),
+    quantity('slotStops', 'stops of that filter', 'stops', 'light', 0, 20),
+    quantity('slotStopsTo', 'darkest, if variable', 'stops', 'light', 0, 20),
     ...COMMON.slice(1),
   ],
   reducer: [
@@ -250,6 +324,7 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       hint: 'as shimmed now; plus means too far out',
     }),
     { type: 'texts', key: 'madeFor', label: 'made for', of: 'body' },
+    falloff('what its own glass loses at full stop, by height on the chip'),
     ...LINK.slice(3),
     ...COMMON.slice(1),
   ],
@@ -319,7 +394,34 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     },
     mm('length', 'length', 2000, { first: true, hint: 'flange to front rim, focused at infinity' }),
     mm('frontDiameter', 'front diameter', 500, { first: true }),
-    mm('filterThread', 'filter thread', 500, { cls: 'exact' }),
+    mm('filterThread', 'filter thread', 500, { cls: 'exact', first: true }),
+    mm('frontClear', 'clear front', 500, {
+      first: true,
+      hint: 'clear diameter of the front glass, inside its rim',
+    }),
+    {
+      type: 'rows',
+      key: 'pupil',
+      label: 'entrance pupil',
+      row: 'line',
+      first: true,
+      hint: 'how far behind the front rim the iris appears, seen from the front',
+      fields: [
+        number('focal', 'at focal', 'mm', 1, 3000),
+        mm('behind', 'behind the rim', 1000, { required: true, min: -200, cls: 'pupil' }),
+      ],
+    },
+    mm('lengthClose', 'length focused close', 2000, {
+      hint: 'flange to front rim, where focusing moves the front',
+    }),
+    mm('lengthTo', 'length at the long end', 2000, { hint: 'zooms whose front moves' }),
+    flag('frontRotates', 'front turns when focusing'),
+    quantity('frontLoad', 'its front carries', 'g', 'mass', 0, 20000),
+    mm('focalClose', 'focal length focused close', 3000, {
+      min: 1,
+      hint: 'where the lens breathes; short end of a zoom',
+    }),
+    falloff('measured loss by image height; stands in place of cos\u2074'),
     mm('rearProtrusion', 'rear protrusion', 200, { hint: 'how far it reaches behind its flange' }),
     mm('rearDiameter', 'rear diameter', 200, { hint: 'of what reaches behind its flange' }),
     {
@@ -351,6 +453,160 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     },
     ...COMMON.slice(1),
   ],
+  ring: [
+    COMMON[0]!,
+    mm('male', 'screws into', 500, { cls: 'exact', first: true, hint: 'its male thread' }),
+    mm('female', 'takes', 500, { cls: 'exact', first: true, hint: 'the female thread it offers' }),
+    mm('clamp', 'clamp diameter', 500, {
+      first: true,
+      hint: 'outside diameter that a clip-on box closes on',
+    }),
+    mm('thickness', 'thickness', 200, { first: true, hint: 'without its male thread' }),
+    mm('clear', 'clear diameter', 500, { first: true }),
+    mm('outerDiameter', 'outer diameter', 500),
+    ...COMMON.slice(1),
+  ],
+  filter: [
+    COMMON[0]!,
+    choice('type', 'what it does', FILTER_TYPES, { first: true }),
+    choice(
+      'shape',
+      'shape',
+      [
+        ['screw', 'screw-in'],
+        ['rectangle', 'rectangle'],
+        ['round', 'round, for a tray'],
+      ],
+      { first: true },
+    ),
+    mm('male', 'screws into', 500, { cls: 'exact', first: true }),
+    mm('female', 'takes', 500, { cls: 'exact', hint: 'thread ahead of it, if it has one' }),
+    mm('width', 'width', 500, { first: true }),
+    mm('height', 'height', 500, { first: true }),
+    mm('diameter', 'diameter', 500),
+    mm('thickness', 'thickness', 100, { first: true }),
+    mm('clear', 'clear diameter', 500, { hint: 'screw-in and round ones' }),
+    quantity('stops', 'light it costs', 'stops', 'light', 0, 20, {
+      first: true,
+      hint: 'density 0.3 is one stop; the clear end of a variable one',
+    }),
+    quantity('stopsTo', 'darkest, if variable', 'stops', 'light', 0, 20),
+    flag('mustRotate', 'must be turned'),
+    ...COMMON.slice(1),
+  ],
+  'matte-box': [
+    COMMON[0]!,
+    choice(
+      'attach',
+      'held by',
+      [
+        ['clip-on', 'the lens (clip-on)'],
+        ['rods', 'rods'],
+      ],
+      { first: true },
+    ),
+    mm('opening', 'back opening', 500, { first: true }),
+    rodSystem,
+    mm('centreHeight', 'rods to its middle', 400, {
+      hint: 'rod plane to the middle of the windows; the height of its rod system when empty',
+    }),
+    mm('sleeveFrom', 'sleeve from', 500, { hint: 'smallest lens front its own sleeve closes on' }),
+    mm('sleeveTo', 'sleeve to', 500),
+    mm('sleeveReach', 'sleeve covers', 200, { hint: 'longest gap to the lens it still closes' }),
+    {
+      type: 'rows',
+      key: 'stages',
+      label: 'stages',
+      row: 'stage',
+      keyed: true,
+      first: true,
+      fields: [
+        { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+        choice(
+          'tray',
+          'tray',
+          TRAYS.map((t) => [t.id, t.name] as const),
+        ),
+        mm('z', 'from its back', 500),
+        mm('clearW', 'clear width', 500),
+        mm('clearH', 'clear height', 500),
+        flag('rotates', 'rotates'),
+        flag('removable', 'comes out'),
+        mm('shorter', 'shorter without it', 200),
+      ],
+    },
+    mm('mouthZ', 'mouth from its back', 1000, { first: true }),
+    mm('mouthW', 'mouth width', 500, { first: true }),
+    mm('mouthH', 'mouth height', 500, { first: true }),
+    {
+      type: 'rows',
+      key: 'masks',
+      label: 'masks',
+      row: 'mask',
+      keyed: true,
+      fields: [
+        { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+        mm('w', 'width', 500),
+        mm('h', 'height', 500),
+      ],
+    },
+    {
+      type: 'rows',
+      key: 'flags',
+      label: 'flags',
+      row: 'flag',
+      keyed: true,
+      fields: [
+        { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+        choice(
+          'side',
+          'side',
+          [
+            ['top', 'top'],
+            ['bottom', 'bottom'],
+            ['left', 'left'],
+            ['right', 'right'],
+          ],
+          { required: true },
+        ),
+        mm('z', 'hinge from the back', 500),
+        mm('offset', 'hinge from the axis', 500),
+        mm('length', 'length', 500),
+        number('from', 'closes to', 'deg', -90, 180),
+        number('to', 'opens to', 'deg', -90, 180),
+      ],
+    },
+    mm('width', 'outer width', 600),
+    mm('height', 'outer height', 600),
+    choice('swing', 'swings away', [
+      ['left', 'to camera left'],
+      ['right', 'to camera right'],
+    ]),
+    ...COMMON.slice(1),
+  ],
+  'reduction-ring': [
+    COMMON[0]!,
+    mm('outer', 'outer diameter', 500, { first: true }),
+    mm('bore', 'bore', 500, { first: true }),
+    ...COMMON.slice(1),
+  ],
+  sleeve: [
+    COMMON[0]!,
+    mm('from', 'closes on, from', 500, { first: true }),
+    mm('to', 'to', 500, { first: true }),
+    mm('reach', 'covers a gap of', 300, { first: true }),
+    ...COMMON.slice(1),
+  ],
+  plate: [
+    COMMON[0]!,
+    rodSystem,
+    mm('topToRods', 'top to rods', 300, {
+      first: true,
+      hint: 'where the body stands down to the middle of the rods',
+    }),
+    ...COMMON.slice(1),
+  ],
+  riser: [COMMON[0]!, mm('thickness', 'thickness', 300, { first: true }), ...COMMON.slice(1)],
 };
 
 export const KINDS = Object.keys(FIELDS) as Kind[];
@@ -360,6 +616,13 @@ export const KIND_NAME: Record<Kind, { one: string; many: string }> = {
   adapter: { one: 'adapter', many: 'adapters' },
   reducer: { one: 'reducer or extender', many: 'reducers and extenders' },
   lens: { one: 'lens', many: 'lenses' },
+  ring: { one: 'thread ring', many: 'thread rings' },
+  filter: { one: 'filter', many: 'filters' },
+  'matte-box': { one: 'matte box', many: 'matte boxes' },
+  'reduction-ring': { one: 'reduction ring', many: 'reduction rings' },
+  sleeve: { one: 'sleeve', many: 'sleeves' },
+  plate: { one: 'plate or bridge', many: 'plates and bridges' },
+  riser: { one: 'riser', many: 'risers' },
 };
 
 /** Whether this version computes with parts of this kind. */

@@ -84,6 +84,10 @@ export interface Adapter extends PartBase, LinkFields {
   slotIndex?: QuantityInput;
   /** Whether the length already allows for the glass. */
   slotAllowedFor?: boolean;
+  /** What the glass in the slot does to the light. */
+  slotType?: FilterType;
+  slotStops?: QuantityInput;
+  slotStopsTo?: QuantityInput;
 }
 
 export interface Reducer extends PartBase, LinkFields {
@@ -99,6 +103,8 @@ export interface Reducer extends PartBase, LinkFields {
   backFocus?: QuantityInput;
   /** Bodies it is made for, by id, or by name when they are not in the kit. */
   madeFor?: string[];
+  /** Light its own glass loses towards the corner of the chip, at full stop. */
+  falloff?: FalloffRow[];
 }
 
 /** One line of an image circle table. */
@@ -133,6 +139,150 @@ export interface Lens extends PartBase {
   closeFocus?: QuantityInput;
   /** Plane glass behind the lens that its design allows for, mm. */
   expectedGlass?: QuantityInput;
+  /** Clear diameter of the front glass or its rim. */
+  frontClear?: QuantityInput;
+  /** Where the entrance pupil lies, measured back from the front rim; per focal length on zooms. */
+  pupil?: PupilRow[];
+  /** Length focused close, and at the long end, where the front moves. */
+  lengthClose?: QuantityInput;
+  lengthTo?: QuantityInput;
+  frontRotates?: boolean;
+  /** What its front carries at most, g. */
+  frontLoad?: QuantityInput;
+  /** Focal length focused close, where the lens breathes. */
+  focalClose?: QuantityInput;
+  /** Measured light falloff towards the corner. */
+  falloff?: FalloffRow[];
+}
+
+export interface PupilRow {
+  focal?: number;
+  behind: QuantityInput;
+}
+
+/** Light lost at an image height. */
+export interface FalloffRow {
+  focal?: number;
+  /** Image height from the centre, mm. */
+  height: number;
+  stops: number;
+}
+
+export interface Ring extends PartBase {
+  kind: 'ring';
+  /** Thread that screws into what is behind it. */
+  male?: QuantityInput;
+  /** Thread it offers ahead. */
+  female?: QuantityInput;
+  /** Outside diameter that a clip-on box clamps. */
+  clamp?: QuantityInput;
+  thickness?: QuantityInput;
+  clear?: QuantityInput;
+  outerDiameter?: QuantityInput;
+}
+
+export type FilterType =
+  'nd' | 'polariser' | 'variable-nd' | 'diffusion' | 'streak' | 'close-up' | 'clear';
+
+export interface Filter extends PartBase {
+  kind: 'filter';
+  type?: FilterType;
+  shape?: 'screw' | 'rectangle' | 'round';
+  /** Screw filters: thread that screws in, thread it offers ahead. */
+  male?: QuantityInput;
+  female?: QuantityInput;
+  width?: QuantityInput;
+  height?: QuantityInput;
+  diameter?: QuantityInput;
+  thickness?: QuantityInput;
+  clear?: QuantityInput;
+  stops?: QuantityInput;
+  /** Darkest end of a variable one. */
+  stopsTo?: QuantityInput;
+  mustRotate?: boolean;
+}
+
+/** One stage of a matte box. */
+export interface Stage {
+  id: string;
+  name: string;
+  tray?: string;
+  /** From the back of the box to its window, mm. */
+  z?: QuantityInput;
+  clearW?: QuantityInput;
+  clearH?: QuantityInput;
+  rotates?: boolean;
+  removable?: boolean;
+  /** How much shorter the box is without it. */
+  shorter?: QuantityInput;
+}
+
+export type Side = 'top' | 'bottom' | 'left' | 'right';
+
+/** A flag: a leaf hinged at the mouth. 0 degrees is straight ahead, more is further open. */
+export interface FlagLeaf {
+  id: string;
+  name: string;
+  side: Side;
+  z?: QuantityInput;
+  /** Distance of the hinge from the axis. */
+  offset?: QuantityInput;
+  length?: QuantityInput;
+  from?: number;
+  to?: number;
+}
+
+export interface Mask {
+  id: string;
+  name: string;
+  w?: QuantityInput;
+  h?: QuantityInput;
+}
+
+export interface MatteBox extends PartBase {
+  kind: 'matte-box';
+  attach?: 'clip-on' | 'rods';
+  opening?: QuantityInput;
+  rods?: string;
+  /** Rod plane to the middle of its windows. */
+  centreHeight?: QuantityInput;
+  sleeveFrom?: QuantityInput;
+  sleeveTo?: QuantityInput;
+  sleeveReach?: QuantityInput;
+  stages?: Stage[];
+  mouthZ?: QuantityInput;
+  mouthW?: QuantityInput;
+  mouthH?: QuantityInput;
+  masks?: Mask[];
+  flags?: FlagLeaf[];
+  width?: QuantityInput;
+  height?: QuantityInput;
+  swing?: 'left' | 'right';
+}
+
+export interface ReductionRing extends PartBase {
+  kind: 'reduction-ring';
+  outer?: QuantityInput;
+  bore?: QuantityInput;
+}
+
+export interface Sleeve extends PartBase {
+  kind: 'sleeve';
+  from?: QuantityInput;
+  to?: QuantityInput;
+  reach?: QuantityInput;
+}
+
+export interface Plate extends PartBase {
+  kind: 'plate';
+  rods?: string;
+  /** Top of the plate, where the body stands, down to the rod plane. */
+  topToRods?: QuantityInput;
+}
+
+export interface Riser extends PartBase {
+  kind: 'riser';
+  thickness?: QuantityInput;
 }
 
 /** A part of a kind this version only carries along. */
@@ -141,8 +291,31 @@ export interface OtherPart extends PartBase {
 }
 
 export type Link = Adapter | Reducer;
-export type Part = Body | Adapter | Reducer | Lens | OtherPart;
-export type Kind = 'body' | 'adapter' | 'reducer' | 'lens';
+export type Part =
+  | Body
+  | Adapter
+  | Reducer
+  | Lens
+  | Ring
+  | Filter
+  | MatteBox
+  | ReductionRing
+  | Sleeve
+  | Plate
+  | Riser
+  | OtherPart;
+export type Kind =
+  | 'body'
+  | 'adapter'
+  | 'reducer'
+  | 'lens'
+  | 'ring'
+  | 'filter'
+  | 'matte-box'
+  | 'reduction-ring'
+  | 'sleeve'
+  | 'plate'
+  | 'riser';
 
 /** What is framed for inside the mode. */
 export interface Frame {
@@ -166,6 +339,58 @@ export interface LinkUse {
   slot?: 'glass' | 'empty';
   /** Foot tied to cage or rods. */
   tied?: boolean;
+}
+
+/** A ring or screw-in filter on the thread of the lens. */
+export interface ThreadUse {
+  part: string;
+}
+
+/** What is in a stage of the matte box, by the stage's id. */
+export interface TrayUse {
+  id: string;
+  filter?: string;
+  /** The stage is taken out of the box. */
+  out?: boolean;
+  /** How far a rotating stage is turned, degrees. */
+  turn?: number;
+}
+
+/** A flag of the matte box that is on, by its id, and the angle it stands at. */
+export interface FlagUse {
+  id: string;
+  angle: number;
+}
+
+/** The matte box on a rig and how it is set. */
+export interface BoxUse {
+  part: string;
+  /** Reduction ring between box and lens. */
+  ring?: string;
+  /** Sleeve of the kit in place of the box's own. */
+  sleeve?: string;
+  /** Where its back stands on the rods, mm from the image plane; as close as may be when absent. */
+  station?: number;
+  trays?: TrayUse[];
+  mask?: string;
+  flags?: FlagUse[];
+}
+
+/** A plate or riser under the camera. */
+export interface UnderUse {
+  part: string;
+  /** Risers: under the body, or under the rods. */
+  at?: 'body' | 'rods';
+}
+
+/** The light that is there, and how the camera is set to it. */
+export interface LightUse {
+  /** Scene light as exposure value at ISO 100. */
+  ev?: number;
+  iso?: number;
+  fps?: number;
+  /** Shutter angle, degrees. */
+  angle?: number;
 }
 
 /** One edit of one field: where, and what it becomes (undefined takes it away). */
@@ -198,6 +423,12 @@ export interface Rig {
   focus?: number;
   /** From the body outwards. */
   between: LinkUse[];
+  /** On the thread of the lens, from the lens outwards. */
+  thread?: ThreadUse[];
+  box?: BoxUse;
+  /** Under the camera, from the body downwards. */
+  under?: UnderUse[];
+  light?: LightUse;
   reference?: string;
   configurations?: Configuration[];
 }
@@ -258,6 +489,28 @@ export function isReducer(p: Part | null | undefined): p is Reducer {
 }
 export function isLink(p: Part | null | undefined): p is Link {
   return p?.kind === 'adapter' || p?.kind === 'reducer';
+}
+
+export function isRing(p: Part | null | undefined): p is Ring {
+  return p?.kind === 'ring';
+}
+export function isFilter(p: Part | null | undefined): p is Filter {
+  return p?.kind === 'filter';
+}
+export function isBox(p: Part | null | undefined): p is MatteBox {
+  return p?.kind === 'matte-box';
+}
+export function isReduction(p: Part | null | undefined): p is ReductionRing {
+  return p?.kind === 'reduction-ring';
+}
+export function isSleeve(p: Part | null | undefined): p is Sleeve {
+  return p?.kind === 'sleeve';
+}
+export function isPlate(p: Part | null | undefined): p is Plate {
+  return p?.kind === 'plate';
+}
+export function isRiser(p: Part | null | undefined): p is Riser {
+  return p?.kind === 'riser';
 }
 
 /** How many of this piece are on hand; a part that does not say counts as one. */

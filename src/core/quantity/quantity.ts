@@ -19,7 +19,17 @@ export type QuantityInput = number | Quantity;
 
 /** Which default tolerance a field falls back to when the writer gave none. */
 export type ToleranceClass =
-  'length' | 'flange' | 'circle' | 'chip' | 'ratio' | 'stop' | 'angle' | 'mass' | 'exact';
+  | 'length'
+  | 'flange'
+  | 'circle'
+  | 'chip'
+  | 'ratio'
+  | 'stop'
+  | 'angle'
+  | 'mass'
+  | 'exact'
+  | 'light'
+  | 'pupil';
 
 /**
  * Default half-widths, in the unit of the field. Lengths, flanges and image circles are the
@@ -37,6 +47,9 @@ const DEFAULT_TOLERANCE: Record<ToleranceClass, Record<'measured' | 'sheet', num
   angle: { measured: 1, sheet: 2 },
   mass: { measured: 5, sheet: 25 },
   exact: { measured: 0, sheet: 0 },
+  // A tenth of a stop is what a density is sorted to; an iris is sighted to about two millimetres.
+  light: { measured: 0.03, sheet: 0.1 },
+  pupil: { measured: 2, sheet: 3 },
 };
 
 /** A guess is taken to be good to one part in ten. */

@@ -28,8 +28,17 @@ export interface Range {
  *
  * @param inputs ranges of the inputs, any units
  * @param f the formula; gets the inputs in the same order
+ * @param sense what says which way each input pushes and how much, where `f` itself is flat over
+ *   stretches (all black, nothing touched) and shows no direction there; rises where `f` rises
+ * @param doubtful inputs that may push either way, depending on the others: at both extremes each
+ *   of them is tried at its other end as well
  */
-export function spread(inputs: readonly Range[], f: (x: readonly number[]) => number): Spread {
+export function spread(
+  inputs: readonly Range[],
+  f: (x: readonly number[]) => number,
+  sense: (x: readonly number[]) => number = f,
+  doubtful: readonly number[] = [],
+): Spread {
   const n = inputs.length;
   const x = new Array<number>(n);
   for (let i = 0; i < n; i++) x[i] = inputs[i]!.value;
@@ -41,9 +50,9 @@ export function spread(inputs: readonly Range[], f: (x: readonly number[]) => nu
   for (let i = 0; i < n; i++) {
     const r = inputs[i]!;
     x[i] = r.lo;
-    const atLo = f(x);
+    const atLo = sense(x);
     x[i] = r.hi;
-    const atHi = f(x);
+    const atHi = sense(x);
     x[i] = r.value;
     const up = atHi >= atLo;
     low[i] = up ? r.lo : r.hi;
@@ -51,6 +60,19 @@ export function spread(inputs: readonly Range[], f: (x: readonly number[]) => nu
     const width = Math.abs(atHi - atLo);
     widths[i] = Number.isFinite(width) ? width : 0;
     total += widths[i]!;
+  }
+  for (const [at, sign] of [
+    [low, 1],
+    [high, -1],
+  ] as const) {
+    let best = doubtful.length > 0 ? sign * sense(at) : 0;
+    for (const i of doubtful) {
+      const was = at[i]!;
+      at[i] = was === inputs[i]!.lo ? inputs[i]!.hi : inputs[i]!.lo;
+      const other = sign * sense(at);
+      if (other < best) best = other;
+      else at[i] = was;
+    }
   }
   const lo = f(low);
   const hi = f(high);

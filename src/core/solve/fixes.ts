@@ -8,16 +8,10 @@ import { fieldOfView } from '../optics/field';
 import { given } from '../build/given';
 import { valueOf } from '../quantity/quantity';
 import { say } from '../quantity/say';
-import {
-  isReducer,
-  onHand,
-  type Change,
-  type Job,
-  type Lens,
-  type Part,
-  type Rig,
-} from '../kit/types';
-import { withChanges, type Edit } from './edit';
+import { isReducer, onHand, type Job, type Lens, type Part, type Rig } from '../kit/types';
+import { candidate, type Candidate, type Generator } from './candidate';
+import { FRONT_GENERATORS } from './front-fixes';
+import { tryOut } from './try-out';
 import {
   chainsBetween,
   lensSet,
@@ -35,23 +29,12 @@ const BADNESS: Record<State, number> = { ok: 0, tight: 1, unknown: 2, fail: 3 };
 const MOST_FIXES = 4;
 /** Lenses tried for one finding: those of nearest field of view. */
 const MOST_LENSES = 6;
+/** A fail of these is a setting to follow up, not a part that does not go: said as a cost. */
+const SET_BY_HAND = new Set(['front.exposure']);
 /** Nobody who frames for 2.39 takes 1.33 instead: aspects are offered up to this ratio apart. */
 const FARTHEST_ASPECT = Math.log(1.5);
 /** A lens of another squeeze is another picture: it counts as this many degrees off. */
 const SQUEEZE_PENALTY = 30;
-
-interface Candidate {
-  edit: Edit;
-  parts: number;
-  toHire: number;
-  /** Order among equals: what people try first. */
-  order: number;
-  /** Of several fixes with the same family only the best two are offered. */
-  family: string;
-}
-
-/** Which candidates are worth trying for a finding. */
-type Generator = (built: Built, finding: Verdict) => Candidate[];
 
 const coverageIds = new Set(['coverage.frame', 'coverage.chip', 'coverage.reducer-exit']);
 
@@ -229,11 +212,8 @@ const GENERATORS: readonly Generator[] = [
   otherLinks,
   otherLenses,
   dropFrame,
+  ...FRONT_GENERATORS,
 ];
-
-function candidate(edit: Edit, parts: number, order: number, family: string): Candidate {
-  return { edit, parts, order, family, toHire: 0 };
-}
 
 /**
  * Fixes for one finding, tried: each is applied to a copy, every check is run again, and it is
@@ -259,13 +239,14 @@ export function fixesFor(
       if (!after) continue;
       const state: State = after === 'gone' ? 'ok' : after.state;
       if (BADNESS[state] >= BADNESS[finding.state] || state === 'unknown') continue;
-      if (
-        result.verdicts.some(
-          (v) => v.state === 'fail' && !failed.has(v.key) && !stillThatPart(v, before),
-        )
-      )
-        continue;
-      const cost = fieldCost(built, result.built);
+      const newly = result.verdicts.filter(
+        (v) => v.state === 'fail' && !failed.has(v.key) && !stillThatPart(v, before),
+      );
+      if (newly.some((v) => !SET_BY_HAND.has(v.id))) continue;
+      const cost =
+        [fieldCost(built, result.built), ...newly.map((v) => v.why.replace(/\.$/, ''))]
+          .filter(Boolean)
+          .join('. ') || null;
       tried.push({
         cost,
         title: c.edit.title,
@@ -321,21 +302,6 @@ function fieldCost(before: Built, after: Built): string | null {
   const b = horizontalField(after);
   if (a === null || b === null || Math.abs(a - b) < 0.3) return null;
   return `the field ${b < a ? 'narrows' : 'widens'} from ${say(a, 'deg')} to ${say(b, 'deg')} across`;
-}
-
-/** The rig and its verdicts after changes, or null when the changes take the rig away. */
-export function tryOut(
-  job: Job,
-  rig: Rig,
-  changes: readonly Change[],
-  base: Shared,
-): { built: Built; verdicts: Verdict[] } | null {
-  const next = withChanges(job, changes);
-  const again = next.rigs.find((r) => r.id === rig.id);
-  if (!again) return null;
-  const untouched = changes.every((c) => c.path[0] === 'rigs');
-  const built = build(next, again, untouched ? base : shared(next));
-  return { built, verdicts: check(built) };
 }
 
 /** All findings of a rig with their tried fixes, worst first. */

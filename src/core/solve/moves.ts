@@ -19,6 +19,7 @@ import {
   type Rig,
 } from '../kit/types';
 import type { Edit } from './edit';
+import { followingFront, withoutFrontPart } from './front-moves';
 
 /**
  * Moves: what a person does to a rig, as edits. What hangs on a choice follows it (a lens with
@@ -90,7 +91,7 @@ export function putLens(job: Job, rig: Rig, lens: Lens): Edit {
   const between = followingChain(job, rig, body, lens) ?? rig.between;
   const changes: Change[] = [{ path: at(rig, 'lens'), value: lens.id }];
   if (between !== rig.between) changes.push({ path: at(rig, 'between'), value: between });
-  changes.push(...settle(rig, lens));
+  changes.push(...settle(rig, lens), ...followingFront(job, rig, lens));
   return { title: `Put ${lens.name} on`, changes };
 }
 
@@ -247,6 +248,7 @@ export function removePart(job: Job, part: Part): Edit {
         path: at(rig, 'between'),
         value: rig.between.filter((u) => u.part !== part.id),
       });
+    changes.push(...withoutFrontPart(rig, part));
   }
   for (const other of job.kit)
     if (isReducer(other) && other.madeFor?.includes(part.id))

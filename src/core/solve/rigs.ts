@@ -1,3 +1,4 @@
+import { JOB_VERSION } from '../format/version';
 import { idFromName } from '../kit/ids';
 import { isBody, type Job, type Rig } from '../kit/types';
 import { ASPECTS } from '../optics/formats';
@@ -52,7 +53,7 @@ export function renameRig(rig: Rig, name: string): Edit {
 export function emptyJob(name: string, id: string): Job {
   return {
     format: 'nelvix-job',
-    version: 1,
+    version: JOB_VERSION,
     id,
     name,
     kit: [],

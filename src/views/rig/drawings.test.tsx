@@ -52,7 +52,7 @@ describe('the line', () => {
   test('trouble is pinned where it happens and opens its finding', () => {
     const f = facts(job);
     const onPick = show(f);
-    const pin = screen.getByRole('button', { name: /^fails here/ });
+    const [pin] = screen.getAllByRole('button', { name: /^fails here/ }) as [HTMLElement];
     fireEvent.click(pin);
     expect(f.verdicts.find((v) => v.key === onPick.mock.calls[0]![0])!.state).not.toBe('ok');
     fireEvent.keyDown(pin, { key: 'Enter' });

@@ -15,7 +15,7 @@ import { chainsFor } from '@/core/checks/mount-chain';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact, mm, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
-import { tryOut } from '@/core/solve/fixes';
+import { tryOut } from '@/core/solve/try-out';
 import { lensSet, putBody, putLens, setBetween, setMode } from '@/core/solve/moves';
 import type { Option } from '@/ui/option';
 import type { RigFacts } from './use-rig';

@@ -1,0 +1,75 @@
+import type { Built } from '../build/build';
+import { frontOf } from '../build/front';
+import { flagSight } from '../front/flags';
+import { cornerDirections, judgedFrames, nominal } from '../front/shading';
+import { situations } from '../front/situations';
+import { clearance } from '../pupil/aperture';
+import { exact, mm } from '../quantity/say';
+import type { Check } from './check';
+import type { Verdict } from './finding';
+import { judge } from './judge';
+
+export const frontFlag: Check = {
+  id: 'front.flag',
+  title: 'Flags',
+  short: 'flag in frame',
+  says: 'Whether each flag stays out of every delivery frame, how far it can still come down, and how low a light it shades then.',
+  formula:
+    'distance of the tip from the axis - height of the beam there; shade: atan((tip height + half the glass) / distance to the glass)',
+  run(built) {
+    const front = frontOf(built);
+    const { box } = front;
+    if (!box || !built.lens) return [];
+    return box.flags.map(({ leaf, use }) => verdict(built, leaf.id, leaf.name, use.angle));
+  },
+};
+
+function verdict(built: Built, id: string, name: string, angle: number): Verdict {
+  const front = frontOf(built);
+  const b = front.box!.box;
+  const index = front.edges.findIndex((e) => e.key === `flag:${id}`);
+  const sight = flagSight(built, id);
+  const sit = sight?.situation ?? situations(built)[0];
+  const frames = judgedFrames(built).filter((j) => j.frame || built.frames.length === 0);
+  const room = (x: readonly number[]) => {
+    const scene = sit!.scene(x);
+    const ap = scene.apertures[index]!;
+    return Math.min(
+      ...frames.flatMap((j) =>
+        cornerDirections(sit!, x, j.rectangle(sit!.mode(x))).map((t) =>
+          clearance(ap, scene.pupil, scene.distance, t.tx, t.ty),
+        ),
+      ),
+    );
+  };
+  const v = judge({
+    id: 'front.flag',
+    key: `front.flag:${id}`,
+    about: [b.id],
+    station:
+      sit && nominal(sit) && index >= 0 ? sit.scene(nominal(sit)!).apertures[index]!.z : null,
+    inputs: sit?.inputs ?? [],
+    margin: room,
+    unit: 'mm',
+    limit: { value: 0, unit: 'mm', rule: null },
+    assumed: sit?.assumed ?? null,
+    why: (o) => {
+      const s = sight!;
+      const shade = (deg: number | null) =>
+        deg === null ? '' : ` it shades the glass from light higher than ${exact(deg, 0)} degrees`;
+      const low =
+        s.lowest === null
+          ? ' It is in the frame even fully open.'
+          : ` It can come to ${exact(s.lowest, 0)} degrees;${shade(s.shadesAtLowest)} there.`;
+      return o.state === 'fail'
+        ? `The ${name} of ${b.name} stands ${mm(-o.value)} in the frame at ${s.situation.label}.${low}`
+        : `The ${name} of ${b.name} is ${mm(o.value)} out of the frame at ${exact(angle, 0)} degrees;${shade(s.shades)}.${low}`;
+    },
+    sum: (o) =>
+      `room at the tip ${exact(o.value, 1)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}) at ${sight!.situation.label}`,
+    lacking: (missing) =>
+      `Whether the ${name} of ${b.name} stands in the frame is not known: ${missing} missing.`,
+    basis: '[math]',
+  });
+  return v;
+}

@@ -1,0 +1,84 @@
+import { frontOf } from '../build/front';
+import { given } from '../build/given';
+import { gripOf } from './front-matte-fit';
+import { exact, mm } from '../quantity/say';
+import { valueOf } from '../quantity/quantity';
+import type { Check } from './check';
+import { judge, plainVerdict } from './judge';
+import { situations } from '../front/situations';
+import { nominal } from '../front/shading';
+import { lensSeat } from '../build/front';
+
+export const frontLeak: Check = {
+  id: 'front.leak',
+  title: 'Light between box and lens',
+  short: 'light leaks in',
+  says: 'Whether the sleeve of a box on rods closes on the lens front and covers the gap to it, at the shortest the lens gets.',
+  formula: 'sleeve covers - gap >= 0; sleeve from <= lens front <= sleeve to',
+  run(built) {
+    const front = frontOf(built);
+    const { lens } = built;
+    const { box } = front;
+    if (!lens || !box || box.box.attach !== 'rods') return [];
+    const b = box.box;
+    const own = box.sleeve;
+    const keys = own
+      ? (['from', 'to', 'reach'] as const)
+      : (['sleeveFrom', 'sleeveTo', 'sleeveReach'] as const);
+    const part = own ?? b;
+    const name = own ? own.name : `the sleeve of ${b.name}`;
+    const about = [b.id, ...(own ? [own.id] : []), lens.id];
+    if (!own && b.sleeveTo === undefined && b.sleeveReach === undefined)
+      return [
+        plainVerdict({
+          id: 'front.leak',
+          about,
+          state: 'unknown',
+          why: `Nobody said what closes the gap between ${b.name} and ${lens.name}: light from behind reaches the filters.`,
+          sum: 'No sum: no sleeve.',
+          wanted: [`flexible sleeve closing on ${valueOf(lens.frontDiameter) ?? 'the lens'} mm`],
+          basis: '[trade]',
+        }),
+      ];
+    const grip = gripOf(built, lens);
+    const [from, to, reach] = keys.map((k) => given(part, k));
+    // The gap is widest where the lens is shortest.
+    let gap = 0;
+    const seat = lensSeat(built);
+    if (front.seat && seat !== null && front.inputs.every((g) => g.known)) {
+      const x = front.inputs.map((g) => g.known!.value);
+      const lengths = [lens.length, lens.lengthClose, lens.lengthTo]
+        .map((q) => valueOf(q))
+        .filter((v): v is number => v !== null);
+      if (lengths.length > 0)
+        gap = Math.max(...lengths.map((l) => front.seat!(x, seat + l) - (seat + l)));
+    } else if (box.use.station !== undefined && situations(built).every((s) => !nominal(s)))
+      gap = NaN;
+    return [
+      judge({
+        id: 'front.leak',
+        about,
+        inputs: [grip.d, from!, to!, reach!],
+        margin: (x) => Math.min(x[0]! - x[1]!, x[2]! - x[0]!, x[3]! - gap),
+        unit: 'mm',
+        limit: { value: 0, unit: 'mm', rule: null },
+        why: (o) => {
+          const d = grip.d.known!.value;
+          if (o.state === 'ok') return `${cap(name)} closes the ${mm(gap)} gap to ${lens.name}.`;
+          if (gap > reach!.known!.value)
+            return `${mm(gap)} between ${b.name} and ${lens.name}, ${name} covers ${mm(reach!.known!.value)}: light leaks in from behind.`;
+          return `${cap(name)} closes on ${exact(from!.known!.value, 0)} to ${exact(to!.known!.value, 0)} mm; the front of ${lens.name} is ${exact(d, 1)}: ${o.state === 'fail' ? 'light leaks in' : 'it may leak'}.`;
+        },
+        sum: (o) =>
+          `front ${exact(grip.d.known!.value, 1)} in ${exact(from!.known!.value, 1)} to ${exact(to!.known!.value, 1)}; gap ${exact(gap, 1)} of ${exact(reach!.known!.value, 1)}; room ${exact(o.value, 1)} mm`,
+        lacking: (missing) =>
+          `Whether light leaks in between ${b.name} and ${lens.name} is not known: ${missing} missing.`,
+        basis: '[math]',
+      }),
+    ];
+  },
+};
+
+function cap(s: string): string {
+  return s.charAt(0).toUpperCase() + s.slice(1);
+}

@@ -1,0 +1,79 @@
+import { frontOf } from '../build/front';
+import { mustTurn } from '../front/light';
+import { isFilter, isReducer } from '../kit/types';
+import type { Check } from './check';
+import type { Verdict } from './finding';
+import { plainVerdict } from './judge';
+
+export const frontPolariserTurn: Check = {
+  id: 'front.polariser-turn',
+  title: 'Filters that must be turned',
+  short: 'cannot be turned',
+  says: 'Whether a polariser, variable ND or streak filter sits where it can be turned: in a rotating stage, or on the thread with nothing over it.',
+  formula: 'stage rotates',
+  run(built) {
+    const { box, thread } = frontOf(built);
+    const list: Verdict[] = [];
+    const say = (
+      key: string,
+      part: string,
+      about: string[],
+      state: Verdict['state'],
+      why: string,
+    ) =>
+      list.push(
+        plainVerdict({
+          id: 'front.polariser-turn',
+          key: `front.polariser-turn:${key}`,
+          about: [part, ...about],
+          state,
+          why,
+          sum: why,
+          basis: '[trade]',
+        }),
+      );
+    for (const s of box?.stages ?? []) {
+      if (!s.filter || s.out || !mustTurn(s.filter)) continue;
+      if (s.stage.rotates === undefined)
+        say(
+          s.stage.id,
+          s.filter.id,
+          [box!.box.id],
+          'unknown',
+          `${s.filter.name} has to be turned; whether ${s.stage.name} of ${box!.box.name} rotates is not known.`,
+        );
+      else
+        say(
+          s.stage.id,
+          s.filter.id,
+          [box!.box.id],
+          s.stage.rotates ? 'ok' : 'fail',
+          s.stage.rotates
+            ? `${s.filter.name} turns in ${s.stage.name}.`
+            : `${s.filter.name} has to be turned, and ${s.stage.name} of ${box!.box.name} is fixed.`,
+        );
+    }
+    for (const t of thread) {
+      if (!isFilter(t.part) || !mustTurn(t.part)) continue;
+      say(
+        `thread-${t.index}`,
+        t.part.id,
+        box ? [box.box.id] : [],
+        box ? 'tight' : 'ok',
+        box
+          ? `${t.part.name} has to be turned, and ${box.box.name} stands over it: it comes off each time.`
+          : `${t.part.name} turns on the thread.`,
+      );
+    }
+    for (const { link, use } of built.links)
+      if (!isReducer(link) && link.slotType === 'polariser' && (use.slot ?? 'glass') === 'glass')
+        say(
+          `slot-${link.id}`,
+          link.id,
+          [],
+          'tight',
+          `The polariser in ${link.name} sits behind the lens: turn it by its wheel, and set focus again after.`,
+        );
+    return list;
+  },
+};

@@ -1,0 +1,58 @@
+import { frontOf } from '../build/front';
+import { given } from '../build/given';
+import { stageFit } from '../front/light';
+import { tray } from '../front/trays';
+import type { Check } from './check';
+import type { State, Verdict } from './finding';
+import { lacking, plainVerdict } from './judge';
+
+export const frontTrayFit: Check = {
+  id: 'front.tray-fit',
+  title: 'Filters in their trays',
+  short: 'filter does not fit',
+  says: 'Whether each filter goes into the tray it is put in, with or without an insert.',
+  formula: 'size of the glass = size of the tray, within 1 mm',
+  run(built) {
+    const { box } = frontOf(built);
+    if (!box) return [];
+    const list: Verdict[] = [];
+    for (const s of box.stages) {
+      if (!s.filter || s.out) continue;
+      const f = s.filter;
+      const fit = stageFit(box.box, s.stage.id, f);
+      const t = tray(s.stage.tray);
+      const where = `${s.stage.name} of ${box.box.name}${t ? ` (${t.name})` : ''}`;
+      const state: State = (
+        { fits: 'ok', insert: 'tight', no: 'fail', unknown: 'unknown' } as const
+      )[fit];
+      const lost = !t
+        ? [given(box.box, 'stages', s.stage.id, 'tray')]
+        : f.shape === 'round'
+          ? [given(f, 'diameter')]
+          : [given(f, 'width'), given(f, 'height')].filter((g) => !g.known);
+      list.push(
+        plainVerdict({
+          id: 'front.tray-fit',
+          key: `front.tray-fit:${s.stage.id}`,
+          about: [f.id, box.box.id],
+          state,
+          why: {
+            fits: `${f.name} goes into ${where}.`,
+            insert: `${f.name} is smaller than ${where}: it needs an insert.`,
+            no:
+              f.shape === 'screw'
+                ? `${f.name} screws in; ${where} takes plates.`
+                : `${f.name} does not go into ${where}.`,
+            unknown: `Whether ${f.name} goes into ${where} is not known: a size is missing.`,
+          }[fit],
+          sum: t
+            ? `tray ${t.round ? `${t.w} round` : `${t.w} x ${t.h}`} mm`
+            : 'tray size not known',
+          measure: fit === 'unknown' && t ? lacking(lost) : [],
+          basis: '[trade] tray sizes',
+        }),
+      );
+    }
+    return list;
+  },
+};

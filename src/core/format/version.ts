@@ -1,0 +1,2 @@
+/** Version of a job file that this build writes. */
+export const JOB_VERSION = 2;

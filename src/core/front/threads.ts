@@ -1,0 +1,91 @@
+import { valueOf } from '../quantity/quantity';
+import { onHand, type Ring } from '../kit/types';
+
+/** Threads of the same size, mm: printed sizes differ by half a millimetre at least. */
+const SAME = 0.05;
+
+/** What a ring chain has to end in. */
+export type ThreadGoal = { female: number } | { clamp: number; slack: number };
+
+export interface RingChain {
+  /** From the lens outwards. */
+  rings: Ring[];
+  /** Somewhere on the way the thread gets smaller. */
+  stepsDown: boolean;
+  toHire: number;
+  /** Sum of the known thicknesses, mm. */
+  thickness: number;
+}
+
+export function sameThread(a: number | null, b: number | null): boolean {
+  return a !== null && b !== null && Math.abs(a - b) <= SAME;
+}
+
+function reaches(ring: Ring, goal: ThreadGoal): boolean {
+  if ('female' in goal) return sameThread(valueOf(ring.female), goal.female);
+  const clamp = valueOf(ring.clamp);
+  return clamp !== null && goal.clamp - clamp >= 0 && goal.clamp - clamp <= goal.slack;
+}
+
+/**
+ * Every chain of rings from a thread to a goal, no ring used more often than there are of it.
+ * Shortest first; then those that never step down, then what is on hand, then the thinnest.
+ * A goal that the thread meets as it is, is the empty chain.
+ *
+ * @param most longest chain looked for: rings jam, and every one moves the front forward
+ */
+export function ringChains(
+  from: number,
+  goal: ThreadGoal,
+  rings: readonly Ring[],
+  most = 3,
+): RingChain[] {
+  const found: RingChain[] = [];
+  const byMale = new Map<number, Ring[]>();
+  for (const r of rings) {
+    const male = valueOf(r.male);
+    if (male === null) continue;
+    const key = Math.round(male * 10);
+    byMale.set(key, [...(byMale.get(key) ?? []), r]);
+  }
+  const walk = (thread: number, chain: Ring[], down: boolean) => {
+    if (chain.length === 0 && 'female' in goal && sameThread(thread, goal.female))
+      found.push({ rings: [], stepsDown: false, toHire: 0, thickness: 0 });
+    if (chain.length >= most) return;
+    const at = Math.round(thread * 10);
+    for (const key of [at - 1, at, at + 1])
+      for (const ring of byMale.get(key) ?? []) {
+        const male = valueOf(ring.male)!;
+        if (!sameThread(male, thread)) continue;
+        // A piece that is not on hand can be hired once.
+        if (chain.filter((r) => r === ring).length >= Math.max(1, onHand(ring))) continue;
+        const female = valueOf(ring.female);
+        const clamp = valueOf(ring.clamp);
+        const next = [...chain, ring];
+        const smaller = down || (female ?? clamp ?? Infinity) < thread - SAME;
+        if (reaches(ring, goal))
+          found.push({
+            rings: next,
+            stepsDown: smaller,
+            toHire: next.filter((r) => onHand(r) < 1).length,
+            thickness: next.reduce((t, r) => t + (valueOf(r.thickness) ?? 0), 0),
+          });
+        else if (female !== null) walk(female, next, smaller);
+      }
+  };
+  walk(from, [], false);
+  return found.sort(
+    (a, b) =>
+      a.rings.length - b.rings.length ||
+      Number(a.stepsDown) - Number(b.stepsDown) ||
+      a.toHire - b.toHire ||
+      a.thickness - b.thickness,
+  );
+}
+
+/** What to look for when no chain exists. */
+export function ringSpecification(from: number, goal: ThreadGoal): string {
+  return 'female' in goal
+    ? `${goal.female > from ? 'step-up' : 'step-down'} ring ${from} to ${goal.female}`
+    : `clamp ring from a ${from} thread to ${goal.clamp} mm outside`;
+}

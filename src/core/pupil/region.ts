@@ -1,0 +1,227 @@
+import { CIRCLE, type Stack } from './aperture';
+
+/**
+ * Area of a disc cut by discs and half-planes, exactly.
+ *
+ * The common part of convex shapes is bounded by arcs and straight pieces. Each circle keeps the
+ * arcs that lie inside all other shapes, each line the stretch that does; Green's theorem,
+ * `area = 1/2 closed integral of (x dy - y dx)`, sums them. It costs pairs of the shapes that
+ * really cut the pupil (two or three after culling), and it has no sampling error, where chords
+ * across the pupil lose up to a chord's share when an edge lies parallel to them.
+ */
+
+const TAU = 2 * Math.PI;
+const SAME = 1e-12;
+/** Shapes that can cut one pupil at once; a rig has far fewer. */
+const MOST = 256;
+
+/** Circles that cut: index 0 is the pupil. Scratch, so that the hot loop allocates nothing. */
+const cx = new Float64Array(MOST);
+const cy = new Float64Array(MOST);
+const cr = new Float64Array(MOST);
+let circles = 0;
+const nx = new Float64Array(MOST);
+const ny = new Float64Array(MOST);
+const nd = new Float64Array(MOST);
+let lines = 0;
+/** Arcs of one circle still inside: pairs of angles. */
+let arcs = new Float64Array(4 * MOST);
+let kept = new Float64Array(4 * MOST);
+let arcCount = 0;
+
+/** Share of a disc of radius R that a disc of radius r at distance d leaves: the lens of two circles. */
+export function twoDiscs(R: number, r: number, d: number): number {
+  if (d >= R + r) return 0;
+  if (d <= r - R) return 1;
+  if (d <= R - r) return (r * r) / (R * R);
+  const a = Math.acos(clamp((d * d + R * R - r * r) / (2 * d * R)));
+  const b = Math.acos(clamp((d * d + r * r - R * R) / (2 * d * r)));
+  const area = R * R * (a - Math.sin(2 * a) / 2) + r * r * (b - Math.sin(2 * b) / 2);
+  return area / (Math.PI * R * R);
+}
+
+/** Share of a disc of radius R that lies on the near side of a straight edge at distance d. */
+export function discAndEdge(R: number, d: number): number {
+  if (d >= R) return 1;
+  if (d <= -R) return 0;
+  const a = Math.acos(clamp(-d / R));
+  return (a - Math.sin(2 * a) / 2) / Math.PI;
+}
+
+function clamp(x: number): number {
+  return x > 1 ? 1 : x < -1 ? -1 : x;
+}
+
+/**
+ * Share of the pupil that is not vignetted, 0 to 1.
+ *
+ * @param only counts one aperture alone, by its owner index; -1 for all of them
+ * @param cull false keeps shapes that contain the whole pupil; for measuring what culling saves
+ */
+export function fraction(st: Stack, tx: number, ty: number, only = -1, cull = true): number {
+  const R = st.pupil;
+  if (R <= 0) return chiefRay(st, tx, ty) ? 1 : 0;
+  const { kind, a, b, r, s, owner } = st;
+  circles = 1;
+  cx[0] = 0;
+  cy[0] = 0;
+  cr[0] = R;
+  lines = 0;
+  for (let i = 0; i < st.n; i++) {
+    if (only >= 0 && owner[i] !== only) continue;
+    const q = r[i]!;
+    if (kind[i] === CIRCLE) {
+      if (q <= 0) return 0;
+      const x = a[i]! - tx * s[i]!;
+      const y = b[i]! - ty * s[i]!;
+      const dd = x * x + y * y;
+      const inner = q - R;
+      if (cull && inner >= 0 && dd <= inner * inner) continue;
+      const outer = q + R;
+      if (dd >= outer * outer) return 0;
+      cx[circles] = x;
+      cy[circles] = y;
+      cr[circles++] = q;
+    } else {
+      const d = q - (a[i]! * tx + b[i]! * ty) * s[i]!;
+      if (cull && d >= R) continue;
+      if (d <= -R) return 0;
+      nx[lines] = a[i]!;
+      ny[lines] = b[i]!;
+      nd[lines++] = d;
+    }
+  }
+  if (cull) {
+    if (circles === 1 && lines === 0) return 1;
+    if (circles === 2 && lines === 0) return twoDiscs(R, cr[1]!, Math.hypot(cx[1]!, cy[1]!));
+    if (circles === 1 && lines === 1) return discAndEdge(R, nd[0]!);
+  }
+  const share = area() / (Math.PI * R * R);
+  return share < 0 ? 0 : share > 1 ? 1 : share;
+}
+
+/** Whether the chief ray (through the centre of the pupil) passes every aperture. */
+export function chiefRay(st: Stack, tx: number, ty: number): boolean {
+  for (let i = 0; i < st.n; i++) {
+    if (st.kind[i] === CIRCLE) {
+      if (st.r[i]! <= 0) return false;
+      const x = st.a[i]! - tx * st.s[i]!;
+      const y = st.b[i]! - ty * st.s[i]!;
+      if (x * x + y * y > st.r[i]! * st.r[i]!) return false;
+    } else if (st.r[i]! - (st.a[i]! * tx + st.b[i]! * ty) * st.s[i]! < 0) return false;
+  }
+  return true;
+}
+
+/** Area common to the circles and half-planes in the scratch lists. */
+function area(): number {
+  let sum = 0;
+  for (let i = 0; i < circles; i++) {
+    const x = cx[i]!;
+    const y = cy[i]!;
+    const r = cr[i]!;
+    arcs[0] = 0;
+    arcs[1] = TAU;
+    arcCount = 1;
+    for (let j = 0; j < circles && arcCount > 0; j++) {
+      if (j === i) continue;
+      const dx = cx[j]! - x;
+      const dy = cy[j]! - y;
+      const q = cr[j]!;
+      const d = Math.sqrt(dx * dx + dy * dy);
+      if (d >= r + q) return 0;
+      if (d < SAME * r && Math.abs(r - q) < SAME * r) {
+        // The same circle twice: its boundary counts once, for the first of the two.
+        if (j < i) arcCount = 0;
+        continue;
+      }
+      if (d <= q - r) continue;
+      if (d <= r - q) {
+        arcCount = 0;
+        continue;
+      }
+      const half = Math.acos(clamp((d * d + r * r - q * q) / (2 * d * r)));
+      keepArc(Math.atan2(dy, dx) - half, 2 * half);
+    }
+    for (let j = 0; j < lines && arcCount > 0; j++) {
+      const u = (nd[j]! - nx[j]! * x - ny[j]! * y) / r;
+      if (u >= 1) continue;
+      if (u <= -1) {
+        arcCount = 0;
+        continue;
+      }
+      const from = Math.acos(u);
+      keepArc(Math.atan2(ny[j]!, nx[j]!) + from, TAU - 2 * from);
+    }
+    for (let m = 0; m < arcCount; m++) {
+      const p = arcs[2 * m]!;
+      const q = arcs[2 * m + 1]!;
+      sum +=
+        r * r * (q - p) + r * (x * (Math.sin(q) - Math.sin(p)) - y * (Math.cos(q) - Math.cos(p)));
+    }
+  }
+  for (let i = 0; i < lines; i++) {
+    const ux = nx[i]!;
+    const uy = ny[i]!;
+    const h = nd[i]!;
+    // The line runs along (-uy, ux), with the kept side on its left.
+    let lo = -Infinity;
+    let hi = Infinity;
+    for (let j = 0; j < circles && lo < hi; j++) {
+      const off = h - (ux * cx[j]! + uy * cy[j]!);
+      const w = cr[j]! * cr[j]! - off * off;
+      if (w <= 0) {
+        hi = lo;
+        break;
+      }
+      const mid = -uy * cx[j]! + ux * cy[j]!;
+      const half = Math.sqrt(w);
+      if (mid - half > lo) lo = mid - half;
+      if (mid + half < hi) hi = mid + half;
+    }
+    for (let j = 0; j < lines && lo < hi; j++) {
+      if (j === i) continue;
+      const slope = nx[j]! * -uy + ny[j]! * ux;
+      const room = nd[j]! - h * (nx[j]! * ux + ny[j]! * uy);
+      if (Math.abs(slope) < SAME) {
+        const same = nx[j]! * ux + ny[j]! * uy > 0 && Math.abs(room) < SAME * cr[0]!;
+        // Of two equal edges the first counts; one that lies beyond the other does not.
+        if (same ? j < i : room < 0) hi = lo;
+        continue;
+      }
+      const t = room / slope;
+      if (slope > 0) {
+        if (t < hi) hi = t;
+      } else if (t > lo) lo = t;
+    }
+    // x dy - y dx along p = h n + t (-uy, ux) is h dt.
+    if (hi > lo) sum += h * (hi - lo);
+  }
+  return sum / 2;
+}
+
+/** Keeps of the arcs what lies within `width` from angle `from` on. */
+function keepArc(from: number, width: number): void {
+  if (width >= TAU) return;
+  let start = from % TAU;
+  if (start < 0) start += TAU;
+  const end = start + width;
+  let n = 0;
+  for (let m = 0; m < arcCount; m++) {
+    const p = arcs[2 * m]!;
+    const q = arcs[2 * m + 1]!;
+    // The window itself, and the same window one turn earlier.
+    for (let turn = 0; turn >= -TAU; turn -= TAU) {
+      const lo = p > start + turn ? p : start + turn;
+      const hi = q < end + turn ? q : end + turn;
+      if (hi > lo) {
+        kept[n++] = lo;
+        kept[n++] = hi;
+      }
+    }
+  }
+  const swap = arcs;
+  arcs = kept;
+  kept = swap;
+  arcCount = n / 2;
+}
