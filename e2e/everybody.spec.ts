@@ -227,9 +227,10 @@ test('five thousand parts: found at once, under 300 MB', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(chosen(page, 'lens', 'Stock lens 4321')).toBeVisible();
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
-  await expect(page.getByText('5019 of 5019')).toBeVisible();
+  const all = job.kit.length;
+  await expect(page.getByText(`${all} of ${all}`)).toBeVisible();
   await page.getByRole('searchbox', { name: 'find' }).fill('4999');
-  await expect(page.getByText('1 of 5019')).toBeVisible();
+  await expect(page.getByText(`1 of ${all}`)).toBeVisible();
   const session = await page.context().newCDPSession(page);
   await session.send('HeapProfiler.collectGarbage');
   const { metrics } = await session

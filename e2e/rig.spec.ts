@@ -159,7 +159,7 @@ test("frames: several at once, one scaled, one of one's own", async ({ page }) =
 test('zoom, stop and focus follow; a slider is one step back', async ({ page }) => {
   await open(page);
   await page.getByRole('button', { name: /^zoom, stop, focus: / }).click();
-  const zoom = page.getByRole('slider');
+  const zoom = page.getByRole('dialog').getByRole('slider');
   await zoom.focus();
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
   await page.getByLabel(/^focused at/).fill(`8'`);

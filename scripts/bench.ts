@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { build, shared } from '../src/core/build/build';
 import { check } from '../src/core/checks/registry';
-import { searchParts } from '../src/core/command/command';
+import { searchParts } from '../src/core/command/search';
 import { readJob } from '../src/core/format/read-job';
 import type { Adapter, Job, Lens, Part, Rig } from '../src/core/kit/types';
 import { findChains, linksOf } from '../src/core/mounts/chains';

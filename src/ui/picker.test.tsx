@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { Option } from './option';
 import { Picker, preloadPicker } from './picker';
+import { preloadPop } from './pop';
 
 // What cmdk asks of a browser and jsdom does not have.
 beforeAll(async () => {
@@ -10,6 +11,7 @@ beforeAll(async () => {
     disconnect() {}
   };
   Element.prototype.scrollIntoView = () => undefined;
+  await preloadPop();
   await preloadPicker();
 });
 afterEach(cleanup);

@@ -1,10 +1,18 @@
 'use client';
 
-import { Popover, Slot } from 'radix-ui';
-import { useRef, useState, type ReactNode, type RefObject } from 'react';
+import dynamic from 'next/dynamic';
+import { Slot } from 'radix-ui';
+import { useRef, useState, type ReactNode } from 'react';
 
-export const POPOVER =
-  'z-50 rounded-sm border border-edge bg-panel text-ink shadow-[0_6px_24px_rgb(0_0_0/0.28)]';
+/** What places and traps a popover comes when the first one is opened. */
+const load = () => import('./pop-content').then((m) => m.PopContent);
+const Later = dynamic(load, { ssr: false });
+let loaded: Awaited<ReturnType<typeof load>> | null = null;
+
+/** Fetches it while nothing else is going on, so that a press is answered at once. */
+export async function preloadPop(): Promise<void> {
+  loaded = await load();
+}
 
 /**
  * Something that opens beside what was pressed. A rig shows dozens of these, so the popover is
@@ -34,11 +42,11 @@ export function Pop({
   const [own, setOwn] = useState(false);
   const open = given ?? own;
   const anchor = useRef<HTMLElement>(null);
-  const before = useRef<HTMLElement | SVGElement | null>(null);
   const change = (to: boolean) => {
     setOwn(to);
     onOpenChange?.(to);
   };
+  const Content = loaded ?? Later;
   return (
     <>
       <Slot.Root
@@ -51,34 +59,16 @@ export function Pop({
         {trigger}
       </Slot.Root>
       {open ? (
-        <Popover.Root open onOpenChange={change}>
-          <Popover.Anchor virtualRef={anchor as RefObject<HTMLElement>} />
-          <Popover.Portal>
-            <Popover.Content
-              ref={(el) => {
-                if (el && !before.current) before.current = document.activeElement as HTMLElement;
-              }}
-              className={`${POPOVER} ${className}`}
-              sideOffset={4}
-              collisionPadding={8}
-              align={align}
-              aria-label={label}
-              onOpenAutoFocus={(e) => ownFocus && e.preventDefault()}
-              onCloseAutoFocus={(e) => {
-                e.preventDefault();
-                const back = before.current?.isConnected ? before.current : anchor.current;
-                before.current = null;
-                back?.focus();
-              }}
-              onInteractOutside={(e) => {
-                // What was pressed closes by itself; closing here as well would open it again.
-                if (anchor.current?.contains(e.target as Node)) e.preventDefault();
-              }}
-            >
-              {children}
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+        <Content
+          anchor={anchor}
+          label={label}
+          className={className}
+          align={align}
+          ownFocus={ownFocus}
+          onOpenChange={change}
+        >
+          {children}
+        </Content>
       ) : null}
     </>
   );

@@ -33,16 +33,28 @@ export function readPath(from: unknown, path: readonly string[]): unknown {
   return at;
 }
 
+/** Stages, masks and flags go by their names; modes and lines of a table are known from the rig. */
+function rowName(part: Part, path: readonly string[]): string | null {
+  if (path[0] === 'modes') return null;
+  const row = readPath(part, path.slice(0, 2)) as { name?: unknown } | undefined;
+  return typeof row?.name === 'string' ? row.name : null;
+}
+
 /** A quantity of a part, as a check wants it. */
 export function given(part: Part, ...path: string[]): Given {
   const field = fieldAt(part.kind, path);
   const cls = field?.type === 'quantity' ? field.cls : 'length';
   const label =
-    field?.label === 'diameter' && path[0] === 'imageCircle' ? 'image circle' : field?.label;
+    field?.label === 'diameter' && path[0] === 'imageCircle'
+      ? 'image circle'
+      : path[0] === 'pupil'
+        ? 'entrance pupil'
+        : field?.label;
+  const row = path.length > 2 ? rowName(part, path) : null;
   return {
     path: ['kit', part.id, ...path],
     part: part.id,
-    label: `${label ?? path[0]!} of ${part.name}`,
+    label: `${label ?? path[0]!} of ${row ? `${row}, ` : ''}${part.name}`,
     unit: field?.type === 'quantity' ? field.unit : 'mm',
     cls,
     known: known(readPath(part, path) as QuantityInput | undefined, cls),

@@ -1,7 +1,9 @@
 import { isLens } from '../kit/types';
 import { demo, testLens } from '../test-kit';
 import { withChanges } from '../solve/edit';
-import { searchParts, suggest, VIEWS } from './command';
+import { suggest } from './command';
+import { searchParts } from './search';
+import { VIEWS } from './views';
 
 const job = demo();
 const rig = job.rigs[0]!;

@@ -1,8 +1,11 @@
 import { KIND_NAME, isKind } from '../kit/fields';
+import { searchParts } from './search';
+import { VIEWS } from './views';
 import { isBody, isLens, isLink, type Job, type Part, type Rig } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { isZoom } from '../build/build';
 import type { Edit } from '../solve/edit';
+import { frontDeeds, frontMove } from '../solve/front-moves';
 import {
   putBody,
   putLens,
@@ -30,74 +33,19 @@ export interface Suggestion {
   deed: Deed;
 }
 
-export const VIEWS: readonly { to: string; name: string; words: string }[] = [
-  { to: '/', name: 'Rig', words: 'rig line plate findings' },
-  { to: '/set', name: 'Lens set', words: 'lens set coverage table' },
-  { to: '/compare', name: 'Compare', words: 'compare two' },
-  { to: '/kit', name: 'Kit', words: 'kit parts' },
-  { to: '/rules', name: 'House rules', words: 'house rules limits' },
-  { to: '/jobs', name: 'Jobs', words: 'jobs files import export backup' },
-];
-
 const MOST = 12;
-
-/** A part's words, made once per part: kits have thousands. */
-const words = new WeakMap<object, string>();
-
-export function searchText(part: Part): string {
-  let t = words.get(part);
-  if (t === undefined) {
-    const kind = isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind;
-    const focal = isLens(part) ? `${valueOf(part.focal) ?? ''}mm` : '';
-    t = `${part.name} ${kind} ${part.owner ?? ''} ${focal}`.toLowerCase();
-    words.set(part, t);
-  }
-  return t;
-}
-
-/**
- * Parts that hold every word of a query, best first: names that begin with it, then words that
- * begin with it, then anywhere.
- */
-export function searchParts(kit: readonly Part[], query: string, most = 50): Part[] {
-  const tokens = query.toLowerCase().split(/\s+/).filter(Boolean);
-  if (tokens.length === 0) return kit.slice(0, most);
-  const hits: { part: Part; score: number }[] = [];
-  for (const part of kit) {
-    const text = searchText(part);
-    let score = 0;
-    for (const t of tokens) {
-      const i = text.indexOf(t);
-      if (i < 0) {
-        score = -1;
-        break;
-      }
-      score += i === 0 ? 3 : text.charCodeAt(i - 1) === 32 || text.includes(` ${t}`) ? 2 : 1;
-    }
-    if (score > 0) hits.push({ part, score });
-  }
-  return hits
-    .sort(
-      (a, b) =>
-        b.score - a.score ||
-        a.part.name.length - b.part.name.length ||
-        a.part.name.localeCompare(b.part.name),
-    )
-    .slice(0, most)
-    .map((h) => h.part);
-}
 
 function putOn(job: Job, rig: Rig, part: Part): Edit | null {
   if (isLens(part)) return putLens(job, rig, part);
   if (isBody(part)) return putBody(job, rig, part);
   if (isLink(part)) return setBetween(rig, [part]);
-  return null;
+  return frontMove(job, rig, part);
 }
 
 /** What a line of words could mean, best first. */
 export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
   const text = line.trim().toLowerCase();
-  const match = /^(put|swap|go|find)\b\s*(.*)$/.exec(text);
+  const match = /^(put|swap|take|go|find)\b\s*(.*)$/.exec(text);
   const verb = match?.[1] ?? '';
   // "40 on A": the rig a part is meant for.
   const on = /^(.*?)\s+on\s+(.+)$/.exec(match ? match[2]! : text);
@@ -128,7 +76,7 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
           deed: { kind: 'rig', rig: r.id },
         });
   }
-  if (target && (verb === '' || verb === 'put' || verb === 'swap')) {
+  if (target && (verb === '' || verb === 'put' || verb === 'swap' || verb === 'take')) {
     const zoom = /^(?:zoom\s+)?(\d+(?:\.\d+)?)(?:\s*mm)?$/.exec(rest);
     const lens = job.kit.find((p) => p.id === target.lens);
     if (zoom && isLens(lens) && isZoom(lens)) {
@@ -167,6 +115,15 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
           hint: target.name,
           deed: { kind: 'edit', edit: takeLensOff(target) },
         });
+    if (rest !== '')
+      for (const deed of frontDeeds(job, target))
+        if (hits(deed.title) || (deed.words && hits(deed.words)))
+          add({
+            id: `front:${deed.title}`,
+            title: deed.title,
+            hint: target.name,
+            deed: { kind: 'edit', edit: deed },
+          });
     if (rest !== '')
       for (const part of searchParts(job.kit, rest, MOST)) {
         const edit = putOn(job, target, part);

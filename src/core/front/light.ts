@@ -226,6 +226,55 @@ export function ndFor(built: Built, missing: number): NdAnswer | null {
   return chooseNd(choice.need, choice.slots, choice.filters, built.rules['front.exposure-off']);
 }
 
+/** What the stack of filters does to the light, as figures. */
+export interface LightFigures {
+  glass: { id: string; name: string; where: string; least: number | null; most: number | null }[];
+  /** Stops of the whole stack at its clearest and at its darkest; null when a filter does not say. */
+  total: { least: number; most: number } | null;
+  /** T-stop at the chip. */
+  chip: number | null;
+  /** T-stop to light for: that of the chip with the stack in front. */
+  lightFor: number | null;
+  /** Exposure time, s. */
+  time: number;
+  /** T-stop that the scene asks for without filters; null without a light. */
+  scene: number | null;
+  /** Stops to take in all, and those still to take. */
+  needed: number | null;
+  missing: number | null;
+}
+
+export function lightFigures(built: Built): LightFigures {
+  const glass = glassOf(built);
+  const known = glass.every((g) => g.least.known && g.most.known);
+  const sum = (key: 'least' | 'most') => glass.reduce((t, g) => t + (g[key].known?.value ?? 0), 0);
+  const inputs = [built.stop, ...chipStop(built).slice(1)];
+  const chip = inputs.every((g) => g.known)
+    ? chipStopValue(
+        built,
+        inputs.map((g) => g.known!.value),
+      )
+    : null;
+  const e = exposureOf(built);
+  const { light } = built.rig;
+  return {
+    glass: glass.map((g) => ({
+      id: g.part.id,
+      name: g.part.name,
+      where: g.where,
+      least: g.least.known?.value ?? null,
+      most: g.most.known?.value ?? null,
+    })),
+    total: known ? { least: sum('least'), most: sum('most') } : null,
+    chip,
+    lightFor: chip !== null && known ? chip * 2 ** (sum('least') / 2) : null,
+    time: shutterTime(light?.angle ?? USUAL_ANGLE, light?.fps ?? USUAL_FPS),
+    scene: e?.scene ?? null,
+    needed: e && chip !== null ? stopsBetween(e.scene, chip) : null,
+    missing: missingStops(built),
+  };
+}
+
 /** Stops still missing, nominal, with variable filters at their clear end; null when unknown. */
 export function missingStops(built: Built): number | null {
   const e = exposureOf(built);

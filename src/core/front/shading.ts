@@ -506,20 +506,3 @@ function inside(a: Scene['apertures'][number], x: number, y: number): boolean {
     Math.abs(-(x - a.cx) * s + (y - a.cy) * c) <= a.hh
   );
 }
-
-/** The look that is worst over every frame and setting: what the plate shows first. */
-export function worstLook(built: Built): Look | null {
-  let worst: Look | null = null;
-  for (const j of judgedFrames(built)) {
-    const look = looks(built, j)[0];
-    if (
-      look &&
-      (!worst ||
-        look.loss > worst.loss + 1e-9 ||
-        (look.loss === worst.loss && look.room < worst.room))
-    )
-      worst = look;
-    if (worst && worst.loss > 0 && j.frame) continue;
-  }
-  return worst;
-}

@@ -549,8 +549,8 @@ const clashes: Generator = (built, finding) => {
   return list;
 };
 
-const light: Generator = (built, finding) => {
-  if (finding.id !== 'front.exposure') return [];
+/** The NDs of the kit that bring the light to the stop worked at, and the stop that follows it. */
+export function lightCandidates(built: Built): Candidate[] {
   const front = frontOf(built);
   const e = exposureOf(built);
   const missing = missingStops(built);
@@ -615,7 +615,10 @@ const light: Generator = (built, finding) => {
       );
   }
   return [...list, ...offTheThread(built, front, 5)];
-};
+}
+
+const light: Generator = (built, finding) =>
+  finding.id === 'front.exposure' ? lightCandidates(built) : [];
 
 export const FRONT_GENERATORS: readonly Generator[] = [
   threads,

@@ -92,6 +92,16 @@ export function chained(
   return out;
 }
 
+/** The rings that a piece needs to go on next: none, some, or null when the kit has no way. */
+export function ringsFor(job: Job, rig: Rig, part: Ring | Filter): Ring[] | null {
+  const thread = freeThread(job, rig);
+  const male = valueOf(part.male);
+  if (thread === null || male === null) return null;
+  if (sameThread(thread, male)) return [];
+  const rings = chained(job, thread, [part]).slice(0, -1).filter(isRing);
+  return rings.length > 0 ? rings : null;
+}
+
 /** Screws a ring or filter on, with the rings it needs. */
 export function screwOn(job: Job, rig: Rig, part: Ring | Filter): Edit {
   const on = partsOn(job, rig);
@@ -498,4 +508,29 @@ export function frontMove(job: Job, rig: Rig, part: Part): Edit | null {
   const turns = part.mustRotate || part.type === 'polariser' || part.type === 'streak';
   const stage = free.find((s) => (s.rotates === true) === turns) ?? free[0];
   return stage ? putFilter(rig, stage, part) : null;
+}
+
+/** Deeds at the front that have no part of their own to name, for the command line. */
+export function frontDeeds(job: Job, rig: Rig): (Edit & { words?: string })[] {
+  const list: (Edit & { words?: string })[] = [];
+  partsOn(job, rig).forEach((_p, i) => list.push(unscrew(job, rig, i)));
+  const box = boxOf(job, rig);
+  if (!box || !rig.box) return list;
+  list.push(takeBoxOff(job, rig));
+  for (const s of box.stages ?? []) {
+    const use = rig.box.trays?.find((t) => t.id === s.id);
+    const filter = job.kit.find((p) => p.id === use?.filter);
+    if (filter) list.push(takeFilter(rig, s, filter.name));
+    if (s.removable || use?.out)
+      list.push({
+        ...setStageOut(rig, s, !use?.out),
+        words: `take ${s.name} out`,
+      });
+  }
+  for (const f of rig.box.flags ?? []) {
+    const leaf = box.flags?.find((l) => l.id === f.id);
+    if (leaf) list.push(setFlag(rig, leaf, undefined));
+  }
+  if (rig.box.mask !== undefined) list.push(setMask(rig, null));
+  return list;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { searchParts } from '@/core/command/command';
+import { searchParts } from '@/core/command/search';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { idFromName } from '@/core/kit/ids';
 import { isKind, KIND_NAME, KINDS } from '@/core/kit/fields';

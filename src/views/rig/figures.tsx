@@ -7,25 +7,17 @@ import type { RigFacts } from './use-rig';
 /** The figures of the rig: each opens to its sum. */
 export const Figures = memo(function Figures({ facts }: { facts: RigFacts }) {
   return (
-    <section
-      aria-labelledby="figures"
-      className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
-    >
-      <h2 id="figures" className="px-3 pt-2">
-        Figures
-      </h2>
-      <dl className="min-h-0 flex-1 overflow-auto px-3 pb-2">
-        {facts.readings.map((r) => (
-          <div key={r.id} className="flex items-center justify-between gap-2 border-b border-rule">
-            <dt className="min-w-0 leading-tight text-soft">{r.label}</dt>
-            <dd className={`shrink-0 font-semibold ${r.value === null ? 'text-unknown' : ''}`}>
-              <Sum label={r.label} sum={r.sum} basis={r.basis}>
-                {r.text}
-              </Sum>
-            </dd>
-          </div>
-        ))}
-      </dl>
-    </section>
+    <dl>
+      {facts.readings.map((r) => (
+        <div key={r.id} className="flex items-center justify-between gap-2 border-b border-rule">
+          <dt className="min-w-0 leading-tight text-soft">{r.label}</dt>
+          <dd className={`shrink-0 font-semibold ${r.value === null ? 'text-unknown' : ''}`}>
+            <Sum label={r.label} sum={r.sum} basis={r.basis}>
+              {r.text}
+            </Sum>
+          </dd>
+        </div>
+      ))}
+    </dl>
   );
 });

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { memo, useEffect, useRef, useState } from 'react';
 import type { Fix, Measurement, Verdict } from '@/core/checks/finding';
 import { sayRange } from '@/core/quantity/say';
@@ -9,9 +10,12 @@ import { forgetTrial, recordTrial, trialOf } from '@/core/solve/trials';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import { useStore } from '@/views/shell/store-context';
-import { MarkTestForm } from './mark-test-form';
 import { MeasureField } from './measure-panel';
 import type { Advice, RigFacts } from './use-rig';
+
+const MarkTestForm = dynamic(() => import('./mark-test-form').then((m) => m.MarkTestForm), {
+  ssr: false,
+});
 
 /** The findings, worst first; the first that is not ok stands open with its fixes. */
 export const FindingsPanel = memo(function FindingsPanel({

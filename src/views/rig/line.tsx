@@ -2,24 +2,37 @@
 
 import { FlipHorizontal2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import dynamic from 'next/dynamic';
+import { frontLayout, type FrontLayout } from '@/core/build/front-layout';
 import { dimensionSum, layout, type Dimension, type PlacedShape } from '@/core/build/layout';
+import type { ShadingView } from '@/core/front/view';
+import { exact } from '@/core/quantity/say';
+import type { Edit } from '@/core/solve/edit';
 import type { State } from '@/core/checks/finding';
 import { chainsBetween, lensSet, putLens, setBetween, setMode } from '@/core/solve/moves';
 import { Button } from '@/ui/button';
 import { Picker } from '@/ui/picker';
+import { Pop } from '@/ui/pop';
 import { StateShape, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
 import { useStore } from '@/views/shell/store-context';
+import { Cones, FrontShapes } from './front-drawing';
 import { bodyOptions, lensOptions, linkOptions } from './options';
 import type { RigFacts } from './use-rig';
 
+/** The form for the front comes when its place is first pressed. */
+const FrontPanel = dynamic(() => import('./front-panel'), { ssr: false });
+const FrontHandles = dynamic(() => import('./front-handles').then((m) => m.FrontHandles), {
+  ssr: false,
+});
+
 const PAD = 26;
-const TOP = 58;
+const TOP = 50;
 const RULER = 30;
 /** Band of the dimension lines, above the ruler. */
 const BAND = 46;
 const LABEL = 54;
-type PlaceKind = 'body' | 'link' | 'lens';
+type PlaceKind = 'body' | 'link' | 'lens' | 'front';
 
 function useSize() {
   const ref = useRef<HTMLDivElement>(null);
@@ -46,26 +59,49 @@ export const Line = memo(function Line({
   litParts,
   lit,
   onPick,
+  view = null,
+  onDraft,
+  onDrop,
 }: {
   facts: RigFacts;
   litParts: readonly string[];
   lit: string | null;
   onPick: (key: string) => void;
+  /** What the corners see, for the light cones. */
+  view?: ShadingView | null;
+  /** Shows an edit that is still being dragged; null shows what is kept. */
+  onDraft?: (edit: Edit | null) => void;
+  /** Keeps an edit that was let go of. */
+  onDrop?: (edit: Edit | null) => void;
 }) {
   const store = useStore();
   const { ref, w, h } = useSize();
+  const moving = useRef<{ from: number; edit: Edit | null } | null>(null);
   const [flipped, setFlipped] = useState(false);
   const [picking, setPicking] = useState<PlaceKind | null>(null);
   const { built, verdicts } = facts;
   const l = useMemo(() => layout(built), [built]);
+  const fl = useMemo(() => (built.lens ? frontLayout(built, l.to) : null), [built, l]);
   const edit = store?.edit ?? (() => undefined);
 
   // Radius to show: the parts in front of the body set the scale; a tall body is broken off.
   const front = l.shapes
     .filter((s) => s.role !== 'body')
     .flatMap((s) => s.profile.map((p) => p[1]));
-  const reach = Math.max(34, ...front) + 7;
-  const span = l.to - l.from + 14;
+  const reach =
+    Math.max(
+      34,
+      ...front,
+      fl?.box ? fl.box.half + Math.abs(fl.box.middle) + 3 : 0,
+      ...(fl?.pieces.map((p) => p.r) ?? []),
+    ) + 7;
+  const lensR = Math.max(
+    30,
+    ...l.shapes.filter((s) => s.role === 'lens').flatMap((s) => s.profile.map((p) => p[1])),
+  );
+  const far = Math.max(l.to, fl?.to ?? 0);
+  // Room ahead for the light cones, and for what could be put there.
+  const span = far - l.from + (fl ? 44 : 14);
   const k = Math.min((w - 2 * PAD) / span, (h - TOP - BAND - RULER) / (2 * reach));
   const x0 = (w - span * k) / 2;
   const X = (z: number) => {
@@ -115,7 +151,7 @@ export const Line = memo(function Line({
       const at = modes.findIndex((m) => m.id === facts.rig.mode);
       const next = modes[(at + by + modes.length) % modes.length];
       if (next && next.id !== facts.rig.mode) edit(setMode(facts.rig, next));
-    } else if (built.body && built.lens) {
+    } else if (kind === 'link' && built.body && built.lens) {
       const chains = chainsBetween(facts.job, built.body, built.lens);
       if (chains.length === 0) return;
       const now = facts.rig.between.map((u) => u.part).join('/');
@@ -174,6 +210,14 @@ export const Line = memo(function Line({
       label: built.lens.name,
       say: `Lens: ${built.lens.name}. Enter to put another, arrow keys step through the lens set.`,
     });
+  if (built.lens && fl)
+    places.push({
+      kind: 'front',
+      from: l.to,
+      to: Math.max(far, l.to + 18),
+      label: 'in front of the lens',
+      say: `In front of the lens: ${frontNames(fl) || 'nothing'}. Enter to change it.`,
+    });
   for (const p of l.places)
     places.push({
       kind: p.kind,
@@ -184,10 +228,10 @@ export const Line = memo(function Line({
     });
 
   const pins = pinsOf(facts, X);
-  const dims = dimensionLabels(l.dimensions, X, w);
+  const dims = dimensionLabels([...l.dimensions, ...(fl ? frontDimensions(fl) : [])], X, w);
   const ticks: number[] = [];
-  for (let z = Math.ceil(l.from / 10) * 10; z <= l.to + 10; z += 10) ticks.push(z);
-  const optionsOf = (kind: PlaceKind) =>
+  for (let z = Math.ceil(l.from / 10) * 10; z <= far + 40; z += 10) ticks.push(z);
+  const optionsOf = (kind: Exclude<PlaceKind, 'front'>) =>
     kind === 'body'
       ? bodyOptions(facts, edit)
       : kind === 'lens'
@@ -231,6 +275,10 @@ export const Line = memo(function Line({
               lit={built.links.some((x) => isLit(x.link.id))}
             />
             <ShapeGroup shapes={lensShapes} pathOf={pathOf} lit={isLit(built.lens?.id)} />
+            {fl ? <FrontShapes front={fl} scale={{ X, Y, k }} litParts={litParts} /> : null}
+            {view && fl ? (
+              <Cones facts={facts} view={view} scale={{ X, Y, k }} until={far + 36} />
+            ) : null}
             {built.body && l.mountFace !== null && bodyBroken(bodyShapes, clipR) ? (
               <BreakLines x1={X(l.from)} x2={X(l.mountFace)} top={Y(clipR)} bottom={Y(-clipR)} />
             ) : null}
@@ -251,7 +299,7 @@ export const Line = memo(function Line({
           {built.lens && lensFrom !== null ? (
             <text
               x={(X(lensFrom) + X(l.to)) / 2}
-              y={axis - reach * 0.5 * k}
+              y={axis - Math.min(reach, lensR) * 0.5 * k}
               textAnchor="middle"
               fontSize="15"
               fill="var(--ink)"
@@ -260,10 +308,25 @@ export const Line = memo(function Line({
               {built.lens.name}
             </text>
           ) : null}
+          {fl?.box ? (
+            <text
+              x={(X(fl.box.from) + X(fl.box.to)) / 2}
+              y={Math.max(TOP + 12, Y(fl.box.middle + fl.box.half) - 6)}
+              textAnchor="middle"
+              fontSize="15"
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth="3"
+              paintOrder="stroke"
+              className="pointer-events-none"
+            >
+              {fl.box.name}
+            </text>
+          ) : null}
           {built.body && l.mountFace !== null ? (
             <text
               x={(X(l.from) + X(0)) / 2}
-              y={axis + reach * 0.62 * k}
+              y={axis + Math.min(reach, 41) * 0.62 * k}
               textAnchor="middle"
               fontSize="15"
               fill="var(--ink)"
@@ -336,6 +399,20 @@ export const Line = memo(function Line({
               </g>
             );
           })}
+          {fl?.box && onDraft && onDrop ? (
+            <FrontHandles
+              facts={facts}
+              box={fl.box}
+              front={fl}
+              scale={{ X, Y, k }}
+              top={TOP + 4}
+              bottom={h - RULER - BAND - 4}
+              flipped={flipped}
+              movingRef={moving}
+              onDraft={onDraft}
+              onDrop={onDrop}
+            />
+          ) : null}
           <Pins pins={pins} y={20} axisTop={Y(reach * 0.55)} lit={lit} onPick={onPick} />
         </svg>
         {/* Numbers of the drawing as buttons over it, so that each opens to where it comes from. */}
@@ -388,7 +465,23 @@ export const Line = memo(function Line({
             {l.gap.text}
           </span>
         ) : null}
-        {anchor ? (
+        {anchor?.kind === 'front' ? (
+          <div
+            className="absolute"
+            style={{ left: hit(anchor.from, anchor.to).x, top: Math.min(h - 60, axis) }}
+          >
+            <Pop
+              open
+              onOpenChange={(o) => !o && setPicking(null)}
+              label="In front of the lens"
+              align="start"
+              className="max-h-[80vh] w-[min(30rem,94vw)] overflow-auto p-3"
+              trigger={<span />}
+            >
+              <FrontPanel facts={facts} />
+            </Pop>
+          </div>
+        ) : anchor ? (
           <div
             className="absolute"
             style={{ left: hit(anchor.from, anchor.to).x, top: Math.min(h - 60, axis) }}
@@ -424,6 +517,39 @@ export const Line = memo(function Line({
     </section>
   );
 });
+
+/** What stands in front, as it is read out. */
+function frontNames(f: FrontLayout): string {
+  return [
+    ...f.pieces.map((p) => p.name),
+    ...(f.box
+      ? [f.box.name, ...f.box.stages.flatMap((s) => (s.filter ? [s.filter.name] : []))]
+      : []),
+  ].join(', ');
+}
+
+/** Lengths at the front that are worth a dimension line. */
+function frontDimensions(f: FrontLayout): Dimension[] {
+  const list: Dimension[] = [];
+  const end = f.free.from;
+  if (end > f.rim)
+    list.push({
+      from: f.rim,
+      to: end,
+      text: exact(end - f.rim, 1),
+      label: 'length on the thread',
+      path: [],
+    });
+  if (f.box)
+    list.push({
+      from: f.box.from,
+      to: f.box.to,
+      text: exact(f.box.to - f.box.from, 1),
+      label: `back of ${f.box.name} to its mouth`,
+      path: [],
+    });
+  return list;
+}
 
 function bodyBroken(shapes: readonly PlacedShape[], clipR: number): boolean {
   const body = shapes.find((s) => s.role === 'body');

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { readPath } from '@/core/build/given';
 import type { Measurement } from '@/core/checks/finding';
@@ -7,9 +8,13 @@ import { fieldAt, type Field } from '@/core/kit/fields';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { setField } from '@/core/solve/moves';
 import { QuantityField } from '@/ui/quantity-field';
-import { FieldEditor } from '@/views/part/field-editor';
 import { useStore } from '@/views/shell/store-context';
 import type { Advice, RigFacts } from './use-rig';
+
+/** Fields that are no number (a choice, a table) are asked for now and then. */
+const FieldEditor = dynamic(() => import('@/views/part/field-editor').then((m) => m.FieldEditor), {
+  ssr: false,
+});
 
 /** What to measure next over the whole rig: a list to work down with calipers. */
 export const MeasurePanel = memo(function MeasurePanel({

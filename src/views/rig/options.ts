@@ -1,5 +1,5 @@
 import { worst, type State } from '@/core/checks/finding';
-import { searchParts } from '@/core/command/command';
+import { searchParts } from '@/core/command/search';
 import {
   isBody,
   isLens,

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { memo, useMemo } from 'react';
 import { chipCircle, framingSqueeze, modeSize } from '@/core/build/circle';
 import type { Verdict } from '@/core/checks/finding';
@@ -9,7 +10,16 @@ import { exact, signed } from '@/core/quantity/say';
 import { spread } from '@/core/quantity/spread';
 import { StateShape, STATE_TEXT } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
-import type { RigFacts } from './use-rig';
+import type { Layer } from '@/core/front/shading';
+import type { Setting } from '@/core/front/situations';
+import { CornerLosses } from './corner-losses';
+import { Scrubber } from './scrubber';
+import type { RigFacts, Shading } from './use-rig';
+
+/** Contours and the picture of the shading come after the chip itself. */
+const ShadingLayer = dynamic(() => import('./shading-layer').then((m) => m.ShadingLayer), {
+  ssr: false,
+});
 
 const W = 416;
 const H = 268;
@@ -22,10 +32,21 @@ export const Plate = memo(function Plate({
   facts,
   lit,
   onPick,
+  shading,
+  layers = NO_LAYERS,
+  onLayers,
+  setting = null,
+  onSetting,
 }: {
   facts: RigFacts;
   lit: string | null;
   onPick: (key: string) => void;
+  shading?: Shading;
+  layers?: ReadonlySet<Layer>;
+  onLayers?: (l: ReadonlySet<Layer>) => void;
+  /** The setting that is looked at; null for the worst case. */
+  setting?: Setting | null;
+  onSetting?: (s: Setting | null) => void;
 }) {
   const { built, verdicts } = facts;
   const [wq, hq] = modeSize(built);
@@ -57,9 +78,10 @@ export const Plate = memo(function Plate({
 
   const mode: Rectangle = { w: wq.known.value, h: hq.known.value, x: 0, y: 0 };
   const s = framingSqueeze(built);
-  const most = Math.max(mode.w * 1.16, Math.min(circle?.hi ?? 0, mode.w * 1.5));
-  const tall = Math.max(mode.h * 1.28, Math.min(circle?.hi ?? 0, mode.h * 2.6));
-  const k = Math.min((W - 70) / most, (H - 20) / tall);
+  // The chip is what is read: of a circle that reaches far beyond it only the near part is drawn.
+  const most = Math.max(mode.w * 1.1, Math.min(circle?.hi ?? 0, mode.w * 1.25));
+  const tall = Math.max(mode.h * 1.16, Math.min(circle?.hi ?? 0, mode.h * 1.4));
+  const k = Math.min((W - 24) / most, (H - 12) / tall);
   const cx = W / 2;
   const cy = H / 2;
   const rect = (r: Rectangle) => ({
@@ -75,6 +97,7 @@ export const Plate = memo(function Plate({
     finding: verdicts.find((v) => v.key === `coverage.frame:${f.id}`),
     px: framePixels(built, f),
   }));
+  const darkened = shading?.view?.corners.some((c) => c.mechanical > 0.005) ?? false;
   const chip = verdicts.find((v) => v.id === 'coverage.chip');
   return (
     <section
@@ -96,6 +119,15 @@ export const Plate = memo(function Plate({
             patternTransform="rotate(45)"
           >
             <path d="M0 0v5" stroke="var(--fail)" strokeWidth="1.3" />
+          </pattern>
+          <pattern
+            id="hard"
+            width="7"
+            height="7"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(-45)"
+          >
+            <path d="M0 0v7" stroke="var(--fail)" strokeWidth="2.4" />
           </pattern>
           <clipPath id="plate-mode">
             <rect {...rect(mode)} />
@@ -137,6 +169,11 @@ export const Plate = memo(function Plate({
             />
           </>
         ) : null}
+        {shading?.map ? (
+          <g clipPath="url(#plate-mode)">
+            <ShadingLayer map={shading.map} layers={layers} {...rect(mode)} />
+          </g>
+        ) : null}
         <rect {...rect(mode)} fill="none" stroke="var(--ink)" strokeWidth="2" />
         <path
           d={`M${cx - 7} ${cy}h14M${cx} ${cy - 7}v14`}
@@ -163,10 +200,20 @@ export const Plate = memo(function Plate({
               finding={finding}
               name={frame.name}
               lit={lit === finding.key}
+              away={darkened ? 25 : 0}
               onPick={onPick}
             />
           ) : null,
         )}
+        {shading?.view ? (
+          <CornerLosses
+            view={shading.view}
+            layers={layers}
+            verdicts={verdicts}
+            at={(x, y) => [cx + x * k, cy - y * k]}
+            onPick={onPick}
+          />
+        ) : null}
         {circle ? null : (
           <text
             x={cx}
@@ -180,17 +227,24 @@ export const Plate = memo(function Plate({
           </text>
         )}
       </svg>
-      <div className="flex flex-wrap items-center gap-x-3 border-t border-rule px-3 text-sm">
-        <span className="text-soft">
-          chip {exact(mode.w, 2)} x {exact(mode.h, 2)}
-        </span>
+      {shading && onSetting && onLayers && built.lens ? (
+        <Scrubber
+          facts={facts}
+          view={shading.view}
+          setting={setting}
+          onSetting={onSetting}
+          layers={layers}
+          onLayers={onLayers}
+        />
+      ) : null}
+      <div className="flex flex-wrap items-center gap-x-3 overflow-hidden border-t border-rule px-3 text-sm lg:max-h-11">
         {circle ? (
           <Sum
             label="Image circle at the chip"
             sum={facts.readings.find((r) => r.id === 'circle')?.sum ?? ''}
             basis="[math] min(m D, exit circle)"
           >
-            {`circle ${exact(circle.value, 1)} mm`}
+            {`circle ${exact(circle.value, 1)}`}
           </Sum>
         ) : null}
         {frames.map(({ frame, px, r, i }) => (
@@ -230,6 +284,8 @@ export const Plate = memo(function Plate({
   );
 });
 
+const NO_LAYERS: ReadonlySet<Layer> = new Set();
+
 const DASH = [undefined, '9 4', '3 3', '12 3 3 3'];
 
 function circlePath(cx: number, cy: number, r: number): string {
@@ -243,6 +299,7 @@ function Corner({
   finding,
   name,
   lit,
+  away,
   onPick,
 }: {
   r: { x: number; y: number; width: number; height: number };
@@ -250,14 +307,16 @@ function Corner({
   finding: Verdict;
   name: string;
   lit: boolean;
+  /** How far it keeps from the corner, where the corner's loss stands. */
+  away: number;
   onPick: (key: string) => void;
 }) {
   const right = corner === 0 || corner === 1;
   const top = corner === 0 || corner === 3;
   const x = right ? r.x + r.width : r.x;
   const y = top ? r.y : r.y + r.height;
-  const bx = Math.min(W - 76, Math.max(2, right ? x - 36 : x - 38));
-  const by = Math.min(H - 28, Math.max(2, top ? y + 8 : y - 34));
+  const bx = Math.min(W - 76, Math.max(2, right ? x - 78 : x + 4));
+  const by = Math.min(H - 28, Math.max(2, top ? y + 5 + away : y - 31 - away));
   const m = finding.margin!;
   return (
     <g

@@ -1,13 +1,15 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { build, shared, type Built, type Shared } from '@/core/build/build';
 import { check } from '@/core/checks/registry';
 import type { Fix, Verdict } from '@/core/checks/finding';
+import type { Setting } from '@/core/front/situations';
+import { mapOf, shadingView, type ShadingView } from '@/core/front/view';
+import type { ChipShading } from '@/core/front/shading';
 import type { Job, Rig } from '@/core/kit/types';
 import { readings, type Reading } from '@/core/readings/readings';
-import { fixesFor } from '@/core/solve/fixes';
-import { measureNext, type NextMeasurement } from '@/core/solve/measure-next';
+import type { NextMeasurement } from '@/core/solve/measure-next';
 
 export interface RigFacts {
   job: Job;
@@ -28,25 +30,66 @@ export function useRigFacts(job: Job, rig: Rig): RigFacts {
 }
 
 export interface Advice {
-  /** The facts this advice was made for: older for a moment after an edit. */
-  of: RigFacts;
+  /** The facts the fixes were tried on: older for a moment after an edit. */
+  of: RigFacts | null;
   /** Fixes of the finding that stands open. */
   fixes: readonly Fix[];
   key: string | null;
-  measure: NextMeasurement[];
+  measure: readonly NextMeasurement[];
 }
 
+/** An edit that is followed by another one within this time is not asked about, ms. */
+const SETTLED = 40;
+
 /**
- * Tried fixes of the open finding and the measuring list. Each is the whole rig checked many
- * times over, so they follow a moment after the edit has shown.
+ * Tried fixes of the open finding and the measuring list. Each is the whole rig checked many times
+ * over, so a worker does it and they follow when it is through.
  */
 export function useAdvice(facts: RigFacts, lit: string | null): Advice {
-  const of = useDeferredValue(facts);
-  const key = useDeferredValue(lit);
-  const measure = useMemo(() => measureNext(of.job, of.rig, of.verdicts, of.base), [of]);
-  const fixes = useMemo(() => {
-    const open = of.verdicts.find((v) => v.key === key);
-    return open ? fixesFor(of.built, open, of.verdicts, of.base) : [];
-  }, [of, key]);
-  return { of, key, fixes, measure };
+  const [advice, setAdvice] = useState<Advice>({ of: null, fixes: [], key: null, measure: [] });
+  useEffect(() => {
+    let stale = false;
+    const wait = setTimeout(() => {
+      void (async () => {
+        const { job, rig } = facts;
+        const { adviser } = await import('@/workers/rig');
+        if (stale) return;
+        if (lit !== null) {
+          const fixes = await adviser().fixes(job, rig.id, lit);
+          if (stale) return;
+          setAdvice((a) => ({ ...a, of: facts, fixes, key: lit }));
+        }
+        const measure = await adviser().measure(job, rig.id);
+        if (!stale) setAdvice((a) => ({ ...a, measure }));
+      })();
+    }, SETTLED);
+    return () => {
+      stale = true;
+      clearTimeout(wait);
+    };
+  }, [facts, lit]);
+  return advice;
+}
+
+export interface Shading {
+  view: ShadingView | null;
+  /** The map for the plate; follows a moment later where a frame has no time for it. */
+  map: ChipShading | null;
+}
+
+/** The shading at a setting, or at its worst. */
+export function useShading(
+  facts: RigFacts,
+  setting: Setting | null,
+  frame: string | null,
+): Shading {
+  const view = useMemo(() => shadingView(facts.built, setting, frame), [facts, setting, frame]);
+  const later = useDeferredValue(view);
+  const map = useMemo(
+    () => (later ? mapOf(facts.built, later.situation) : null),
+    // The situation was made from the facts: it changes with them.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [later],
+  );
+  return { view, map };
 }

@@ -6,9 +6,10 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
-import { VIEWS } from '@/core/command/command';
+import { VIEWS } from '@/core/command/views';
 import { Button } from '@/ui/button';
 import { preloadPicker } from '@/ui/picker';
+import { preloadPop } from '@/ui/pop';
 import { NamePlate } from './name-plate';
 import { PartSheetHost } from '@/views/part/part-sheet';
 import { RigSwitch } from './rig-switch';
@@ -52,6 +53,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   useEffect(() => {
     // Once the rig is on screen, fetch what the next press will want.
     const idle = setTimeout(() => {
+      void preloadPop();
       void preloadPicker();
       void loadLine().then((c) => (loadedLine = c));
     }, 300);

@@ -1,0 +1,218 @@
+import { valueOf } from '../quantity/quantity';
+import { isRing, type Side } from '../kit/types';
+import type { Built } from './build';
+import { frontOf, travelOf } from './front';
+
+/** A ring or filter on the thread, for the drawing. Stations from the image plane, mm. */
+export interface DrawnPiece {
+  part: string;
+  index: number;
+  name: string;
+  from: number;
+  to: number;
+  /** Outer radius and clear radius. */
+  r: number;
+  clear: number;
+  glass: boolean;
+  assumed: boolean;
+}
+
+export interface DrawnStage {
+  id: string;
+  name: string;
+  z: number;
+  /** Half of the clear window, up and across. */
+  half: number;
+  halfWide: number;
+  filter: { id: string; name: string; thickness: number } | null;
+  out: boolean;
+  rotates: boolean;
+}
+
+export interface DrawnFlag {
+  id: string;
+  name: string;
+  side: Side;
+  angle: number;
+  /** Hinge and tip: station, and height over the axis (or distance to the right for side flags). */
+  hinge: readonly [number, number];
+  tip: readonly [number, number];
+  length: number;
+  offset: number;
+  from: number;
+  to: number;
+}
+
+export interface DrawnBox {
+  part: string;
+  name: string;
+  rods: boolean;
+  /** Set on its rods by hand; else it follows the lens. */
+  pinned: boolean;
+  from: number;
+  to: number;
+  /** Outer half height and half width. */
+  half: number;
+  halfWide: number;
+  /** Height of its middle over the axis: below it when the rods are low. */
+  middle: number;
+  mouth: { half: number; halfWide: number };
+  mask: { half: number; halfWide: number; name: string } | null;
+  stages: DrawnStage[];
+  flags: DrawnFlag[];
+  /** Where the sleeve closes the gap to the lens, if it has one. */
+  sleeve: { from: number; r: number } | null;
+  assumed: boolean;
+}
+
+export interface FrontLayout {
+  /** Station of the front rim, focused at infinity. */
+  rim: number;
+  /** Farthest that the rim comes when zoomed or focused close. */
+  longest: number;
+  pieces: DrawnPiece[];
+  box: DrawnBox | null;
+  /** Stretch ahead of the last piece that takes another one; null when a box is over it. */
+  free: { from: number; to: number; r: number };
+  from: number;
+  to: number;
+  /** Largest half height drawn. */
+  radius: number;
+}
+
+/** Stand-in sizes, drawn dashed and never computed with. */
+const STAND_IN = { piece: 6, radius: 42, mouth: 80, window: 98, wide: 140, wall: 8, stage: 12 };
+
+/**
+ * The front of the rig as it is drawn: nominal sizes, stand-ins where one is missing.
+ *
+ * @param rim station at which the drawing has the front rim of the lens
+ */
+export function frontLayout(built: Built, rim: number): FrontLayout {
+  const front = frontOf(built);
+  const lensR = (valueOf(built.lens?.frontDiameter) ?? STAND_IN.radius * 2) / 2;
+  let z = rim;
+  const pieces = front.thread.map((t): DrawnPiece => {
+    const { part } = t;
+    const thick = valueOf(part.thickness);
+    const clear = valueOf(part.clear);
+    const biggest = Math.max(
+      valueOf(part.male) ?? 0,
+      valueOf(part.female) ?? 0,
+      isRing(part) ? (valueOf(part.clamp) ?? 0) : 0,
+      (clear ?? 0) + 3,
+    );
+    const outer = isRing(part) ? valueOf(part.outerDiameter) : null;
+    const from = z;
+    z += thick ?? STAND_IN.piece;
+    return {
+      part: part.id,
+      index: t.index,
+      name: part.name,
+      from,
+      to: z,
+      r: (outer ?? (biggest > 0 ? biggest + 2 : lensR * 2)) / 2,
+      clear: (clear ?? (biggest > 0 ? biggest - 4 : lensR * 2 - 6)) / 2,
+      glass: part.kind === 'filter',
+      assumed: thick === null || clear === null,
+    };
+  });
+  const threadEnd = z;
+  let box: DrawnBox | null = null;
+  const placed = front.box;
+  if (placed) {
+    const { box: b, use } = placed;
+    const nominal = front.inputs.map((g) => g.known?.value ?? NaN);
+    const seat = front.seat?.(nominal, rim);
+    const from = seat !== undefined && Number.isFinite(seat) ? seat : threadEnd;
+    const { drop } = front;
+    const off =
+      b.attach === 'rods' && drop?.standard.known && drop.inputs.every((g) => g.known)
+        ? drop.value(drop.inputs.map((g) => g.known!.value)) - drop.standard.known.value
+        : 0;
+    const mouthZ = valueOf(b.mouthZ);
+    const mouthH = valueOf(b.mouthH);
+    const mouthW = valueOf(b.mouthW);
+    const to = from + (mouthZ ?? STAND_IN.mouth) - placed.shorter;
+    const half = (mouthH ?? STAND_IN.window) / 2;
+    const halfWide = (mouthW ?? STAND_IN.wide) / 2;
+    const mask = b.masks?.find((m) => m.id === use.mask);
+    const flags = placed.flags.map(({ leaf, use: set }): DrawnFlag => {
+      const length = valueOf(leaf.length) ?? STAND_IN.mouth;
+      const upright = leaf.side === 'top' || leaf.side === 'bottom';
+      const offset = valueOf(leaf.offset) ?? (upright ? half : halfWide);
+      const sign = leaf.side === 'top' || leaf.side === 'right' ? 1 : -1;
+      const a = (set.angle * Math.PI) / 180;
+      const hinge = from + (valueOf(leaf.z) ?? mouthZ ?? STAND_IN.mouth) - placed.shorter;
+      const middle = upright ? -off : 0;
+      return {
+        id: leaf.id,
+        name: leaf.name,
+        side: leaf.side,
+        angle: set.angle,
+        hinge: [hinge, middle + sign * offset],
+        tip: [hinge + length * Math.cos(a), middle + sign * (offset + length * Math.sin(a))],
+        length,
+        offset,
+        from: leaf.from ?? -90,
+        to: leaf.to ?? 90,
+      };
+    });
+    const closes = placed.sleeve
+      ? placed.sleeve.reach !== undefined
+      : b.sleeveTo !== undefined || b.sleeveReach !== undefined;
+    box = {
+      part: b.id,
+      name: b.name,
+      rods: b.attach === 'rods',
+      pinned: use.station !== undefined,
+      from,
+      to,
+      half: (valueOf(b.height) ?? half * 2 + STAND_IN.wall * 2) / 2,
+      halfWide: (valueOf(b.width) ?? halfWide * 2 + STAND_IN.wall * 2) / 2,
+      middle: -off,
+      mouth: { half, halfWide },
+      mask: mask
+        ? {
+            half: (valueOf(mask.h) ?? half * 2) / 2,
+            halfWide: (valueOf(mask.w) ?? halfWide * 2) / 2,
+            name: mask.name,
+          }
+        : null,
+      stages: placed.stages.map((s, i) => ({
+        id: s.stage.id,
+        name: s.stage.name,
+        z: from + (s.z ?? STAND_IN.stage * (i + 1)),
+        half: (valueOf(s.stage.clearH) ?? STAND_IN.window) / 2,
+        halfWide: (valueOf(s.stage.clearW) ?? STAND_IN.wide) / 2,
+        filter:
+          s.filter && !s.out
+            ? { id: s.filter.id, name: s.filter.name, thickness: valueOf(s.filter.thickness) ?? 4 }
+            : null,
+        out: s.out,
+        rotates: s.stage.rotates === true,
+      })),
+      flags,
+      sleeve: b.attach === 'rods' && closes ? { from: rim - 6, r: lensR } : null,
+      assumed: front.inputs.some((g) => g.known === null),
+    };
+  }
+  const tips = box?.flags.map((f) => f.tip) ?? [];
+  const upright =
+    box?.flags.filter((f) => f.side === 'top' || f.side === 'bottom').map((f) => f.tip[1]) ?? [];
+  return {
+    rim,
+    longest: Math.max(rim, travelOf(built) ?? rim),
+    pieces,
+    box,
+    free: { from: threadEnd, to: threadEnd + 16, r: pieces[pieces.length - 1]?.r ?? lensR },
+    from: rim,
+    to: Math.max(box?.to ?? threadEnd, threadEnd, ...tips.map((t) => t[0])),
+    radius: Math.max(
+      ...pieces.map((p) => p.r),
+      box ? box.half + Math.abs(box.middle) : 0,
+      ...upright.map(Math.abs),
+      0,
+    ),
+  };
+}

@@ -1,0 +1,58 @@
+'use client';
+
+import { Popover } from 'radix-ui';
+import { useRef, type ReactNode, type RefObject } from 'react';
+
+export const POPOVER =
+  'z-50 rounded-sm border border-edge bg-panel text-ink shadow-[0_6px_24px_rgb(0_0_0/0.28)]';
+
+/** What opens beside the thing that was pressed; the focus goes back to where it was. */
+export function PopContent({
+  anchor,
+  label,
+  children,
+  className,
+  align,
+  ownFocus,
+  onOpenChange,
+}: {
+  anchor: RefObject<HTMLElement | null>;
+  label: string;
+  children: ReactNode;
+  className: string;
+  align: 'start' | 'center' | 'end';
+  ownFocus: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
+  const before = useRef<HTMLElement | SVGElement | null>(null);
+  return (
+    <Popover.Root open onOpenChange={onOpenChange}>
+      <Popover.Anchor virtualRef={anchor as RefObject<HTMLElement>} />
+      <Popover.Portal>
+        <Popover.Content
+          ref={(el) => {
+            if (el && !before.current) before.current = document.activeElement as HTMLElement;
+          }}
+          className={`${POPOVER} ${className}`}
+          sideOffset={4}
+          collisionPadding={8}
+          align={align}
+          aria-label={label}
+          onOpenAutoFocus={(e) => ownFocus && e.preventDefault()}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            const back = before.current?.isConnected ? before.current : anchor.current;
+            before.current = null;
+            back?.focus();
+          }}
+          onInteractOutside={(e) => {
+            // What was pressed closes by itself; closing here as well would open it again.
+            if (anchor.current?.contains(e.target as Node)) e.preventDefault();
+          }}
+        >
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

@@ -1,0 +1,158 @@
+'use client';
+
+import { useId, useMemo } from 'react';
+import { lightFigures, USUAL_ANGLE, USUAL_FPS, USUAL_ISO } from '@/core/front/light';
+import { densityOfStops, evOfLux } from '@/core/optics/exposure';
+import { exact, plain, say } from '@/core/quantity/say';
+import { setLight } from '@/core/solve/front-moves';
+import { lightCandidates } from '@/core/solve/front-fixes';
+import type { LightUse } from '@/core/kit/types';
+import { Button } from '@/ui/button';
+import { TextInput } from '@/views/part/field-editor';
+import { useStore } from '@/views/shell/store-context';
+import type { RigFacts } from './use-rig';
+
+/** `13`, `EV 13` or `20000 lx`, as an exposure value at ISO 100; null when it is neither. */
+function parseLight(text: string): number | null {
+  const m = /^(?:ev\s*)?(-?\d+(?:[.,]\d+)?)\s*(lx|lux|ev)?$/i.exec(text.trim());
+  if (!m) return null;
+  const n = Number(m[1]!.replace(',', '.'));
+  const ev = /^lu?x$/i.test(m[2] ?? '') ? (n > 0 ? evOfLux(n) : NaN) : n;
+  return ev >= -15 && ev <= 25 ? Math.round(ev * 100) / 100 : null;
+}
+
+/** The light: what the scene gives, what the stack takes, what is still missing for the stop. */
+export default function LightPanel({ facts }: { facts: RigFacts }) {
+  const store = useStore();
+  const { built, rig } = facts;
+  const light = rig.light ?? {};
+  const f = useMemo(() => lightFigures(built), [built]);
+  const ways = useMemo(() => lightCandidates(built).slice(0, 3), [built]);
+  const set = (patch: Partial<LightUse>, title: string) => store?.edit(setLight(rig, patch, title));
+  const number = (t: string) => Number(t.replace(',', '.'));
+  return (
+    <div className="flex flex-col gap-1">
+      <Field
+        label="scene light, EV at ISO 100, or lx"
+        value={light.ev === undefined ? '' : plain(light.ev)}
+        check={(t) => (t === '' || parseLight(t) !== null ? null : 'Like 13, or 20000 lx.')}
+        onKeep={(t) => {
+          const ev = parseLight(t);
+          set(
+            { ev: ev ?? undefined },
+            ev === null ? 'Clear the scene light' : `Scene light EV ${plain(ev)}`,
+          );
+        }}
+      />
+      <Field
+        label="sensitivity, ISO"
+        value={plain(light.iso ?? USUAL_ISO)}
+        check={(t) => (number(t) >= 1 && number(t) <= 1e6 ? null : 'Like 800.')}
+        onKeep={(t) => set({ iso: number(t) }, `ISO ${t}`)}
+      />
+      <Field
+        label="frames a second"
+        value={plain(light.fps ?? USUAL_FPS)}
+        check={(t) => (number(t) > 0 && number(t) <= 1e5 ? null : 'Like 24.')}
+        onKeep={(t) => set({ fps: number(t) }, `${t} fps`)}
+      />
+      <Field
+        label="shutter angle, degrees"
+        value={plain(light.angle ?? USUAL_ANGLE)}
+        check={(t) => (number(t) > 0 && number(t) <= 360 ? null : 'From 0 to 360.')}
+        onKeep={(t) => set({ angle: number(t) }, `Shutter at ${t} degrees`)}
+      />
+      <dl className="mt-1">
+        <Figure label={`exposure time`} value={`1/${plain(1 / f.time, 1)} s`} />
+        <Figure
+          label="scene asks for, without filters"
+          value={f.scene === null ? 'no light given' : `T${exact(f.scene, 1)}`}
+        />
+        <Figure
+          label="stop at the chip"
+          value={f.chip === null ? 'unknown' : `T${exact(f.chip, 2)}`}
+        />
+        {f.glass.map((g, i) => (
+          <Figure
+            key={`${g.id}${i}`}
+            label={`${g.name}, ${g.where}`}
+            value={
+              g.least === null || g.most === null
+                ? 'unknown'
+                : g.least === g.most
+                  ? say(g.least, 'stops')
+                  : `${exact(g.least, 1)} to ${exact(g.most, 1)} stops`
+            }
+          />
+        ))}
+        <Figure
+          label="the stack takes"
+          value={
+            f.total === null
+              ? 'unknown'
+              : f.total.least === f.total.most
+                ? say(f.total.least, 'stops')
+                : `${exact(f.total.least, 2)} to ${exact(f.total.most, 2)} stops`
+          }
+        />
+        <Figure
+          label="light the scene for"
+          value={f.lightFor === null ? 'unknown' : `T${exact(f.lightFor, 1)}`}
+        />
+        {f.missing !== null ? (
+          <Figure
+            label={f.missing >= 0 ? 'ND still missing' : 'too dark by'}
+            value={`${say(Math.abs(f.missing), 'stops')}${f.missing > 0 ? `, ND ${exact(densityOfStops(f.missing), 1)}` : ''}`}
+          />
+        ) : null}
+      </dl>
+      {ways.length > 0 && f.missing !== null ? (
+        <div className="flex flex-col items-start gap-1">
+          {ways.map((w) => (
+            <Button key={w.edit.title} onClick={() => store?.edit(w.edit)}>
+              {w.edit.title}
+              {w.toHire > 0 ? ' (to hire)' : ''}
+            </Button>
+          ))}
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+function Field({
+  label,
+  value,
+  check,
+  onKeep,
+}: {
+  label: string;
+  value: string;
+  check: (t: string) => string | null;
+  onKeep: (t: string) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id} className="min-w-0 flex-1 leading-tight text-soft">
+        {label}
+      </label>
+      <TextInput
+        id={id}
+        value={value.replace('\u2212', '-')}
+        className="w-24 text-right"
+        check={check}
+        onKeep={onKeep}
+      />
+    </div>
+  );
+}
+
+function Figure({ label, value }: { label: string; value: string }) {
+  return (
+    <div className="flex min-h-8 items-center justify-between gap-2 border-b border-rule">
+      <dt className="min-w-0 leading-tight text-soft">{label}</dt>
+      <dd className="shrink-0 font-semibold">{value}</dd>
+    </div>
+  );
+}
