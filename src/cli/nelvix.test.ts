@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demo, demoPath, exactly, testBody, testJob, testLens } from '../core/test-kit';
@@ -71,4 +71,40 @@ describe('nelvix check', () => {
     expect(r.status).toBe(1);
     expect(JSON.parse(r.stdout).format).toBe('nelvix-report');
   }, 30_000);
+});
+
+describe('nelvix map', () => {
+  test('writes the shading at the worst setting, or at one that is asked for', () => {
+    const { code, out } = run('map', demoPath(), '--rig', 'tug-b', '--size', '7x5');
+    expect(code).toBe(0);
+    const lines = out.trim().split('\n');
+    expect(lines).toHaveLength(36);
+    expect(lines[0]).toContain('front_stops');
+    expect(lines.filter((l) => l.includes('Rill round polariser 77')).length).toBeGreaterThan(3);
+    const long = run('map', demoPath(), '--rig', 'Tug, body B', '--size', '7x5', '--focal', '35');
+    expect(long.out).not.toContain('Rill');
+  });
+  test('into a file, with a word about it', () => {
+    const path = join(dir, 'map.csv');
+    const args = ['--rig', 'anamorphic', '--stop', '4', '--focus', '2', '--out', path];
+    const { code, out } = run('map', demoPath(), ...args);
+    expect(code).toBe(0);
+    expect(out).toBe(`Canal, anamorphic at T4, 2.00 m: 96 x 54 points in ${path}\n`);
+    expect(readFileSync(path, 'utf8').trim().split('\n')).toHaveLength(96 * 54 + 1);
+  });
+  test('says what is wrong, what was found and what was expected', () => {
+    const say = (...args: string[]) => run('map', demoPath(), ...args).err;
+    expect(say('--rig', 'nobody')).toContain('found "nobody", expected one of tug-b (Tug, body B)');
+    expect(say()).toContain('--rig: found nothing');
+    expect(say('--rig', 'tug-b', '--size', 'big')).toContain('found "big", expected two numbers');
+    expect(say('--rig', 'tug-b', '--stop', 'wide')).toContain('found "wide", expected a number');
+    expect(say('--rig', 'tug-b', '--focus', 'near')).toContain('expected metres or infinity');
+    expect(say('--rig', 'tug-b', '--colour', 'red')).toContain('There is no --colour here');
+    expect(say('--rig')).toContain('expected a value behind it');
+    expect(say('--rig', 'tug-b', '--out', join(dir, 'no', 'such'))).toContain('cannot be written');
+    const job = testJob({ lens: testLens({ length: undefined }) });
+    const bare = run('map', file('bare.json', JSON.stringify(job)));
+    expect(bare.code).toBe(2);
+    expect(bare.err).toContain('entrance pupil of Test lens');
+  });
 });

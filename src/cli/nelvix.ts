@@ -1,13 +1,25 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { build } from '../core/build/build';
+import { lackingForShading, shadingView } from '../core/front/view';
+import { situation, type Setting } from '../core/front/situations';
+import { writeMapCsv } from '../core/format/map-csv';
 import { problemSentence } from '../core/format/problem';
 import { readJob } from '../core/format/read-job';
 import { report, reportText } from '../core/format/report';
+import type { Job, Rig } from '../core/kit/types';
 
 const USAGE = `Usage: nelvix check FILE [--json]
+       nelvix map FILE --rig RIG [--focal MM] [--stop T] [--focus M] [--size 96x54] [--out CSV]
 
-Checks every rig of a job file with the same core as the application.
-Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
+check   checks every rig of a job file with the same core as the application.
+        Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
+map     writes the shading of the chip of one rig (its id or name) as CSV: what stands in
+        front, the falloff of the lens, that of a reducer, hard cuts and what causes them.
+        Without --focal, --stop and --focus (metres, or "infinity") at the worst of all settings.
+        Exit 0: written. 2: not, and why.
 `;
+
+type Say = (text: string) => void;
 
 /**
  * Runs the terminal command.
@@ -15,23 +27,21 @@ Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
  * @param args words behind the command
  * @returns exit code
  */
-export function main(
-  args: readonly string[],
-  out: (text: string) => void,
-  err: (text: string) => void,
-): number {
-  const json = args.includes('--json');
-  const words = args.filter((a) => a !== '--json');
-  const unknown = words.find((w) => w.startsWith('-') && w !== '--help');
-  if (words.includes('--help')) {
+export function main(args: readonly string[], out: Say, err: Say): number {
+  if (args.includes('--help')) {
     out(USAGE);
     return 0;
   }
-  if (unknown || words[0] !== 'check' || words.length !== 2) {
-    err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
-    return 2;
-  }
-  const file = words[1]!;
+  const [command, ...rest] = args.filter((a) => a !== '--json');
+  if (command === 'check') return check(rest, args.includes('--json'), out, err);
+  if (command === 'map' && !args.includes('--json')) return map(rest, out, err);
+  const unknown = args.find((w) => w.startsWith('-'));
+  err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
+  return 2;
+}
+
+/** Reads a job, or says everything that is wrong with it. */
+function jobFrom(file: string, err: Say): Job | null {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');
@@ -40,16 +50,116 @@ export function main(
     err(
       `${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code ?? 'unknown reason'})`}.\n`,
     );
-    return 2;
+    return null;
   }
   const job = readJob(text);
-  if (!job.ok) {
-    for (const p of job.problems) err(`${problemSentence(p)}\n`);
+  if (job.ok) return job.value;
+  for (const p of job.problems) err(`${problemSentence(p)}\n`);
+  return null;
+}
+
+function check(words: readonly string[], json: boolean, out: Say, err: Say): number {
+  const unknown = words.find((w) => w.startsWith('-'));
+  if (unknown || words.length !== 1) {
+    err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
     return 2;
   }
-  const r = report(job.value);
-  out(json ? `${JSON.stringify(r, null, 2)}\n` : reportText(job.value, r));
+  const job = jobFrom(words[0]!, err);
+  if (!job) return 2;
+  const r = report(job);
+  out(json ? `${JSON.stringify(r, null, 2)}\n` : reportText(job, r));
   return r.counts.fail > 0 ? 1 : 0;
+}
+
+const OPTIONS = ['--rig', '--focal', '--stop', '--focus', '--size', '--out'];
+/** Largest map that is written, points a side. */
+const LARGEST = 2000;
+
+function map(words: readonly string[], out: Say, err: Say): number {
+  const refuse = (sentence: string) => {
+    err(`${sentence}\n`);
+    return 2;
+  };
+  const given = new Map<string, string>();
+  const files: string[] = [];
+  for (let i = 0; i < words.length; i++) {
+    const w = words[i]!;
+    if (!w.startsWith('--')) files.push(w);
+    else if (!OPTIONS.includes(w)) return refuse(`There is no ${w} here.\n${USAGE}`);
+    else if (words[i + 1] === undefined) return refuse(`${w}: expected a value behind it.`);
+    else given.set(w, words[++i]!);
+  }
+  if (files.length !== 1) return refuse(USAGE.trimEnd());
+  const job = jobFrom(files[0]!, err);
+  if (!job) return 2;
+  const named = given.get('--rig');
+  const rig: Rig | undefined =
+    named === undefined && job.rigs.length === 1
+      ? job.rigs[0]
+      : job.rigs.find((r) => r.id === named || r.name === named);
+  if (!rig)
+    return refuse(
+      `--rig: found ${named === undefined ? 'nothing' : JSON.stringify(named)}, expected one of ${job.rigs.map((r) => `${r.id} (${r.name})`).join(', ')}.`,
+    );
+  const number = (key: string, least: number): number | null | undefined => {
+    const text = given.get(key);
+    if (text === undefined) return undefined;
+    const n = Number(text.replace(',', '.'));
+    return Number.isFinite(n) && n >= least ? n : null;
+  };
+  const focal = number('--focal', 1);
+  const stop = number('--stop', 0.3);
+  const focus =
+    given.get('--focus') === 'infinity' ? Infinity : (number('--focus', 0.01) ?? undefined);
+  for (const [key, value] of [
+    ['--focal', focal],
+    ['--stop', stop],
+  ] as const)
+    if (value === null)
+      return refuse(`${key}: found ${JSON.stringify(given.get(key))}, expected a number.`);
+  if (given.has('--focus') && focus === undefined)
+    return refuse(
+      `--focus: found ${JSON.stringify(given.get('--focus'))}, expected metres or infinity.`,
+    );
+  const size = /^(\d+)x(\d+)$/.exec(given.get('--size') ?? '96x54');
+  const nx = Number(size?.[1]);
+  const ny = Number(size?.[2]);
+  if (!size || nx < 1 || ny < 1 || nx > LARGEST || ny > LARGEST)
+    return refuse(
+      `--size: found ${JSON.stringify(given.get('--size'))}, expected two numbers from 1 to ${LARGEST}, like 96x54.`,
+    );
+  const built = build(job, rig);
+  const worst = shadingView(built, null, null);
+  const asked = focal !== undefined || stop !== undefined || focus !== undefined;
+  const base: Setting = worst?.situation.setting ?? { focal: null, focus: Infinity, stop: 'used' };
+  const sit = asked
+    ? situation(built, {
+        focal: base.focal === null ? null : (focal ?? base.focal),
+        focus: focus === undefined ? Infinity : focus * 1000,
+        stop: stop ?? 'used',
+      })
+    : (worst?.situation ?? null);
+  const csv = sit ? writeMapCsv(built, sit, nx, ny) : null;
+  if (!sit || !csv) {
+    const missing = lackingForShading(built);
+    return refuse(
+      `${rig.name}: the shading is not known: ${missing.length > 0 ? `${missing.join(', ')} missing` : 'it needs a body with a mode and a lens'}.`,
+    );
+  }
+  const file = given.get('--out');
+  if (file === undefined) {
+    out(csv);
+    return 0;
+  }
+  try {
+    writeFileSync(file, csv);
+  } catch (e) {
+    return refuse(
+      `${file}: cannot be written (${(e as NodeJS.ErrnoException).code ?? 'unknown reason'}).`,
+    );
+  }
+  out(`${rig.name} at ${sit.label}: ${nx} x ${ny} points in ${file}\n`);
+  return 0;
 }
 
 if (process.argv[1] && /nelvix(\.[cm]?[jt]s)?$/.test(process.argv[1]))

@@ -219,8 +219,19 @@ function sentence(
       : '';
   const used = all.find((l) => l.situation.setting.stop === 'used');
   const deep = all.find((l) => l.situation.setting.stop === 'deep');
+  const { focal, focus } = worst.situation.setting;
+  const open = all.find(
+    (l) =>
+      l.situation.setting.stop === 'used' &&
+      l.situation.setting.focal === focal &&
+      l.situation.setting.focus === focus,
+  );
+  const softer =
+    open && open !== worst && open.loss < worst.loss - 0.01
+      ? ` At the stop worked at it looks like ${sayLoss(open.loss)}.`
+      : '';
   const kind = worst.hard
-    ? 'A hard cut: stopping down does not help.'
+    ? `A hard cut: stopping down does not help.${softer}`
     : deep && deep.loss < 0.01 && used && used.loss > 0.01
       ? `Soft: gone at T${exact(built.rules['front.deep-stop'], 0)}.`
       : '';

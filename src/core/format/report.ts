@@ -1,7 +1,14 @@
 import { build, shared } from '../build/build';
 import type { Finding, State } from '../checks/finding';
+import { frontOf } from '../build/front';
+import { flagSight } from '../front/flags';
+import { lightFigures, type LightFigures } from '../front/light';
+import { CORNERS, judgedFrames } from '../front/shading';
+import { shadingView } from '../front/view';
 import type { Job } from '../kit/types';
+import { exact, plain } from '../quantity/say';
 import { readings } from '../readings/readings';
+import { BLACK } from '../pupil/map';
 import { findings } from '../solve/fixes';
 
 /** What the terminal says about a job, as data. */
@@ -12,6 +19,29 @@ export interface Report {
     id: string;
     name: string;
     findings: Finding[];
+    /** The corners of every delivery frame and of the chip, each at the setting that is worst there. */
+    shading: {
+      frame: string;
+      at: string;
+      hard: boolean;
+      corners: {
+        corner: string;
+        front: number;
+        lens: number;
+        reducer: number | null;
+        culprit: string | null;
+      }[];
+    }[];
+    /** How far each flag can come down, and how low a light it shades, degrees. */
+    flags: {
+      id: string;
+      name: string;
+      angle: number;
+      lowest: number | null;
+      shades: number | null;
+      shadesAtLowest: number | null;
+    }[];
+    light: LightFigures;
     readings: {
       id: string;
       label: string;
@@ -30,12 +60,48 @@ export function report(job: Job): Report {
   const counts: Record<State, number> = { ok: 0, tight: 0, fail: 0, unknown: 0 };
   const rigs = job.rigs.map((rig) => {
     const list = findings(job, rig, base);
+    const built = build(job, rig, base);
     for (const f of list) counts[f.state]++;
     return {
       id: rig.id,
       name: rig.name,
       findings: list,
-      readings: readings(build(job, rig, base)).map(({ id, label, value, unit, text, sum }) => ({
+      shading: judgedFrames(built).flatMap((j) => {
+        const view = shadingView(built, null, j.id);
+        return view
+          ? [
+              {
+                frame: j.id,
+                at: view.situation.label,
+                hard: view.look.hard,
+                corners: view.corners.map((c, i) => ({
+                  corner: CORNERS[i]!,
+                  front: c.mechanical,
+                  lens: c.natural,
+                  reducer: c.reducer,
+                  culprit: c.culprit,
+                })),
+              },
+            ]
+          : [];
+      }),
+      flags: (frontOf(built).box?.flags ?? []).flatMap(({ leaf }) => {
+        const sight = flagSight(built, leaf.id);
+        return sight
+          ? [
+              {
+                id: leaf.id,
+                name: leaf.name,
+                angle: sight.angle,
+                lowest: sight.lowest,
+                shades: sight.shades,
+                shadesAtLowest: sight.shadesAtLowest,
+              },
+            ]
+          : [];
+      }),
+      light: lightFigures(built),
+      readings: readings(built).map(({ id, label, value, unit, text, sum }) => ({
         id,
         label,
         value: value !== null && Number.isFinite(value) ? value : null,
@@ -61,6 +127,22 @@ export function reportText(job: Job, r: Report): string {
         lines.push(`${' '.repeat(32)}try: ${fix.title} (then ${fix.state})`);
       for (const w of f.wanted) lines.push(`${' '.repeat(32)}look for: ${w}`);
     }
+    for (const s of rig.shading) {
+      const loss = Math.max(...s.corners.map((c) => c.front));
+      if (loss < 0.005) continue;
+      lines.push(
+        `  corners of ${s.frame} at ${s.at}: ${s.corners.map((c) => `${c.corner} ${c.front >= BLACK ? 'black' : exact(c.front, 2)}`).join(', ')} stops${s.hard ? ', hard cut' : ''}`,
+      );
+    }
+    for (const f of rig.flags)
+      lines.push(
+        `  ${f.name} at ${plain(f.angle, 1)} degrees${f.shades === null ? '' : `, shades from ${exact(f.shades, 0)} degrees up`}${f.lowest === null ? '' : `; clear of the frame down to ${exact(f.lowest, 0)}`}`,
+      );
+    const { light } = rig;
+    if (light.total && light.glass.length > 0)
+      lines.push(
+        `  filters take ${exact(light.total.least, 1)}${light.total.most > light.total.least ? ` to ${exact(light.total.most, 1)}` : ''} stops${light.lightFor === null ? '' : `; light the scene for T${exact(light.lightFor, 1)}`}`,
+      );
     lines.push('');
   }
   const { counts } = r;

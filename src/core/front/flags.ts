@@ -1,5 +1,5 @@
 import type { Built } from '../build/build';
-import { flagEdge, frontOf, type Front } from '../build/front';
+import { flagEdge, frontOf, lensSeat, type Front } from '../build/front';
 import { mostClosed, worstClearance } from '../pupil/inverse';
 import { valueOf } from '../quantity/quantity';
 import type { FlagLeaf } from '../kit/types';
@@ -102,6 +102,16 @@ export function flagSight(built: Built, id: string): FlagSight | null {
   };
 }
 
+/** How far the front rim of the lens lies behind the back of the box, mm, focused at infinity. */
+function gapBehind(built: Built, front: Front): number {
+  const seat = lensSeat(built);
+  const length = valueOf(built.lens?.length);
+  if (!front.seat || seat === null || length === null) return 0;
+  const nominal = front.inputs.map((g) => g.known?.value ?? NaN);
+  const gap = front.seat(nominal, seat + length) - (seat + length);
+  return Number.isFinite(gap) ? Math.max(0, gap) : 0;
+}
+
 /** The glass farthest ahead, from the back of the box: the last tray in use, else the lens itself. */
 function frontGlass(built: Built, front: Front) {
   const box = front.box!;
@@ -116,5 +126,5 @@ function frontGlass(built: Built, front: Front) {
   const clear = valueOf(built.lens?.frontClear);
   return clear === null
     ? null
-    : { z: 0, half: clear / 2, halfWide: clear / 2, shorter: box.shorter };
+    : { z: -gapBehind(built, front), half: clear / 2, halfWide: clear / 2, shorter: box.shorter };
 }

@@ -13,6 +13,8 @@ export interface RingChain {
   /** Somewhere on the way the thread gets smaller. */
   stepsDown: boolean;
   toHire: number;
+  /** Smallest thread on the way, mm. */
+  narrowest: number;
   /** Sum of the known thicknesses, mm. */
   thickness: number;
 }
@@ -29,7 +31,8 @@ function reaches(ring: Ring, goal: ThreadGoal): boolean {
 
 /**
  * Every chain of rings from a thread to a goal, no ring used more often than there are of it.
- * Shortest first; then those that never step down, then what is on hand, then the thinnest.
+ * Shortest first; then those that never step down, then what is on hand, then the widest on the
+ * way, then the thinnest.
  * A goal that the thread meets as it is, is the empty chain.
  *
  * @param most longest chain looked for: rings jam, and every one moves the front forward
@@ -50,7 +53,7 @@ export function ringChains(
   }
   const walk = (thread: number, chain: Ring[], down: boolean) => {
     if (chain.length === 0 && 'female' in goal && sameThread(thread, goal.female))
-      found.push({ rings: [], stepsDown: false, toHire: 0, thickness: 0 });
+      found.push({ rings: [], stepsDown: false, toHire: 0, narrowest: thread, thickness: 0 });
     if (chain.length >= most) return;
     const at = Math.round(thread * 10);
     for (const key of [at - 1, at, at + 1])
@@ -68,6 +71,10 @@ export function ringChains(
             rings: next,
             stepsDown: smaller,
             toHire: next.filter((r) => onHand(r) < 1).length,
+            narrowest: Math.min(
+              from,
+              ...next.map((r) => valueOf(r.female) ?? valueOf(r.clamp) ?? from),
+            ),
             thickness: next.reduce((t, r) => t + (valueOf(r.thickness) ?? 0), 0),
           });
         else if (female !== null) walk(female, next, smaller);
@@ -79,6 +86,7 @@ export function ringChains(
       a.rings.length - b.rings.length ||
       Number(a.stepsDown) - Number(b.stepsDown) ||
       a.toHire - b.toHire ||
+      b.narrowest - a.narrowest ||
       a.thickness - b.thickness,
   );
 }

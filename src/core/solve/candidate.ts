@@ -9,6 +9,8 @@ export interface Candidate {
   toHire: number;
   /** Order among equals: what people try first. */
   order: number;
+  /** It takes away what somebody put there for a reason: tried, and offered after the others. */
+  givesUp?: boolean;
   /** Of several fixes with the same family only the best two are offered. */
   family: string;
 }

@@ -218,7 +218,8 @@ const GENERATORS: readonly Generator[] = [
 /**
  * Fixes for one finding, tried: each is applied to a copy, every check is run again, and it is
  * kept only when this finding gets better (clears, or goes from fail to tight) and no finding
- * that did not fail before fails now. Fewest parts touched first, then what is on hand.
+ * that did not fail before fails now. Fewest parts touched first, then what is on hand; what only
+ * takes a filter, flag or box away comes last.
  *
  * @param before all verdicts of the rig as it is
  */
@@ -230,7 +231,7 @@ export function fixesFor(
 ): Fix[] {
   if (finding.state === 'ok') return [];
   const failed = new Set(before.filter((v) => v.state === 'fail').map((v) => v.key));
-  const tried: (Fix & { order: number; family: string })[] = [];
+  const tried: (Fix & { order: number; family: string; givesUp: boolean })[] = [];
   for (const generate of GENERATORS)
     for (const c of generate(built, finding)) {
       const result = tryOut(built.job, built.rig, c.edit.changes, base);
@@ -256,11 +257,13 @@ export function fixesFor(
         parts: c.parts,
         toHire: c.toHire,
         order: c.order,
+        givesUp: c.givesUp === true,
         family: c.family,
       });
     }
   tried.sort(
     (a, b) =>
+      Number(a.givesUp) - Number(b.givesUp) ||
       BADNESS[a.state] - BADNESS[b.state] ||
       a.parts - b.parts ||
       a.toHire - b.toHire ||
@@ -268,7 +271,7 @@ export function fixesFor(
   );
   const perFamily = new Map<string, number>();
   const kept: Fix[] = [];
-  for (const { order: _order, family, ...fix } of tried) {
+  for (const { order: _order, givesUp: _givesUp, family, ...fix } of tried) {
     const n = perFamily.get(family) ?? 0;
     if (n >= 2 || kept.length >= MOST_FIXES) continue;
     perFamily.set(family, n + 1);

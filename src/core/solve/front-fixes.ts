@@ -242,16 +242,18 @@ function pushedBack(built: Built, front: Front): Candidate[] {
   return [candidate(setStation(built.rig, undefined, box.box.name), 0, 0.5, 'station')];
 }
 
-function flagsUp(built: Built, front: Front): Candidate[] {
+/** @param only one flag, by id; all that are on when absent */
+function flagsUp(built: Built, front: Front, only?: string): Candidate[] {
   const { box } = front;
   if (!box) return [];
   return box.flags.flatMap(({ leaf, use }) => {
+    if (only !== undefined && leaf.id !== only) return [];
     const lowest = flagSight(built, leaf.id)?.lowest ?? null;
     const list: Candidate[] = [];
     if (lowest !== null && lowest > use.angle - 0.5)
       // To the next half degree further open, and one more for the hinge.
       list.push(candidate(setFlag(built.rig, leaf, Math.ceil(lowest * 2) / 2 + 1), 0, 0.2, 'flag'));
-    list.push(candidate(setFlag(built.rig, leaf, undefined), 1, 4, 'flag'));
+    list.push(candidate(setFlag(built.rig, leaf, undefined), 1, 4, 'off'));
     return list;
   });
 }
@@ -466,12 +468,7 @@ const trays: Generator = (built, finding) => {
 
 const flags: Generator = (built, finding) =>
   finding.id === 'front.flag'
-    ? flagsUp(built, frontOf(built)).filter((c) =>
-        c.edit.title.includes(
-          frontOf(built).box?.flags.find((f) => `front.flag:${f.leaf.id}` === finding.key)?.leaf
-            .name ?? '\u0000',
-        ),
-      )
+    ? flagsUp(built, frontOf(built), finding.key.slice('front.flag:'.length))
     : [];
 
 const leaks: Generator = (built, finding) => {
@@ -620,6 +617,12 @@ export function lightCandidates(built: Built): Candidate[] {
 const light: Generator = (built, finding) =>
   finding.id === 'front.exposure' ? lightCandidates(built) : [];
 
+/** Taking something off clears many a finding, and gives up what it was put on for. */
+const marked =
+  (generate: Generator): Generator =>
+  (built, finding) =>
+    generate(built, finding).map((c) => (c.family === 'off' ? { ...c, givesUp: true } : c));
+
 export const FRONT_GENERATORS: readonly Generator[] = [
   threads,
   fits,
@@ -632,4 +635,4 @@ export const FRONT_GENERATORS: readonly Generator[] = [
   turning,
   clashes,
   light,
-];
+].map(marked);

@@ -136,8 +136,14 @@ function withoutIdleRings(
 ): (Ring | Filter)[] {
   const wanted = pieces.filter((p) => isFilter(p) || (clamps && p.clamp !== undefined));
   const next = chained(job, thread, wanted);
+  let now = thread;
+  const holds = pieces.every((p) => {
+    const mates = sameThread(now, valueOf(p.male));
+    now = valueOf(p.female);
+    return mates;
+  });
   // Rings that are on and still do stay the same pieces.
-  return next.length >= pieces.length ? [...pieces] : next;
+  return holds && next.length >= pieces.length ? [...pieces] : next;
 }
 
 /** Puts another filter in the place of one on the thread; the rings follow. */
