@@ -11,6 +11,14 @@ import { applyEdit } from '../src/core/solve/edit';
 import { findings } from '../src/core/solve/fixes';
 import { setField } from '../src/core/solve/moves';
 import { emptyJob } from '../src/core/solve/rigs';
+import { fixesFor } from '../src/core/solve/fixes';
+import { measureNext } from '../src/core/solve/measure-next';
+import { situations } from '../src/core/front/situations';
+import { sweepAt, sweepPlan, sweepSettings } from '../src/core/front/sweep';
+import { mapOf, shadingView } from '../src/core/front/view';
+import type { Aperture } from '../src/core/pupil/aperture';
+import { sceneStack, shadingMap, type Scene } from '../src/core/pupil/map';
+import { byChords, draws, fixedRays } from '../src/core/pupil/oracles';
 
 /** Times of what an edit sets off. Run by `npm run bench`; numbers of one run are comparable. */
 function time(runs: number, f: (i: number) => unknown): { p50: number; p95: number } {
@@ -115,3 +123,91 @@ line(
   '5,000 parts: an edit, checks, sentences and figures',
   time(300, (i) => respond(edited(large, i), rig)),
 );
+
+// The shading map: 96 x 54 points through 12 apertures as a rig has them, some of which cut.
+const circle = (z: number, r: number): Aperture => ({ kind: 'circle', z, cx: 0, cy: 0, r });
+const window = (z: number, hw: number, hh: number, cy = 0, turn = 0): Aperture => ({
+  kind: 'rectangle',
+  z,
+  cx: 0,
+  cy,
+  hw,
+  hh,
+  turn,
+});
+const scene: Scene = {
+  pupil: { z: 0, r: 7 },
+  distance: Infinity,
+  apertures: [
+    circle(40, 42),
+    circle(43, 41),
+    circle(48, 44),
+    circle(52, 46),
+    window(62, 70, 49, -3),
+    circle(64, 66),
+    window(74, 70, 49, -3, 0.1),
+    window(86, 70, 49, -3),
+    window(120, 96, 60, -3),
+    window(124, 94, 50, -3),
+    { kind: 'edge', z: 190, nx: 0, ny: 1, d: 74 },
+    { kind: 'edge', z: 190, nx: -1, ny: 0, d: 128 },
+  ],
+};
+const field = { nx: 96, ny: 54, left: -0.62, right: 0.62, bottom: -0.35, top: 0.35 };
+const over = (at: (tx: number, ty: number) => number) => {
+  const sum = new Float64Array(field.nx * field.ny);
+  for (let j = 0; j < field.ny; j++)
+    for (let i = 0; i < field.nx; i++)
+      sum[j * field.nx + i] = at(
+        field.left + ((field.right - field.left) * i) / (field.nx - 1),
+        field.bottom + ((field.top - field.bottom) * j) / (field.ny - 1),
+      );
+  return sum;
+};
+const stack = sceneStack(scene);
+const through = fixedRays(256, draws(1));
+const touched = shadingMap(scene, field).fraction.filter((f) => f < 1).length;
+console.log(
+  `\nshading map ${field.nx} x ${field.ny}, ${scene.apertures.length} apertures, ${Math.round((touched / (field.nx * field.ny)) * 100)} % of the points shaded`,
+);
+const area = time(120, () => shadingMap(scene, field));
+const whole = time(40, () => shadingMap(scene, field, { cull: false }));
+const chords = time(80, () => over((tx, ty) => byChords(stack, tx, ty, 32)));
+const plain = time(40, () => over((tx, ty) => byChords(stack, tx, ty, 32, false)));
+const rays = time(20, () => over((tx, ty) => through(stack, tx, ty)));
+const ratio = (t: { p50: number }) => `${(t.p50 / area.p50).toFixed(1)} x the map`;
+line('exact areas, culled (the map)', area, 'wanted under 6');
+line('exact areas, nothing culled', whole, `${ratio(whole)}; wanted 4`);
+line('32 chords, culled', chords, ratio(chords));
+line('32 chords, nothing culled', plain, ratio(plain));
+line('256 rays', rays, `${ratio(rays)}; wanted 10`);
+
+console.log('\nrigs of the demo with something in front');
+for (const r of demo.rigs.filter((x) => x.thread || x.box)) {
+  const base = shared(demo);
+  const built = build(demo, r, base);
+  const verdicts = check(built);
+  line(
+    `${r.name}: all checks`,
+    time(400, () => check(build(demo, r, base))),
+    'wanted p95 under 8',
+  );
+  line(
+    `${r.name}: map of the plate`,
+    time(60, () => mapOf(built, shadingView(built, null, null)!.situation)),
+  );
+  line(
+    `${r.name}: fixes of its worst finding, in the worker`,
+    time(10, () => fixesFor(built, verdicts[0]!, verdicts, base)),
+  );
+  line(
+    `${r.name}: measuring list, in the worker`,
+    time(10, () => measureNext(demo, r, verdicts, base)),
+  );
+  const settings = [...sweepSettings(sweepPlan(built))];
+  line(
+    `${r.name}: full sweep of ${settings.length} settings, in the worker`,
+    time(10, () => settings.map((s) => sweepAt(build(demo, r, base), s))),
+    `${situations(built).length} of them are looked at with every edit; wanted under 1000`,
+  );
+}

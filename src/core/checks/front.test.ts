@@ -107,25 +107,25 @@ const one = (list: Verdict[], key: string): Verdict => {
   if (!v) throw new Error(`no ${key} among ${list.map((x) => x.key).join(', ')}`);
   return v;
 };
-const use = (...parts: string[]) => ({ thread: parts.map((part) => ({ part })) });
+const screwed = (...parts: string[]) => ({ thread: parts.map((part) => ({ part })) });
 
 describe('front.thread', () => {
   test('goes on, steps down, does not go on, is not known', () => {
-    expect(one(verdicts([filter('nd')], use('nd')), 'front.thread').state).toBe('ok');
+    expect(one(verdicts([filter('nd')], screwed('nd')), 'front.thread').state).toBe('ok');
     const down = one(
-      verdicts([ring(77, 72), filter('nd', { male: 72 })], use('ring-77-72', 'nd')),
+      verdicts([ring(77, 72), filter('nd', { male: 72 })], screwed('ring-77-72', 'nd')),
       'front.thread',
     );
     expect(down).toMatchObject({ state: 'tight' });
     expect(down.why).toContain('steps down from 77 to 72');
-    const no = one(verdicts([filter('nd', { male: 82 })], use('nd')), 'front.thread');
+    const no = one(verdicts([filter('nd', { male: 82 })], screwed('nd')), 'front.thread');
     expect(no.state).toBe('fail');
     expect(no.why).toBe(
       'Filter nd has a 82 thread, Test lens takes 77: they do not go together without a ring.',
     );
     expect(no.wanted.join()).toContain('step-up ring 77 to 82');
     const unknown = one(
-      verdicts([filter('nd')], use('nd'), lens({ filterThread: undefined })),
+      verdicts([filter('nd')], screwed('nd'), lens({ filterThread: undefined })),
       'front.thread',
     );
     expect(unknown.state).toBe('unknown');
@@ -135,7 +135,7 @@ describe('front.thread', () => {
   test('a ring that would have to be hired is at best tight', () => {
     const hired = verdicts(
       [ring(77, 82, { count: 0 }), filter('nd', { male: 82 })],
-      use('ring-77-82', 'nd'),
+      screwed('ring-77-82', 'nd'),
     );
     expect(one(hired, 'front.thread').state).toBe('tight');
     expect(one(hired, 'front.thread').why).toContain('would have to be hired');
@@ -271,7 +271,7 @@ describe('front.matte-travel', () => {
       one(
         verdicts([box(), reduction(80.2), filter('nd', { thickness: exactly(thickness) })], {
           ...clip,
-          ...use('nd'),
+          ...screwed('nd'),
         }),
         'front.matte-travel:stage',
       );
@@ -303,7 +303,7 @@ describe('front.tray-fit', () => {
 
 describe('front.vignette', () => {
   const clear = (d: number) =>
-    verdicts([filter('nd', { clear: exactly(d), thickness: exactly(20) })], use('nd'));
+    verdicts([filter('nd', { clear: exactly(d), thickness: exactly(20) })], screwed('nd'));
   // The filter stands 60 ahead of the pupil: the corner of 36 x 24 lies 25.96 off, pupil radius 12.5.
   test('nothing touched beyond 76.9 mm; the room is said', () => {
     const v = one(clear(80), 'front.vignette:f');
@@ -329,7 +329,7 @@ describe('front.vignette', () => {
   test('a hard cut fails whatever loss the house allows', () => {
     const job = testJob(
       { lens: lens(), more: [filter('nd', { clear: exactly(51), thickness: exactly(20) })] },
-      use('nd'),
+      screwed('nd'),
     );
     job.rules = { set: 'house', values: { 'front.vignette-fail': 6 } };
     const v = one(checkRig(job, job.rigs[0]), 'front.vignette:f');
@@ -338,20 +338,23 @@ describe('front.vignette', () => {
   });
   test('the chip is its own finding; outside every frame it is no more than tight', () => {
     const list = verdicts([filter('nd', { clear: exactly(51), thickness: exactly(20) })], {
-      ...use('nd'),
+      ...screwed('nd'),
       frames: [{ id: 'f', name: '2.39', aspect: 2.39, scale: 0.6 }],
     });
     expect(one(list, 'front.vignette:f').state).toBe('ok');
     expect(one(list, 'front.vignette:chip').state).toBe('tight');
   });
   test('a missing diameter is unknown and asked for; the others may already fail without it', () => {
-    const v = one(verdicts([filter('nd', { clear: undefined })], use('nd')), 'front.vignette:f');
+    const v = one(
+      verdicts([filter('nd', { clear: undefined })], screwed('nd')),
+      'front.vignette:f',
+    );
     expect(v.state).toBe('unknown');
     expect(v.measure.map((m) => m.path.join('/'))).toContain('kit/nd/clear');
     const cut = one(
       verdicts(
         [ring(77, 72, { clear: exactly(30) }), filter('nd', { male: 72, clear: undefined })],
-        use('ring-77-72', 'nd'),
+        screwed('ring-77-72', 'nd'),
       ),
       'front.vignette:f',
     );
@@ -362,7 +365,7 @@ describe('front.vignette', () => {
     const v = one(
       verdicts(
         [filter('nd', { clear: exactly(72), thickness: exactly(20) })],
-        use('nd'),
+        screwed('nd'),
         lens({ pupil: undefined }),
       ),
       'front.vignette:f',
@@ -438,13 +441,18 @@ describe('front.polariser-turn and front.stack', () => {
   });
   test('a round one under a box comes off each time', () => {
     const round = filter('round', { type: 'polariser' });
-    expect(one(on([], [round], use('round')), 'front.polariser-turn:thread-0').state).toBe('tight');
-    expect(one(verdicts([round], use('round')), 'front.polariser-turn:thread-0').state).toBe('ok');
+    expect(one(on([], [round], screwed('round')), 'front.polariser-turn:thread-0').state).toBe(
+      'tight',
+    );
+    expect(one(verdicts([round], screwed('round')), 'front.polariser-turn:thread-0').state).toBe(
+      'ok',
+    );
   });
   test('polariser and variable ND cross, in trays, on the thread or behind the lens', () => {
     const vnd = filter('vnd', { type: 'variable-nd', stops: exactly(2), stopsTo: exactly(5) });
     expect(
-      one(on([{ id: 'a', filter: 'pola' }], [pola, vnd], use('vnd')), 'front.stack:crossed').state,
+      one(on([{ id: 'a', filter: 'pola' }], [pola, vnd], screwed('vnd')), 'front.stack:crossed')
+        .state,
     ).toBe('fail');
     const slot = testAdapter({
       slotGlass: exactly(2),
@@ -461,23 +469,24 @@ describe('front.polariser-turn and front.stack', () => {
     );
     expect(one(behind, 'front.stack:crossed').why).toContain('behind the lens');
     // One alone does not, and its range is said.
-    const alone = verdicts([vnd], use('vnd'));
+    const alone = verdicts([vnd], screwed('vnd'));
     expect(alone.some((v) => v.key === 'front.stack:crossed')).toBe(false);
     expect(one(alone, 'front.stack:variable').why).toContain('from 2.0 to 5.0 stops');
   });
   test('past three pieces of glass it is said', () => {
     const three = [filter('a'), filter('b'), filter('c')];
-    expect(one(verdicts(three, use('a', 'b', 'c')), 'front.stack:pieces').state).toBe('ok');
+    expect(one(verdicts(three, screwed('a', 'b', 'c')), 'front.stack:pieces').state).toBe('ok');
     expect(
-      one(verdicts([...three, filter('d')], use('a', 'b', 'c', 'd')), 'front.stack:pieces').state,
+      one(verdicts([...three, filter('d')], screwed('a', 'b', 'c', 'd')), 'front.stack:pieces')
+        .state,
     ).toBe('tight');
   });
   test('what a filter does is not known: it may polarise', () => {
     expect(
-      one(verdicts([filter('x', { type: undefined })], use('x')), 'front.stack:kind').state,
+      one(verdicts([filter('x', { type: undefined })], screwed('x')), 'front.stack:kind').state,
     ).toBe('unknown');
     const open = filter('vnd', { type: 'variable-nd', stopsTo: undefined });
-    expect(one(verdicts([open], use('vnd')), 'front.stack:variable').state).toBe('unknown');
+    expect(one(verdicts([open], screwed('vnd')), 'front.stack:variable').state).toBe('unknown');
   });
 });
 
@@ -485,7 +494,7 @@ describe('front.exposure', () => {
   // 2^13 x 8 / 48: T36.95; to T2 it is 8.415 stops.
   const light = { ev: 13, iso: 800, fps: 24, angle: 180 };
   const at = (parts: Filter[]) =>
-    one(verdicts(parts, { ...use(...parts.map((p) => p.id)), light }), 'front.exposure');
+    one(verdicts(parts, { ...screwed(...parts.map((p) => p.id)), light }), 'front.exposure');
   test('too bright by what is missing, ok when it is in, too dark past it', () => {
     expect(at([]).state).toBe('fail');
     expect(at([]).why).toMatch(/^8\.4\d stops too bright/);

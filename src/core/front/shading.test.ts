@@ -271,7 +271,7 @@ describe('layers of the plate', () => {
     });
     const b = made([], {}, table);
     const sit = situations(b)[0]!;
-    const at = (px: number) => softLosses(b, sit, nominal(sit)!, px, 0).natural;
+    const at = (px: number) => softLosses(b, sit, nominal(sit)!)(px, 0).natural;
     expect(at(5)).toBeCloseTo(0.1, 9);
     expect(at(15)).toBeCloseTo(0.6, 9);
     expect(chipShading(b, sit, 3, 3)!.naturalFrom).toBe('table');
@@ -290,7 +290,7 @@ describe('layers of the plate', () => {
     });
     const b = made([], { focal: 30 }, zoom);
     const sit = situation(b, { focal: 30, focus: Infinity, stop: 'used' })!;
-    expect(softLosses(b, sit, nominal(sit)!, 20, 0).natural).toBeCloseTo(1.5, 9);
+    expect(softLosses(b, sit, nominal(sit)!)(20, 0).natural).toBeCloseTo(1.5, 9);
   });
 
   test('a reducer that says nothing of its shading leaves that layer unknown', () => {
@@ -298,7 +298,7 @@ describe('layers of the plate', () => {
       const j = testJob({ lens: lens(), links: [testReducer({ falloff })] });
       const b = build(j, j.rigs[0]);
       const sit = situations(b)[0]!;
-      return { soft: softLosses(b, sit, nominal(sit)!, 18, 12), map: chipShading(b, sit, 4, 3)! };
+      return { soft: softLosses(b, sit, nominal(sit)!)(18, 12), map: chipShading(b, sit, 4, 3)! };
     };
     expect(shade(undefined).soft.reducer).toBeNull();
     expect(shade(undefined).map.reducer).toBeNull();

@@ -306,13 +306,13 @@ export interface ChipShading {
   naturalFrom: 'table' | 'estimate';
 }
 
-/** Height interpolated in a falloff table at a focal length; the last line holds beyond it. */
-function tableLoss(rows: readonly FalloffRow[], focal: number | null, height: number): number {
-  const at = (list: readonly FalloffRow[]) => {
-    const t = [...list].sort((a, b) => a.height - b.height);
+/** Loss by image height, linear between the lines of a table; the last line holds beyond it. */
+function curveOf(rows: readonly FalloffRow[]): (height: number) => number {
+  const lines = [...rows].sort((a, b) => a.height - b.height);
+  return (height) => {
     let h0 = 0;
     let s0 = 0;
-    for (const r of t) {
+    for (const r of lines) {
       if (height <= r.height)
         return r.height === h0 ? r.stops : s0 + ((r.stops - s0) * (height - h0)) / (r.height - h0);
       h0 = r.height;
@@ -320,16 +320,21 @@ function tableLoss(rows: readonly FalloffRow[], focal: number | null, height: nu
     }
     return s0;
   };
+}
+
+/** A falloff table at a focal length: linear between the lengths it is given for. */
+function tableAt(rows: readonly FalloffRow[], focal: number | null): (height: number) => number {
   const focals = [...new Set(rows.map((r) => r.focal))];
   if (focals.includes(undefined) || focal === null)
-    return at(rows.filter((r) => r.focal === focals[0]));
+    return curveOf(rows.filter((r) => r.focal === focals[0]));
   const sorted = focals.filter((f): f is number => f !== undefined).sort((a, b) => a - b);
   const lo = [...sorted].reverse().find((f) => f <= focal) ?? sorted[0]!;
   const hi = sorted.find((f) => f >= focal) ?? sorted[sorted.length - 1]!;
-  const a = at(rows.filter((r) => r.focal === lo));
+  const a = curveOf(rows.filter((r) => r.focal === lo));
   if (lo === hi) return a;
-  const b = at(rows.filter((r) => r.focal === hi));
-  return a + ((b - a) * (focal - lo)) / (hi - lo);
+  const b = curveOf(rows.filter((r) => r.focal === hi));
+  const t = (focal - lo) / (hi - lo);
+  return (height) => a(height) + (b(height) - a(height)) * t;
 }
 
 /**
@@ -340,30 +345,26 @@ export function naturalLoss(t: Direction): number {
   return 2 * Math.log2(1 + t.tx * t.tx + t.ty * t.ty);
 }
 
+/** What lens and reducer lose by themselves at a point of the chip, mm from its centre. */
+export type SoftLosses = (px: number, py: number) => { natural: number; reducer: number | null };
+
 /**
- * Shading of every layer at a point of the chip.
- *
- * @param px, py mm from the centre of the chip, picture upright
+ * Shading that does not come from what stands in front, at one setting: the falloff of the lens
+ * (its own table, or the estimate) and that of its reducers; null where one says nothing of it.
  */
-export function softLosses(
-  built: Built,
-  sit: Situation,
-  x: readonly number[],
-  px: number,
-  py: number,
-): { natural: number; reducer: number | null } {
-  const t = sit.direction(x, px, py);
-  const height = Math.hypot(px, py);
+export function softLosses(built: Built, sit: Situation, x: readonly number[]): SoftLosses {
   let m = 1;
   for (const g of built.magnifications) m *= g.known?.value ?? 1;
   const rows = built.lens?.falloff;
-  let reducer: number | null = 0;
-  for (const r of built.reducers)
-    reducer =
-      reducer === null || !r.falloff?.length ? null : reducer + tableLoss(r.falloff, null, height);
-  return {
-    natural: rows?.length ? tableLoss(rows, sit.setting.focal, height / m) : naturalLoss(t),
-    reducer,
+  const own = rows?.length ? tableAt(rows, sit.setting.focal) : null;
+  const says = built.reducers.every((r) => r.falloff?.length);
+  const reducers = says ? built.reducers.map((r) => tableAt(r.falloff!, null)) : null;
+  return (px, py) => {
+    const height = Math.hypot(px, py);
+    return {
+      natural: own ? own(height / m) : naturalLoss(sit.direction(x, px, py)),
+      reducer: reducers ? reducers.reduce((sum, at) => sum + at(height), 0) : null,
+    };
   };
 }
 
@@ -387,17 +388,14 @@ export function chipShading(
   const n = nx * ny;
   const mechanical = new Float64Array(n);
   const natural = new Float64Array(n);
-  const known = built.reducers.every((r) => r.falloff?.length);
-  const reducer = known ? new Float64Array(n) : null;
+  const losses = softLosses(built, sit, x);
+  const reducer = built.reducers.every((r) => r.falloff?.length) ? new Float64Array(n) : null;
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
       const k = j * nx + i;
       const f = map.fraction[k]!;
       mechanical[k] = f >= 1 ? 0 : f <= 2 ** -10 ? 10 : -Math.log2(f);
-      const soft = softLosses(
-        built,
-        sit,
-        x,
+      const soft = losses(
         (nx < 2 ? 0 : i / (nx - 1) - 0.5) * w,
         (ny < 2 ? 0 : j / (ny - 1) - 0.5) * h,
       );
@@ -442,13 +440,14 @@ export function profile(
   if (!x) return null;
   const { w, h } = sit.mode(x);
   const st = sceneStack(sit.scene(x));
+  const losses = softLosses(built, sit, x);
   return Array.from({ length: n }, (_, i) => {
     const u = (2 * i) / (n - 1) - 1;
     const px = (u * w) / 2;
     const py = ((falling ? -u : u) * h) / 2;
     const t = sit.direction(x, px, py);
     const mechanical = seen(st, t.tx, t.ty).loss;
-    const soft = softLosses(built, sit, x, px, py);
+    const soft = losses(px, py);
     return {
       at: u * (Math.hypot(w, h) / 2),
       mechanical,

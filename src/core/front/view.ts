@@ -84,10 +84,11 @@ export function shadingView(
 function cornersOf(built: Built, look: Look, judged: Judged): CornerReading[] {
   const front = frontOf(built);
   const r = judged.rectangle(look.situation.mode(look.x));
+  const losses = softLosses(built, look.situation, look.x);
   return look.corners.map((c, i) => {
     const x = r.x + (i % 2 === 0 ? -1 : 1) * (r.w / 2);
     const y = r.y + (i < 2 ? 1 : -1) * (r.h / 2);
-    const soft = softLosses(built, look.situation, look.x, x, y);
+    const soft = losses(x, y);
     return {
       x,
       y,

@@ -1,4 +1,4 @@
-import { CIRCLE, stackOf, type Aperture, type Pupil, type Stack } from './aperture';
+import { CIRCLE, emptyStack, stackOf, type Aperture, type Pupil, type Stack } from './aperture';
 import { chiefRay, fraction } from './region';
 
 /** Everything a beam has to pass, for one setting of the lens. */
@@ -104,6 +104,39 @@ export interface ShadingMap {
   culprit: Int16Array | null;
 }
 
+/**
+ * The stack without the shapes that contain the whole pupil over the whole field. What each needs
+ * is convex in the ray direction (a distance, a linear form), so its corners decide.
+ */
+function within(st: Stack, field: Field): Stack {
+  const kept = emptyStack(st.n);
+  kept.pupil = st.pupil;
+  const R = st.pupil;
+  for (let i = 0; i < st.n; i++) {
+    let room = Infinity;
+    for (const tx of [field.left, field.right])
+      for (const ty of [field.bottom, field.top]) {
+        const x = st.a[i]! - tx * st.s[i]!;
+        const y = st.b[i]! - ty * st.s[i]!;
+        room = Math.min(
+          room,
+          st.kind[i] === CIRCLE
+            ? st.r[i]! - Math.hypot(x, y)
+            : st.r[i]! - (st.a[i]! * tx + st.b[i]! * ty) * st.s[i]!,
+        );
+      }
+    if (room >= R) continue;
+    const k = kept.n++;
+    kept.kind[k] = st.kind[i]!;
+    kept.a[k] = st.a[i]!;
+    kept.b[k] = st.b[i]!;
+    kept.r[k] = st.r[i]!;
+    kept.s[k] = st.s[i]!;
+    kept.owner[k] = st.owner[i]!;
+  }
+  return kept;
+}
+
 /** Shading at every point of a field, of any size. */
 export function shadingMap(
   scene: Scene,
@@ -111,7 +144,7 @@ export function shadingMap(
   options: { culprits?: boolean; cull?: boolean } = {},
 ): ShadingMap {
   const { nx, ny } = field;
-  const st = sceneStack(scene);
+  const st = options.cull === false ? sceneStack(scene) : within(sceneStack(scene), field);
   const map: ShadingMap = {
     nx,
     ny,

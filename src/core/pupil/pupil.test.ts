@@ -11,7 +11,7 @@ import {
   type Direction,
 } from './inverse';
 import { BLACK, lossOf, seen, shadingMap, type Scene } from './map';
-import { byChords, draws, sampledRays } from './oracles';
+import { byChords, draws, fixedRays, sampledRays } from './oracles';
 import { discAndEdge, fraction, twoDiscs } from './region';
 
 const parallel = Infinity;
@@ -209,8 +209,9 @@ describe('random stacks of up to 14 apertures', () => {
     expect(between).toBeGreaterThan(20);
   });
 
-  test('chords across the pupil: to a chord or so, with and without culling', () => {
+  test('chords across the pupil: to a chord or so, with and without culling; fixed rays', () => {
     const random = draws(13);
+    const fixed = fixedRays(4096, draws(14));
     for (let i = 0; i < 400; i++) {
       const { aps, pupil } = randomStack(random, 12);
       const st = stackOf(aps, pupil, parallel);
@@ -220,6 +221,7 @@ describe('random stacks of up to 14 apertures', () => {
       expect(Math.abs(byChords(st, tx, ty, 2000) - area)).toBeLessThan(2e-3);
       expect(Math.abs(byChords(st, tx, ty, 32) - area)).toBeLessThan(0.09);
       expect(fraction(st, tx, ty, -1, false)).toBeCloseTo(area, 9);
+      expect(Math.abs(fixed(st, tx, ty) - area)).toBeLessThan(0.05);
     }
   });
 });
