@@ -1,7 +1,7 @@
 import { valueOf } from '../quantity/quantity';
 import { isRing, type Side } from '../kit/types';
 import type { Built } from './build';
-import { frontOf, travelOf } from './front';
+import { frontOf, lensSeat, travelOf } from './front';
 
 /** A ring or filter on the thread, for the drawing. Stations from the image plane, mm. */
 export interface DrawnPiece {
@@ -215,4 +215,30 @@ export function frontLayout(built: Built, rim: number): FrontLayout {
       0,
     ),
   };
+}
+
+const places = new WeakMap<Built, FrontLayout | null>();
+
+/** The front where it really stands; null while the station of the lens is not known. */
+export function frontPlaces(built: Built): FrontLayout | null {
+  let layout = places.get(built);
+  if (layout === undefined) {
+    const seat = lensSeat(built);
+    const length = valueOf(built.lens?.length);
+    layout = seat === null || length === null ? null : frontLayout(built, seat + length);
+    places.set(built, layout);
+  }
+  return layout;
+}
+
+/** Station of a piece on the thread, by its place in the chain. */
+export function threadStation(built: Built, index: number): number | null {
+  return frontPlaces(built)?.pieces.find((p) => p.index === index)?.from ?? null;
+}
+
+/** Station of a stage, by its id, or of the back of the box without one. */
+export function boxStation(built: Built, stage?: string): number | null {
+  const box = frontPlaces(built)?.box ?? null;
+  if (!box) return null;
+  return stage === undefined ? box.from : (box.stages.find((s) => s.id === stage)?.z ?? box.from);
 }

@@ -1,4 +1,5 @@
 import { frontOf } from '../build/front';
+import { boxStation } from '../build/front-layout';
 import { given } from '../build/given';
 import { gripOf } from './front-matte-fit';
 import { exact, mm } from '../quantity/say';
@@ -33,6 +34,7 @@ export const frontLeak: Check = {
         plainVerdict({
           id: 'front.leak',
           about,
+          station: boxStation(built),
           state: 'unknown',
           why: `Nobody said what closes the gap between ${b.name} and ${lens.name}: light from behind reaches the filters.`,
           sum: 'No sum: no sleeve.',
@@ -58,6 +60,7 @@ export const frontLeak: Check = {
       judge({
         id: 'front.leak',
         about,
+        station: boxStation(built),
         inputs: [grip.d, from!, to!, reach!],
         margin: (x) => Math.min(x[0]! - x[1]!, x[2]! - x[0]!, x[3]! - gap),
         unit: 'mm',

@@ -1,5 +1,6 @@
 import type { Built } from '../build/build';
 import { frontOf, type PlacedBox } from '../build/front';
+import { boxStation } from '../build/front-layout';
 import { constant, exactly, given, type Given } from '../build/given';
 import { rodSystem } from '../rods/systems';
 import { isPlate, isRing, type Lens } from '../kit/types';
@@ -38,6 +39,7 @@ function closes(
     id: 'front.matte-fit',
     key: `front.matte-fit:${key}`,
     about: [...new Set([outer.id, inner.id, box.box.id])],
+    station: boxStation(built),
     inputs: [outer.d, inner.d],
     margin: (x) => x[0]! - x[1]!,
     after: (s) => {
@@ -85,6 +87,7 @@ export const frontMatteFit: Check = {
         plainVerdict({
           id: 'front.matte-fit',
           about: [b.id, plate.id],
+          station: boxStation(built),
           state: same ? 'ok' : 'fail',
           why: same
             ? `${b.name} stands on ${name(b.rods)} rods, as ${plate.name} has them.`
@@ -99,6 +102,7 @@ export const frontMatteFit: Check = {
         plainVerdict({
           id: 'front.matte-fit',
           about: [b.id],
+          station: boxStation(built),
           state: 'unknown',
           why: `${b.name} does not say whether it clips on or stands on rods.`,
           sum: 'No sum: how it is held is not known.',
@@ -122,6 +126,7 @@ export const frontMatteFit: Check = {
           id: 'front.matte-fit',
           key: 'front.matte-fit:turns',
           about: [b.id, lens.id],
+          station: boxStation(built),
           state: 'fail',
           why: `The front of ${lens.name} turns when it focuses: filters and flags in ${b.name} turn with it. A box on rods stays level.`,
           sum: 'the front rotates',
@@ -144,6 +149,7 @@ export const frontMatteFit: Check = {
         id: 'front.matte-fit',
         key: 'front.matte-fit:load',
         about: [b.id, lens.id],
+        station: boxStation(built),
         inputs: [load, ...carried],
         margin: (x) => x.reduce((left, v, i) => (i === 0 ? v : left - v), 0),
         unit: 'g',

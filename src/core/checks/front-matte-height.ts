@@ -1,4 +1,5 @@
 import { frontOf } from '../build/front';
+import { boxStation } from '../build/front-layout';
 import { exact, mm, sayRange } from '../quantity/say';
 import { absolute } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
@@ -22,6 +23,7 @@ export const frontMatteHeight: Check = {
         plainVerdict({
           id: 'front.matte-height',
           about: [b.id, body.id],
+          station: boxStation(built),
           state: 'unknown',
           why: `Nobody said what the rods hang on: put a plate under ${body.name}, then the height of ${b.name} is known.`,
           sum: 'No sum: no plate.',
@@ -37,6 +39,7 @@ export const frontMatteHeight: Check = {
       judge({
         id: 'front.matte-height',
         about: [b.id, body.id, ...(built.rig.under ?? []).map((u) => u.part)],
+        station: boxStation(built),
         inputs,
         margin: (x) => drop.value(x.slice(0, n)) - x[n]!,
         after: (s) => {

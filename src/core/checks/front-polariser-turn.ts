@@ -1,4 +1,5 @@
 import { frontOf } from '../build/front';
+import { boxStation, threadStation } from '../build/front-layout';
 import { mustTurn } from '../front/light';
 import { isFilter, isReducer } from '../kit/types';
 import type { Check } from './check';
@@ -20,12 +21,14 @@ export const frontPolariserTurn: Check = {
       about: string[],
       state: Verdict['state'],
       why: string,
+      station: number | null,
     ) =>
       list.push(
         plainVerdict({
           id: 'front.polariser-turn',
           key: `front.polariser-turn:${key}`,
           about: [part, ...about],
+          station,
           state,
           why,
           sum: why,
@@ -41,6 +44,7 @@ export const frontPolariserTurn: Check = {
           [box!.box.id],
           'unknown',
           `${s.filter.name} has to be turned; whether ${s.stage.name} of ${box!.box.name} rotates is not known.`,
+          boxStation(built, s.stage.id),
         );
       else
         say(
@@ -51,6 +55,7 @@ export const frontPolariserTurn: Check = {
           s.stage.rotates
             ? `${s.filter.name} turns in ${s.stage.name}.`
             : `${s.filter.name} has to be turned, and ${s.stage.name} of ${box!.box.name} is fixed.`,
+          boxStation(built, s.stage.id),
         );
     }
     for (const t of thread) {
@@ -63,6 +68,7 @@ export const frontPolariserTurn: Check = {
         box
           ? `${t.part.name} has to be turned, and ${box.box.name} stands over it: it comes off each time.`
           : `${t.part.name} turns on the thread.`,
+        threadStation(built, t.index),
       );
     }
     for (const { link, use } of built.links)
@@ -73,6 +79,7 @@ export const frontPolariserTurn: Check = {
           [],
           'tight',
           `The polariser in ${link.name} sits behind the lens: turn it by its wheel, and set focus again after.`,
+          null,
         );
     return list;
   },

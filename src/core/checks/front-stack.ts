@@ -1,4 +1,5 @@
-import { glassOf, polarises } from '../front/light';
+import { boxStation, threadStation } from '../build/front-layout';
+import { glassOf, polarises, type Glass } from '../front/light';
 import { fieldOfView } from '../optics/field';
 import { modeSize, framingSqueeze } from '../build/circle';
 import { exact } from '../quantity/say';
@@ -20,6 +21,12 @@ export const frontStack: Check = {
     const glass = glassOf(built);
     if (glass.length === 0) return [];
     const list: Verdict[] = [];
+    const placeOf = ({ place }: Glass) =>
+      place.kind === 'thread'
+        ? threadStation(built, place.index)
+        : place.kind === 'tray'
+          ? boxStation(built, place.stage)
+          : null;
     const ahead = glass.filter((g) => g.place.kind !== 'slot');
     const most = built.rules['front.glass-pieces'];
     const about = glass.map((g) => g.part.id);
@@ -52,6 +59,7 @@ export const frontStack: Check = {
           id: 'front.stack',
           key: 'front.stack:crossed',
           about: poles.map((g) => g.part.id),
+          station: placeOf(poles[0]!),
           state: 'fail',
           why: `${inWords(poles.map((g) => `${g.part.name} ${g.where}`))} cross: two polarisers darken each other by anything from nothing to black, and unevenly. Take one out.`,
           sum: `${poles.length} polarising pieces`,

@@ -1,3 +1,4 @@
+import { threadStation } from '../build/front-layout';
 import { given } from '../build/given';
 import { frontOf } from '../build/front';
 import { ringChains, ringSpecification, sameThread } from '../front/threads';
@@ -21,13 +22,18 @@ export const frontThread: Check = {
     const { thread } = frontOf(built);
     if (!lens || thread.length === 0) return [];
     const about = [lens.id, ...thread.map((t) => t.part.id)];
-    const base = { id: 'front.thread', about, basis: '[trade] printed thread sizes' } as const;
+    const base = {
+      id: 'front.thread',
+      about,
+      station: threadStation(built, 0),
+      basis: '[trade] printed thread sizes',
+    } as const;
     let behind = valueOf(lens.filterThread);
     let behindGiven = given(lens, 'filterThread');
     let behindName = lens.name;
     let down: string | null = null;
-    let glass = false;
-    for (const { part, from } of thread) {
+    let downAt = 0;
+    for (const { part, index } of thread) {
       const male = valueOf(part.male);
       if (behind === null || male === null) {
         const lost = [
@@ -52,7 +58,7 @@ export const frontThread: Check = {
           plainVerdict({
             ...base,
             state: 'fail',
-            station: from,
+            station: threadStation(built, index),
             why: `${part.name} has a ${size(male)} thread, ${behindName} takes ${size(behind)}: they do not go together without a ring.`,
             sum: `${size(male)} is not ${size(behind)}`,
             wanted: chains.length > 0 ? [] : [ringSpecification(behind, goal)],
@@ -60,9 +66,10 @@ export const frontThread: Check = {
         ];
       }
       const next = valueOf(part.female) ?? (isRing(part) ? valueOf(part.clamp) : null);
-      if (isRing(part) && next !== null && next < male - 0.05 && part.clamp === undefined)
+      if (isRing(part) && next !== null && next < male - 0.05 && part.clamp === undefined) {
+        if (down === null) downAt = index;
         down ??= `${part.name} steps down from ${size(male)} to ${size(next)}`;
-      glass ||= !isRing(part);
+      }
       behind = valueOf(part.female);
       behindGiven = given(part, 'female');
       behindName = part.name;
@@ -72,13 +79,15 @@ export const frontThread: Check = {
     );
     const hire = thread.filter((t) => onHand(t.part) < 1).map((t) => t.part.name);
     const hired = hire.length > 0 ? ` ${inWords(hire)} would have to be hired.` : '';
-    const length = thread[thread.length - 1]!.to;
+    // A thickness that nobody gave is drawn at a stand-in; it is not said as a length.
+    const length = thread.some((t) => t.assumed) ? null : thread[thread.length - 1]!.to;
+    const ahead = length === null ? '' : `, ${mm(length)} ahead of its rim`;
     if (down !== null)
       return [
         plainVerdict({
           ...base,
           state: 'tight',
-          station: null,
+          station: threadStation(built, downAt),
           why: `${down}: it goes on, and narrows the beam. Look at the corners.${hired}`,
           sum: chain,
         }),
@@ -87,7 +96,7 @@ export const frontThread: Check = {
       plainVerdict({
         ...base,
         state: hire.length > 0 ? 'tight' : 'ok',
-        why: `${inWords(thread.map((t) => t.part.name))} ${thread.length === 1 ? 'goes' : 'go'} onto ${lens.name}, ${mm(length)} ahead of its rim. Hand-tight only.${hired}`,
+        why: `${inWords(thread.map((t) => t.part.name))} ${thread.length === 1 ? 'goes' : 'go'} onto ${lens.name}${ahead}. Hand-tight only.${hired}`,
         sum: chain,
       }),
     ];

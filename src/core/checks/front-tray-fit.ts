@@ -1,4 +1,5 @@
 import { frontOf } from '../build/front';
+import { boxStation } from '../build/front-layout';
 import { given } from '../build/given';
 import { stageFit } from '../front/light';
 import { tray } from '../front/trays';
@@ -35,6 +36,7 @@ export const frontTrayFit: Check = {
           id: 'front.tray-fit',
           key: `front.tray-fit:${s.stage.id}`,
           about: [f.id, box.box.id],
+          station: boxStation(built, s.stage.id),
           state,
           why: {
             fits: `${f.name} goes into ${where}.`,

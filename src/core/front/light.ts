@@ -239,9 +239,11 @@ export interface LightFigures {
   time: number;
   /** T-stop that the scene asks for without filters; null without a light. */
   scene: number | null;
-  /** Stops to take in all, and those still to take. */
+  /** Stops to take in all, and those still to take; see {@link missingStops}. */
   needed: number | null;
   missing: number | null;
+  /** What the one variable filter has to be turned to, when that does it, stops. */
+  turnTo: { name: string; stops: number } | null;
 }
 
 export function lightFigures(built: Built): LightFigures {
@@ -272,18 +274,36 @@ export function lightFigures(built: Built): LightFigures {
     scene: e?.scene ?? null,
     needed: e && chip !== null ? stopsBetween(e.scene, chip) : null,
     missing: missingStops(built),
+    turnTo: turnTo(built),
   };
 }
 
-/** Stops still missing, nominal, with variable filters at their clear end; null when unknown. */
+/** The setting of the only variable filter that brings the light right; null when none does. */
+function turnTo(built: Built): { name: string; stops: number } | null {
+  const e = exposureOf(built);
+  const glass = glassOf(built);
+  const variable = glass.filter((g) => g.least !== g.most);
+  const only = variable[0];
+  if (!e || variable.length !== 1 || !only || missingStops(built) !== 0) return null;
+  const need = stopsBetween(e.scene, e.chipValue(e.chip.map((g) => g.known!.value)));
+  const others = glass.reduce((t, g) => t + (g === only ? 0 : g.least.known!.value), 0);
+  return { name: only.part.name, stops: need - others };
+}
+
+/**
+ * Stops still missing, nominal: positive when it is too bright with variable filters at their dark
+ * end, negative when it is too dark with them at their clear end, 0 when they can be turned to fit.
+ * Null when unknown.
+ */
 export function missingStops(built: Built): number | null {
   const e = exposureOf(built);
   if (!e) return null;
   const chip = e.chip.map((g) => g.known);
-  const glass = glassOf(built).map((g) => g.least.known);
-  if ([...chip, ...glass].some((k) => k === null)) return null;
-  return (
-    stopsBetween(e.scene, e.chipValue(chip.map((k) => k!.value))) -
-    glass.reduce((t, k) => t + k!.value, 0)
-  );
+  const glass = glassOf(built);
+  if (chip.some((k) => k === null) || glass.some((g) => !g.least.known || !g.most.known))
+    return null;
+  const need = stopsBetween(e.scene, e.chipValue(chip.map((k) => k!.value)));
+  const least = glass.reduce((t, g) => t + g.least.known!.value, 0);
+  const most = glass.reduce((t, g) => t + g.most.known!.value, 0);
+  return need > most ? need - most : need < least ? need - least : 0;
 }

@@ -526,12 +526,13 @@ export function frontDeeds(job: Job, rig: Rig): (Edit & { words?: string })[] {
   for (const s of box.stages ?? []) {
     const use = rig.box.trays?.find((t) => t.id === s.id);
     const filter = job.kit.find((p) => p.id === use?.filter);
-    if (filter) list.push(takeFilter(rig, s, filter.name));
+    // "take stage 3 out" is the stage; what stands in it is called by its own name.
     if (s.removable || use?.out)
       list.push({
         ...setStageOut(rig, s, !use?.out),
         words: `take ${s.name} out`,
       });
+    if (filter) list.push(takeFilter(rig, s, filter.name));
   }
   for (const f of rig.box.flags ?? []) {
     const leaf = box.flags?.find((l) => l.id === f.id);

@@ -133,7 +133,11 @@ function Diagonal({ facts, shading }: { facts: RigFacts; shading: Shading }) {
       </figcaption>
       <div className="h-28" aria-hidden="true">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={points} margin={{ top: 4, right: 8, bottom: 0, left: 0 }}>
+          <LineChart
+            accessibilityLayer={false}
+            data={points}
+            margin={{ top: 4, right: 8, bottom: 0, left: 0 }}
+          >
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis
               dataKey="at"
@@ -193,7 +197,8 @@ interface Swept {
 function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting | null) => void }) {
   const [share, setShare] = useState<number | null>(null);
   const [swept, setSwept] = useState<Swept | null>(null);
-  const [frame, setFrame] = useState<string>('worst');
+  const [chosen, setFrame] = useState<string | null>(null);
+  const frame = chosen ?? facts.rig.frames[0]?.id ?? 'chip';
   const running = useRef(0);
   useEffect(
     () => () => {
@@ -213,6 +218,8 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
       }),
     );
     if (own !== running.current) return;
+    // Progress that is still on its way comes too late.
+    running.current++;
     setShare(null);
     if (result) setSwept({ of: facts, ...result });
   };
@@ -229,7 +236,12 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
           <Button onClick={() => void start()}>Sweep zoom, focus, stop</Button>
         ) : (
           <>
-            <progress value={share} max={1} className="h-3 flex-1" aria-label="Sweep" />
+            <progress
+              value={share}
+              max={1}
+              className="h-3 flex-1 accent-current"
+              aria-label="Sweep"
+            />
             <Button onClick={cancel}>Stop it</Button>
           </>
         )}
@@ -237,11 +249,11 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
           <label className="flex items-center gap-2 text-sm text-soft">
             of
             <select
+              aria-label="Frame of the sweep"
               value={frame}
               onChange={(e) => setFrame(e.target.value)}
               className="h-11 rounded-sm border border-edge bg-paper px-2"
             >
-              <option value="worst">the worst frame</option>
               {[...new Set(swept.cells.map((c) => c.frame))].map((f) => (
                 <option key={f} value={f}>
                   {f === 'chip'
@@ -272,10 +284,7 @@ function SweepTable({
   const rules = swept.of.built.rules;
   const at = new Map<string, SweepCell>();
   for (const c of cells) {
-    if (frame === 'worst' ? c.frame === 'chip' : c.frame !== frame) continue;
-    const id = `${c.setting.stop}/${c.setting.focus}/${c.setting.focal}`;
-    const now = at.get(id);
-    if (!now || c.loss > now.loss) at.set(id, c);
+    if (c.frame === frame) at.set(`${c.setting.stop}/${c.setting.focus}/${c.setting.focal}`, c);
   }
   const rows = plan.stops.flatMap((stop, i) =>
     plan.foci.map((focus) => ({

@@ -27,41 +27,72 @@ export default function LightPanel({ facts }: { facts: RigFacts }) {
   const { built, rig } = facts;
   const light = rig.light ?? {};
   const f = useMemo(() => lightFigures(built), [built]);
-  const ways = useMemo(() => lightCandidates(built).slice(0, 3), [built]);
+  const ways = useMemo(
+    () =>
+      lightCandidates(built)
+        .filter((c) => c.family === 'nd' || c.family === 'stop')
+        .slice(0, 3),
+    [built],
+  );
   const set = (patch: Partial<LightUse>, title: string) => store?.edit(setLight(rig, patch, title));
   const number = (t: string) => Number(t.replace(',', '.'));
   return (
     <div className="flex flex-col gap-1">
-      <Field
-        label="scene light, EV at ISO 100, or lx"
-        value={light.ev === undefined ? '' : plain(light.ev)}
-        check={(t) => (t === '' || parseLight(t) !== null ? null : 'Like 13, or 20000 lx.')}
-        onKeep={(t) => {
-          const ev = parseLight(t);
-          set(
-            { ev: ev ?? undefined },
-            ev === null ? 'Clear the scene light' : `Scene light EV ${plain(ev)}`,
-          );
-        }}
-      />
-      <Field
-        label="sensitivity, ISO"
-        value={plain(light.iso ?? USUAL_ISO)}
-        check={(t) => (number(t) >= 1 && number(t) <= 1e6 ? null : 'Like 800.')}
-        onKeep={(t) => set({ iso: number(t) }, `ISO ${t}`)}
-      />
-      <Field
-        label="frames a second"
-        value={plain(light.fps ?? USUAL_FPS)}
-        check={(t) => (number(t) > 0 && number(t) <= 1e5 ? null : 'Like 24.')}
-        onKeep={(t) => set({ fps: number(t) }, `${t} fps`)}
-      />
-      <Field
-        label="shutter angle, degrees"
-        value={plain(light.angle ?? USUAL_ANGLE)}
-        check={(t) => (number(t) > 0 && number(t) <= 360 ? null : 'From 0 to 360.')}
-        onKeep={(t) => set({ angle: number(t) }, `Shutter at ${t} degrees`)}
-      />
+      <p className="pt-1.5 text-base font-semibold" role="status">
+        {f.missing === null
+          ? light.ev === undefined
+            ? 'Give the scene light: then the missing ND is computed.'
+            : 'What is missing is not known: a filter or the lens does not say.'
+          : Math.abs(f.missing) < 0.05
+            ? f.turnTo
+              ? `Turn ${f.turnTo.name} to ${say(f.turnTo.stops, 'stops')}.`
+              : 'The light is right for the stop.'
+            : f.missing > 0
+              ? `${say(f.missing, 'stops')} too bright${f.total && f.total.most > f.total.least ? ', the variable ND at its darkest' : ''}: ND ${exact(densityOfStops(f.missing), 1)} is missing.`
+              : `${say(-f.missing, 'stops')} too dark.`}
+      </p>
+      {ways.length > 0 && f.missing !== null ? (
+        <div className="flex flex-col items-start gap-1">
+          {ways.map((w) => (
+            <Button key={w.edit.title} onClick={() => store?.edit(w.edit)}>
+              {w.edit.title}
+              {w.toHire > 0 ? ' (to hire)' : ''}
+            </Button>
+          ))}
+        </div>
+      ) : null}
+      <div className="grid grid-cols-2 gap-x-3">
+        <Field
+          label="light, EV or lx"
+          value={light.ev === undefined ? '' : plain(light.ev)}
+          check={(t) => (t === '' || parseLight(t) !== null ? null : 'Like 13, or 20000 lx.')}
+          onKeep={(t) => {
+            const ev = parseLight(t);
+            set(
+              { ev: ev ?? undefined },
+              ev === null ? 'Clear the scene light' : `Scene light EV ${plain(ev)}`,
+            );
+          }}
+        />
+        <Field
+          label="ISO"
+          value={plain(light.iso ?? USUAL_ISO)}
+          check={(t) => (number(t) >= 1 && number(t) <= 1e6 ? null : 'Like 800.')}
+          onKeep={(t) => set({ iso: number(t) }, `ISO ${t}`)}
+        />
+        <Field
+          label="fps"
+          value={plain(light.fps ?? USUAL_FPS)}
+          check={(t) => (number(t) > 0 && number(t) <= 1e5 ? null : 'Like 24.')}
+          onKeep={(t) => set({ fps: number(t) }, `${t} fps`)}
+        />
+        <Field
+          label="shutter, deg"
+          value={plain(light.angle ?? USUAL_ANGLE)}
+          check={(t) => (number(t) > 0 && number(t) <= 360 ? null : 'From 0 to 360.')}
+          onKeep={(t) => set({ angle: number(t) }, `Shutter at ${t} degrees`)}
+        />
+      </div>
       <dl className="mt-1">
         <Figure label={`exposure time`} value={`1/${plain(1 / f.time, 1)} s`} />
         <Figure
@@ -99,23 +130,7 @@ export default function LightPanel({ facts }: { facts: RigFacts }) {
           label="light the scene for"
           value={f.lightFor === null ? 'unknown' : `T${exact(f.lightFor, 1)}`}
         />
-        {f.missing !== null ? (
-          <Figure
-            label={f.missing >= 0 ? 'ND still missing' : 'too dark by'}
-            value={`${say(Math.abs(f.missing), 'stops')}${f.missing > 0 ? `, ND ${exact(densityOfStops(f.missing), 1)}` : ''}`}
-          />
-        ) : null}
       </dl>
-      {ways.length > 0 && f.missing !== null ? (
-        <div className="flex flex-col items-start gap-1">
-          {ways.map((w) => (
-            <Button key={w.edit.title} onClick={() => store?.edit(w.edit)}>
-              {w.edit.title}
-              {w.toHire > 0 ? ' (to hire)' : ''}
-            </Button>
-          ))}
-        </div>
-      ) : null}
     </div>
   );
 }
@@ -140,7 +155,7 @@ function Field({
       <TextInput
         id={id}
         value={value.replace('\u2212', '-')}
-        className="w-24 text-right"
+        className="w-20 text-right"
         check={check}
         onKeep={onKeep}
       />

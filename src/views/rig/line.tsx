@@ -643,7 +643,9 @@ function Ruler({
         <path key={z} d={`M${X(z)} ${y}v${z % 50 === 0 ? 9 : 5}`} strokeWidth="1" />
       ))}
       {ticks
-        .filter((z) => z % 50 === 0)
+        // A figure every 50 mm where there is room, else every 100; none over the image plane's name.
+        .filter((z) => z % (Math.abs(X(50) - X(0)) < 42 ? 100 : 50) === 0)
+        .filter((z) => z === 0 || Math.abs(X(z) - X(0)) > 60)
         .map((z) => (
           <text key={z} x={X(z)} y={y + 22} textAnchor="middle" stroke="none">
             {z < 0 ? `\u2212${-z}` : z === 0 ? 'image plane 0' : z}

@@ -133,7 +133,7 @@ export const Plate = memo(function Plate({
             <rect {...rect(mode)} />
           </clipPath>
         </defs>
-        <rect {...rect(mode)} fill="var(--paper)" />
+        <rect {...rect(mode)} fill={shading?.map ? 'var(--plate)' : 'var(--paper)'} />
         {circle ? (
           <>
             <circle

@@ -168,7 +168,10 @@ function Slider({
   const id = useId();
   return (
     <div className="relative min-w-0 flex-1 px-1.5">
-      <label htmlFor={id} className="pointer-events-none absolute inset-x-0 top-0.5 block truncate text-center leading-4">
+      <label
+        htmlFor={id}
+        className="pointer-events-none absolute inset-x-0 top-0.5 block truncate text-center leading-4"
+      >
         <span className="sr-only">{label}: </span>
         {text}
       </label>
@@ -180,7 +183,7 @@ function Slider({
         step={step}
         value={value}
         aria-valuetext={text}
-        className="h-12 w-full pt-4 accent-current"
+        className="mt-2 h-11 w-full accent-current"
         onChange={(e) => onChange(Number(e.target.value))}
       />
     </div>

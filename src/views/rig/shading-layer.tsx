@@ -5,6 +5,8 @@ import { useMemo } from 'react';
 import type { ChipShading, Layer } from '@/core/front/shading';
 import { CONTOURS, layered } from '@/core/front/view';
 
+/** Labels of two lines closer than this run into each other, cells of the map. */
+const LABELS_APART = 7;
 /** Loss that is drawn as full dark, stops. */
 const DARKEST = 4;
 
@@ -112,9 +114,16 @@ interface ContourLine {
 
 function linesOf(stops: Float64Array, nx: number, ny: number): ContourLine[] {
   const upright = flipped(stops, nx, ny);
+  const taken: (readonly [number, number])[] = [];
   return CONTOURS.flatMap(({ stops: level, label }) => {
     const path = outline(upright, nx, ny, level, true);
-    return path ? [{ label, path: path.d, at: path.at }] : [];
+    if (!path) return [];
+    // Where lines run close together the first label speaks for them.
+    const near =
+      path.at &&
+      taken.some((t) => Math.hypot(t[0] - path.at![0], t[1] - path.at![1]) < LABELS_APART);
+    if (path.at && !near) taken.push(path.at);
+    return [{ label, path: path.d, at: near ? null : path.at }];
   });
 }
 
