@@ -19,6 +19,44 @@ const SHOTS = [
   { name: 'rig-bench', path: '/', theme: 'bench' },
   { name: 'rig-set', path: '/', theme: 'set', act: goToRig('Wheelhouse') },
   { name: 'rig-anamorphic', path: '/', theme: 'bench', act: goToRig('Canal') },
+  {
+    name: 'corners',
+    path: '/',
+    theme: 'bench',
+    act: async (page) => {
+      await page.getByRole('button', { name: /^fails: .*cuts all corners of the 2.39 frame/ }).click();
+      await page.getByRole('tab', { name: 'Corners' }).click();
+      await page.getByRole('button', { name: /^Sweep/ }).click();
+      const table = page.getByRole('table', { name: /worst corner/ });
+      await table.getByRole('button', { name: /^18 mm, T2, infinity/ }).click();
+      await table.scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: 'light',
+    path: '/',
+    theme: 'set',
+    act: async (page) => {
+      await goToRig('Canal')(page);
+      await page.getByRole('button', { name: /^fails: .*too bright for/ }).click();
+      await page.getByRole('tab', { name: 'Light' }).click();
+    },
+  },
+  {
+    name: 'front',
+    path: '/',
+    theme: 'bench',
+    act: async (page) => {
+      await goToRig('Canal')(page);
+      await page.getByRole('button', { name: /^In front of the lens/ }).press('Enter');
+    },
+  },
+  {
+    name: 'box-sheet',
+    path: '/kit',
+    theme: 'set',
+    act: (page) => page.getByRole('button', { name: /^Weir box/ }).click(),
+  },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },
   { name: 'compare', path: '/compare', theme: 'set' },
   {

@@ -4,6 +4,8 @@ import { columns } from '../src/core/format/csv';
 import { jobJsonSchema } from '../src/core/format/json-schema';
 import { expectation, shapeOfField } from '../src/core/format/shape';
 import { FIELDS, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
+import { sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
+import { stopsGained } from '../src/core/optics/reducer';
 import { RULES } from '../src/core/rules/rules';
 
 /** Writes the parts of docs/ that follow from the code: schema, check catalogue, fields, rules. */
@@ -21,6 +23,69 @@ async function main() {
   writeFileSync(
     'docs/checks.md',
     `# Checks\n\nMade by \`npm run docs\` from the registry. States: ok, tight, fail, unknown; a missing number is unknown, never ok.\n\n${checks}\n# House rules\n\n| id | rule | house | strict | light | reason | the other school |\n| --- | --- | --- | --- | --- | --- | --- |\n${rules}\n`,
+  );
+
+  const row = (...cells: (string | number)[]) => `| ${cells.join(' | ')} |`;
+  const f2 = (v: number, n = 2) => v.toFixed(n);
+  writeFileSync(
+    'docs/light.md',
+    [
+      '# Light',
+      '',
+      'Made by `npm run docs` from `src/core/optics/exposure.ts`; the tests hold the same figures worked by hand.',
+      '',
+      '## Density',
+      '',
+      'stops = density / log10(2). A filter marked 0.3 takes one stop but for three thousandths.',
+      '',
+      row('density', ...[0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1]),
+      row('---', ...Array<string>(7).fill('---')),
+      row('stops', ...[0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1].map((d) => f2(stopsOfDensity(d)))),
+      '',
+      '## Shutter',
+      '',
+      't = angle / (360 fps). In brackets the stops against 180 degrees at 24.',
+      '',
+      row('angle', '24 fps', '25 fps', '48 fps', '120 fps'),
+      row('---', '---', '---', '---', '---'),
+      ...[360, 180, 172.8, 90, 45].map((a) =>
+        row(
+          a,
+          ...[24, 25, 48, 120].map((fps) => {
+            const t = shutterTime(a, fps);
+            return `1/${f2(1 / t, 1)} s (${f2(Math.log2(t * 48))})`;
+          }),
+        ),
+      ),
+      '',
+      '## Scene',
+      '',
+      'T-stop that a scene asks for without filters, N = sqrt(2^EV x ISO/100 x t), at 1/48 s. EV is that at ISO 100; 2.5 lx is EV 0 (C = 250, ISO 2720).',
+      '',
+      row('EV', 'lux', 'ISO 100', 'ISO 400', 'ISO 800', 'ISO 3200'),
+      row('---', '---', '---', '---', '---', '---'),
+      ...[0, 3, 5, 8, 10, 13, 14, 15].map((ev) =>
+        row(
+          ev,
+          f2(2.5 * 2 ** ev, 0),
+          ...[100, 400, 800, 3200].map((iso) => `T${f2(sceneStop(ev, iso, 1 / 48), 1)}`),
+        ),
+      ),
+      '',
+      '## Reducers',
+      '',
+      "Light gained, -2 log2(m), and what T2.8 becomes, not faster than the reducer's own limit.",
+      '',
+      row('m', ...[0.58, 0.64, 0.71, 0.8, 1.4, 2]),
+      row('---', ...Array<string>(6).fill('---')),
+      row('stops', ...[0.58, 0.64, 0.71, 0.8, 1.4, 2].map((m) => f2(stopsGained(m)))),
+      row('T2.8', ...[0.58, 0.64, 0.71, 0.8, 1.4, 2].map((m) => `T${f2(2.8 * m)}`)),
+      '',
+      '## Stack',
+      '',
+      'Stops add. The scene is lit for the T-stop at the chip times 2^(stops / 2). A polariser counts 1 to 2 stops when it does not say, a variable ND its whole range; two pieces that polarise are refused. NDs are chosen from the kit for the places that are free: within the house rule first, then fewest pieces, then what is on hand, then the smallest error.',
+      '',
+    ].join('\n'),
   );
 
   const line = (f: Field, indent = ''): string => {

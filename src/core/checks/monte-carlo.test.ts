@@ -1,6 +1,7 @@
 import { fieldAt, FIELDS, isKind, type Field } from '../kit/fields';
 import { build } from '../build/build';
 import type { Job, Lens, Part, Rig } from '../kit/types';
+import { partsOn } from '../kit/uses';
 import { mountIndex, STANDARD_MOUNTS } from '../mounts/registry';
 import { known, type QuantityInput } from '../quantity/quantity';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
@@ -63,21 +64,6 @@ function slots(part: Part): Slot[] {
   return list;
 }
 
-/** Everything on a rig, by id. */
-function partsOf(rig: Rig): Set<string | null | undefined> {
-  return new Set([
-    rig.body,
-    rig.lens,
-    ...rig.between.map((u) => u.part),
-    ...(rig.thread ?? []).map((u) => u.part),
-    ...(rig.under ?? []).map((u) => u.part),
-    rig.box?.part,
-    rig.box?.ring,
-    rig.box?.sleeve,
-    ...(rig.box?.trays ?? []).map((t) => t.filter),
-  ]);
-}
-
 /**
  * What is set by hand on the front, and what only the front asks for: focal length as it really
  * is, the f-stop behind a T-stop.
@@ -130,7 +116,7 @@ function contains(
   const promised = run(job, rig);
   const next = random(seed);
   const copy = structuredClone(job);
-  const used = partsOf(rig);
+  const used = partsOn(rig);
   copy.kit = copy.kit.filter((p) => used.has(p.id));
   const again = copy.rigs.find((r) => r.id === rig.id)!;
   const all: Slot[] = [

@@ -27,6 +27,8 @@ interface FieldBase {
   required?: boolean;
   /** Shown first on a part sheet: what the checks need most. */
   first?: boolean;
+  /** Of no concern to a part that says something else in another field. */
+  onlyFor?: { key: string; is: readonly string[] };
 }
 export interface QuantityField extends FieldBase {
   type: 'quantity';
@@ -194,6 +196,13 @@ const falloff = (hint: string): RowsField => ({
     number('stops', 'loss', 'stops', 0, 20, { required: true }),
   ],
 });
+
+const SCREW = { key: 'shape', is: ['screw'] };
+const PLATE = { key: 'shape', is: ['rectangle'] };
+const ROUND = { key: 'shape', is: ['round'] };
+const VARIABLE = { key: 'type', is: ['variable-nd'] };
+const CLIPS = { key: 'attach', is: ['clip-on'] };
+const ON_RODS = { key: 'attach', is: ['rods'] };
 
 export const FIELDS: Record<Kind, readonly Field[]> = {
   body: [
@@ -479,18 +488,25 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       ],
       { first: true },
     ),
-    mm('male', 'screws into', 500, { cls: 'exact', first: true }),
-    mm('female', 'takes', 500, { cls: 'exact', hint: 'thread ahead of it, if it has one' }),
-    mm('width', 'width', 500, { first: true }),
-    mm('height', 'height', 500, { first: true }),
-    mm('diameter', 'diameter', 500),
+    mm('male', 'screws into', 500, { cls: 'exact', first: true, onlyFor: SCREW }),
+    mm('female', 'takes', 500, {
+      cls: 'exact',
+      onlyFor: SCREW,
+      hint: 'thread ahead of it, if it has one',
+    }),
+    mm('width', 'width', 500, { first: true, onlyFor: PLATE }),
+    mm('height', 'height', 500, { first: true, onlyFor: PLATE }),
+    mm('diameter', 'diameter', 500, { first: true, onlyFor: ROUND }),
     mm('thickness', 'thickness', 100, { first: true }),
-    mm('clear', 'clear diameter', 500, { hint: 'screw-in and round ones' }),
+    mm('clear', 'clear diameter', 500, {
+      first: true,
+      onlyFor: { key: 'shape', is: ['screw', 'round'] },
+    }),
     quantity('stops', 'light it costs', 'stops', 'light', 0, 20, {
       first: true,
       hint: 'density 0.3 is one stop; the clear end of a variable one',
     }),
-    quantity('stopsTo', 'darkest, if variable', 'stops', 'light', 0, 20),
+    quantity('stopsTo', 'darkest', 'stops', 'light', 0, 20, { first: true, onlyFor: VARIABLE }),
     flag('mustRotate', 'must be turned'),
     ...COMMON.slice(1),
   ],
@@ -505,14 +521,21 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       ],
       { first: true },
     ),
-    mm('opening', 'back opening', 500, { first: true }),
-    rodSystem,
+    mm('opening', 'back opening', 500, { first: true, onlyFor: CLIPS }),
+    { ...rodSystem, onlyFor: ON_RODS },
     mm('centreHeight', 'rods to its middle', 400, {
+      onlyFor: ON_RODS,
       hint: 'rod plane to the middle of the windows; the height of its rod system when empty',
     }),
-    mm('sleeveFrom', 'sleeve from', 500, { hint: 'smallest lens front its own sleeve closes on' }),
-    mm('sleeveTo', 'sleeve to', 500),
-    mm('sleeveReach', 'sleeve covers', 200, { hint: 'longest gap to the lens it still closes' }),
+    mm('sleeveFrom', 'sleeve from', 500, {
+      onlyFor: ON_RODS,
+      hint: 'smallest lens front its own sleeve closes on',
+    }),
+    mm('sleeveTo', 'sleeve to', 500, { onlyFor: ON_RODS }),
+    mm('sleeveReach', 'sleeve covers', 200, {
+      onlyFor: ON_RODS,
+      hint: 'longest gap to the lens it still closes',
+    }),
     {
       type: 'rows',
       key: 'stages',
@@ -578,10 +601,15 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     },
     mm('width', 'outer width', 600),
     mm('height', 'outer height', 600),
-    choice('swing', 'swings away', [
-      ['left', 'to camera left'],
-      ['right', 'to camera right'],
-    ]),
+    choice(
+      'swing',
+      'swings away',
+      [
+        ['left', 'to camera left'],
+        ['right', 'to camera right'],
+      ],
+      { onlyFor: ON_RODS },
+    ),
     ...COMMON.slice(1),
   ],
   'reduction-ring': [
@@ -624,6 +652,13 @@ export const KIND_NAME: Record<Kind, { one: string; many: string }> = {
   plate: { one: 'plate or bridge', many: 'plates and bridges' },
   riser: { one: 'riser', many: 'risers' },
 };
+
+/** Whether a field is of concern to a part, by what the part says of itself so far. */
+export function concerns(field: Field, part: object): boolean {
+  if (!field.onlyFor) return true;
+  const said = (part as Record<string, unknown>)[field.onlyFor.key];
+  return said === undefined || field.onlyFor.is.includes(String(said));
+}
 
 /** Whether this version computes with parts of this kind. */
 export function isKind(kind: string): kind is Kind {

@@ -30,6 +30,11 @@ export interface SetTable {
   rows: { lens: Lens; /** What stands between, in words. */ between: string; cells: SetCell[] }[];
 }
 
+/** Only coverage and mount are laid out here: without its front a rig is checked in no time. */
+function bare(rig: Rig): Rig {
+  return { ...rig, thread: undefined, box: undefined, light: undefined };
+}
+
 const about = (id: string) => (v: Verdict) => v.id === id;
 
 /**
@@ -52,7 +57,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           changes: [...put.changes, { path: ['rigs', rig.id, 'mode'], value: mode.id }],
         };
         const next = withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!;
-        const verdicts = checkRig(job, next, base);
+        const verdicts = checkRig(job, bare(next), base);
         const frames = verdicts.filter(about('coverage.frame'));
         const coverage = frames.length > 0 ? frames : verdicts.filter(about('coverage.chip'));
         const mount = verdicts.filter((v) => v.id.startsWith('mount.') && v.state === 'fail');
@@ -98,7 +103,7 @@ function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
   const fails = (edit: Edit) =>
     checkRig(
       job,
-      withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!,
+      bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!),
       base,
     ).some((v) => v.id.startsWith('mount.') && v.state === 'fail');
   if (!fails(put)) return put;

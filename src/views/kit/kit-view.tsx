@@ -4,6 +4,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { searchParts } from '@/core/command/search';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { idFromName } from '@/core/kit/ids';
+import { frontPartLine } from '@/core/kit/describe';
 import { isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
 import {
   isBody,
@@ -186,5 +187,5 @@ function partLine(p: Part, mounts: MountIndex): string {
       .filter(Boolean)
       .join('; ');
   }
-  return 'carried along, not computed with yet';
+  return frontPartLine(p) ?? 'carried along, not computed with yet';
 }

@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
+import { concerns, FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
 import { idFromName } from '@/core/kit/ids';
+import { partsOn } from '@/core/kit/uses';
 import { isLens } from '@/core/kit/types';
 import { addPart, keepInSet, removePart } from '@/core/solve/moves';
 import { Button } from '@/ui/button';
@@ -27,11 +28,10 @@ export function Sheet({
   if (!job || !part) return null;
   const fields = isKind(part.kind) ? FIELDS[part.kind] : [];
   const filled = (key: string) => (part as unknown as Record<string, unknown>)[key] !== undefined;
-  const shown = fields.filter((f) => all || f.first || filled(f.key));
-  const hidden = fields.length - shown.length;
-  const usedBy = job.rigs.filter(
-    (r) => r.body === part.id || r.lens === part.id || r.between.some((u) => u.part === part.id),
-  );
+  const own = fields.filter((f) => filled(f.key) || concerns(f, part));
+  const shown = own.filter((f) => all || f.first || filled(f.key));
+  const hidden = own.length - shown.length;
+  const usedBy = job.rigs.filter((r) => partsOn(r).has(part.id));
   return (
     <Dialog open onOpenChange={(o) => !o && close()} title={part.name} side>
       <p className="mb-2 text-soft">

@@ -1,0 +1,83 @@
+import { rodSystem } from '../rods/systems';
+import { tray } from '../front/trays';
+import { valueOf, type QuantityInput } from '../quantity/quantity';
+import { exact, plain } from '../quantity/say';
+import {
+  isBox,
+  isFilter,
+  isPlate,
+  isReduction,
+  isRing,
+  isRiser,
+  isSleeve,
+  type FilterType,
+  type Part,
+} from './types';
+
+const TYPE: Record<FilterType, string> = {
+  nd: 'neutral density',
+  polariser: 'polariser',
+  'variable-nd': 'variable ND',
+  diffusion: 'diffusion',
+  streak: 'streak',
+  'close-up': 'close-up',
+  clear: 'clear',
+};
+
+const size = (q: QuantityInput | undefined) => {
+  const v = valueOf(q);
+  return v === null ? '?' : plain(v, 1);
+};
+
+/** What tells a part of the front apart, in one line; null for other kinds. */
+export function frontPartLine(p: Part): string | null {
+  if (isRing(p))
+    return [
+      p.clamp !== undefined
+        ? `${size(p.male)} thread, clamps at ${size(p.clamp)}`
+        : `${size(p.male)} to ${size(p.female)}`,
+      `${size(p.thickness)} mm thick`,
+      `${size(p.clear)} clear`,
+    ].join('; ');
+  if (isFilter(p)) {
+    const stops = valueOf(p.stops);
+    const to = valueOf(p.stopsTo);
+    const shape =
+      p.shape === 'screw'
+        ? `screws into ${size(p.male)}`
+        : p.shape === 'round'
+          ? `${size(p.diameter)} round`
+          : p.shape === 'rectangle'
+            ? `${size(p.width)} x ${size(p.height)} mm`
+            : 'shape not known';
+    return [
+      p.type ? TYPE[p.type] : 'what it does is not known',
+      stops === null
+        ? null
+        : to === null
+          ? `${exact(stops, 1)} stops`
+          : `${exact(stops, 1)} to ${exact(to, 1)} stops`,
+      shape,
+    ]
+      .filter(Boolean)
+      .join('; ');
+  }
+  if (isBox(p)) {
+    const stages = p.stages ?? [];
+    const trays = [...new Set(stages.map((s) => tray(s.tray)?.name ?? 'tray not known'))];
+    return [
+      p.attach === 'clip-on'
+        ? `clip-on, ${size(p.opening)} mm`
+        : p.attach === 'rods'
+          ? `on ${rodSystem(p.rods)?.name ?? 'rods'}`
+          : 'how it is held is not known',
+      `${stages.length} ${stages.length === 1 ? 'stage' : 'stages'}${trays.length > 0 ? `, ${trays.join(', ')}` : ''}`,
+    ].join('; ');
+  }
+  if (isReduction(p)) return `${size(p.outer)} to ${size(p.bore)} mm`;
+  if (isSleeve(p)) return `closes on ${size(p.from)} to ${size(p.to)}, covers ${size(p.reach)} mm`;
+  if (isPlate(p))
+    return `${rodSystem(p.rods)?.name ?? 'rods not known'}; top to rods ${size(p.topToRods)} mm`;
+  if (isRiser(p)) return `${size(p.thickness)} mm`;
+  return null;
+}
