@@ -24,7 +24,7 @@ const config = {
       testEnvironment: 'node',
       // A fake IndexedDB still tidies up after the last test of a file.
       testEnvironmentOptions: { globalsCleanup: 'off' },
-      testMatch: ['<rootDir>/src/{core,db,cli}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,db,cli,workers}/**/*.test.ts'],
     },
     {
       ...shared,

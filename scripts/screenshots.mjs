@@ -24,7 +24,9 @@ const SHOTS = [
     path: '/',
     theme: 'bench',
     act: async (page) => {
-      await page.getByRole('button', { name: /^fails: .*cuts all corners of the 2.39 frame/ }).click();
+      await page
+        .getByRole('button', { name: /^fails: .*cuts all corners of the 2.39 frame/ })
+        .click();
       await page.getByRole('tab', { name: 'Corners' }).click();
       await page.getByRole('button', { name: /^Sweep/ }).click();
       const table = page.getByRole('table', { name: /worst corner/ });

@@ -217,7 +217,11 @@ function makeFront(built: Built): Front {
       const clamp: Num = clampAt;
       seatNeeds.push(...stack);
       seat = (x, rim) => rim + clamp(x);
-    } else seat = (_x, rim) => rim;
+    } else {
+      seat = (_x, rim) => rim;
+      if (b.attach === undefined)
+        assumed = `Whether ${b.name} clips on or stands on rods is not known; it is taken to begin at the rim of the lens.`;
+    }
     const back = seat;
     const middle = (x: readonly number[]) => -low(x);
 
@@ -254,7 +258,7 @@ function makeFront(built: Built): Front {
         hh: h(x) / 2,
         turn,
       }));
-      if (s.filter && s.filter.shape === 'round' && s.filter.clear !== undefined) {
+      if (s.filter?.shape === 'round') {
         const own = inputs.list.length;
         const d = inputs.add(given(s.filter, 'clear'));
         edge(`tray:${id}`, s.filter.id, s.filter.name, [...needs, ...since(own)], (x, rim) => ({

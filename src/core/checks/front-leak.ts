@@ -1,13 +1,12 @@
 import { frontOf } from '../build/front';
 import { boxStation } from '../build/front-layout';
-import { given } from '../build/given';
+import type { Built } from '../build/build';
+import { constant, given, type Given } from '../build/given';
 import { gripOf } from './front-matte-fit';
 import { exact, mm } from '../quantity/say';
-import { valueOf } from '../quantity/quantity';
+import { known, valueOf, type Known } from '../quantity/quantity';
 import type { Check } from './check';
 import { judge, plainVerdict } from './judge';
-import { situations } from '../front/situations';
-import { nominal } from '../front/shading';
 import { lensSeat } from '../build/front';
 
 export const frontLeak: Check = {
@@ -44,25 +43,15 @@ export const frontLeak: Check = {
       ];
     const grip = gripOf(built, lens);
     const [from, to, reach] = keys.map((k) => given(part, k));
-    // The gap is widest where the lens is shortest.
-    let gap = 0;
-    const seat = lensSeat(built);
-    if (front.seat && seat !== null && front.inputs.every((g) => g.known)) {
-      const x = front.inputs.map((g) => g.known!.value);
-      const lengths = [lens.length, lens.lengthClose, lens.lengthTo]
-        .map((q) => valueOf(q))
-        .filter((v): v is number => v !== null);
-      if (lengths.length > 0)
-        gap = Math.max(...lengths.map((l) => front.seat!(x, seat + l) - (seat + l)));
-    } else if (box.use.station !== undefined && situations(built).every((s) => !nominal(s)))
-      gap = NaN;
+    const distance = gapGiven(built, b.name);
+    const gap = distance.known?.value ?? 0;
     return [
       judge({
         id: 'front.leak',
         about,
         station: boxStation(built),
-        inputs: [grip.d, from!, to!, reach!],
-        margin: (x) => Math.min(x[0]! - x[1]!, x[2]! - x[0]!, x[3]! - gap),
+        inputs: [grip.d, from!, to!, reach!, distance],
+        margin: (x) => Math.min(x[0]! - x[1]!, x[2]! - x[0]!, x[3]! - x[4]!),
         unit: 'mm',
         limit: { value: 0, unit: 'mm', rule: null },
         why: (o) => {
@@ -81,6 +70,33 @@ export const frontLeak: Check = {
     ];
   },
 };
+
+/**
+ * How far the back of the box stands from the lens front at the shortest that the lens gets: there
+ * the gap is widest. Unknown when a length on the way to it is.
+ */
+function gapGiven(built: Built, name: string): Given {
+  const front = frontOf(built);
+  const seat = lensSeat(built);
+  const label = `how far ${name} stands from the lens`;
+  const lengths = [built.lens?.length, built.lens?.lengthClose, built.lens?.lengthTo]
+    .map((q) => known(q))
+    .filter((k): k is Known => k !== null);
+  if (!front.seat || seat === null || lengths.length === 0) return constant(label, 'mm', null);
+  const x = front.inputs.map((g) => g.known?.value ?? NaN);
+  const gap = Math.max(...lengths.map((k) => front.seat!(x, seat + k.value) - (seat + k.value)));
+  if (!Number.isFinite(gap)) return constant(label, 'mm', null);
+  // Set by hand it is as sure as the clamp and the lens are; pushed back it keeps its air.
+  const tol =
+    front.box?.use.station === undefined ? 0 : 0.5 + Math.max(...lengths.map((k) => k.tol));
+  return constant(label, 'mm', {
+    value: gap,
+    tol,
+    from: 'sheet',
+    lo: gap - tol,
+    hi: gap + tol,
+  });
+}
 
 function cap(s: string): string {
   return s.charAt(0).toUpperCase() + s.slice(1);

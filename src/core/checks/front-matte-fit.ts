@@ -80,7 +80,19 @@ export const frontMatteFit: Check = {
     const b = box.box;
     if (b.attach === 'rods') {
       const plate = (built.rig.under ?? []).map((u) => built.kit.get(u.part)).find(isPlate);
-      if (!plate || plate.rods === undefined || b.rods === undefined) return [];
+      if (!plate) return [];
+      if (plate.rods === undefined || b.rods === undefined)
+        return [
+          plainVerdict({
+            id: 'front.matte-fit',
+            about: [b.id, plate.id],
+            station: boxStation(built),
+            state: 'unknown',
+            why: `Whether ${b.name} goes onto the rods of ${plate.name} is not known: ${(plate.rods === undefined ? plate : b).name} does not say for which rods it is.`,
+            sum: 'No sum: a rod system is not known.',
+            basis: '[trade] rod systems',
+          }),
+        ];
       const same = plate.rods === b.rods;
       const name = (id: string) => rodSystem(id)?.name ?? id;
       return [

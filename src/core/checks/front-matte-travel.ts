@@ -79,6 +79,8 @@ export const frontMatteTravel: Check = {
       );
       const station = box.use.station;
       const reach = travelOf(built);
+      if (b.attach === 'rods' && station !== undefined && reach === null)
+        inputs.add(constant(`how far the front of ${lens.name} comes`, 'mm', null));
       list.push(
         judge({
           id: 'front.matte-travel',

@@ -419,6 +419,97 @@ describe('front.flag and front.leak', () => {
   });
 });
 
+describe('a missing number is unknown, never ok', () => {
+  test('a round filter in a tray whose clear diameter nobody gave', () => {
+    const round = plateGlass('r', {
+      shape: 'round',
+      diameter: 138,
+      width: undefined,
+      height: undefined,
+    });
+    const v = verdicts([box(), reduction(80.2), round], {
+      box: { part: 'box', ring: 'red-80.2', trays: [{ id: 'a', filter: 'r' }] },
+    });
+    expect(one(v, 'front.vignette:f').state).toBe('unknown');
+    expect(one(v, 'front.vignette:f').measure.map((m) => m.path.join('/'))).toContain(
+      'kit/r/clear',
+    );
+  });
+  test('how a box is held: its corners are at best tight', () => {
+    const v = verdicts([box({ attach: undefined })], { box: { part: 'box' } });
+    expect(one(v, 'front.vignette:f').state).toBe('tight');
+    expect(one(v, 'front.vignette:f').why).toContain('clips on or stands on rods is not known');
+  });
+  test('the gap that a sleeve has to close, without the length of a ring or of the lens', () => {
+    const sleeved = box({
+      attach: 'rods',
+      rods: 'lw15',
+      sleeveFrom: exactly(75),
+      sleeveTo: exactly(110),
+      sleeveReach: exactly(20),
+    });
+    const thick = ring(77, 82, { thickness: undefined });
+    const a = verdicts([sleeved, thick], { box: { part: 'box' }, ...screwed('ring-77-82') });
+    expect(one(a, 'front.leak').state).toBe('unknown');
+    const b = verdicts(
+      [sleeved],
+      { box: { part: 'box', station: 150 } },
+      lens({ length: undefined }),
+    );
+    expect(one(b, 'front.leak').state).toBe('unknown');
+  });
+  test('a filter before a stage of a box that was set by hand, without the length of the lens', () => {
+    const v = verdicts(
+      [box({ attach: 'rods', rods: 'lw15' }), filter('nd')],
+      { box: { part: 'box', station: 150 }, ...screwed('nd') },
+      lens({ length: undefined }),
+    );
+    expect(one(v, 'front.matte-travel:stage').state).toBe('unknown');
+    expect(one(v, 'front.matte-travel:box').state).toBe('unknown');
+  });
+  test('rods that box or plate does not name', () => {
+    const plate: Part = { id: 'p', kind: 'plate', name: 'Plate', topToRods: exactly(40) };
+    const v = verdicts([box({ attach: 'rods', rods: 'lw15' }), plate], {
+      box: { part: 'box' },
+      under: [{ part: 'p' }],
+    });
+    expect(one(v, 'front.matte-fit').state).toBe('unknown');
+  });
+  test('any single number of any part of the front taken away: no finding turns ok', () => {
+    const job = demo();
+    const rig = job.rigs.find((r) => r.id === 'anamorphic')!;
+    const before = new Map(checkRig(job, rig).map((v) => [v.key, v.state]));
+    let asked = 0;
+    for (const id of ['weir', 'pola-plate', 'nd-6', 'cill-plate', 'wherry-40']) {
+      const part = job.kit.find((p) => p.id === id) as unknown as Record<string, unknown>;
+      const spots: [string, number | null, string | null][] = [];
+      for (const [key, value] of Object.entries(part))
+        if (typeof value === 'number' || (typeof value === 'object' && value && 'value' in value))
+          spots.push([key, null, null]);
+        else if (Array.isArray(value))
+          value.forEach((row: Record<string, unknown>, i) => {
+            for (const k of Object.keys(row))
+              if (typeof row[k] === 'object' && row[k]) spots.push([key, i, k]);
+          });
+      for (const [key, i, k] of spots) {
+        const cut = structuredClone(part);
+        if (i === null) delete cut[key];
+        else delete (cut[key] as Record<string, unknown>[])[i]![k!];
+        const kit = job.kit.map((p) => (p.id === id ? (cut as unknown as Part) : p));
+        for (const v of checkRig({ ...job, kit }, rig)) {
+          if (!v.id.startsWith('front.')) continue;
+          const was = before.get(v.key);
+          // What was not ok does not get better by knowing less.
+          if (was !== undefined && was !== 'ok' && v.state === 'ok')
+            throw new Error(`${v.key} turned ok without ${id}.${key}`);
+          if (v.state === 'unknown' && was !== 'unknown') asked++;
+        }
+      }
+    }
+    expect(asked).toBeGreaterThan(20);
+  });
+});
+
 describe('front.polariser-turn and front.stack', () => {
   const pola = plateGlass('pola', { type: 'polariser', stops: exactly(1.6) });
   const on = (trays: NonNullable<Rig['box']>['trays'], parts: Part[], more: Partial<Rig> = {}) =>

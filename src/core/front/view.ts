@@ -1,5 +1,7 @@
 import type { Built } from '../build/build';
 import { frontOf } from '../build/front';
+import { BLACK } from '../pupil/map';
+import { say } from '../quantity/say';
 import {
   chipShading,
   judgedFrames,
@@ -117,6 +119,22 @@ export function layered(map: ChipShading, layers: ReadonlySet<Layer>): Float64Ar
       (layers.has('natural') ? map.natural[k]! : 0) +
       (layers.has('reducer') ? (map.reducer?.[k] ?? 0) : 0);
   return sum;
+}
+
+/**
+ * What one point of a map loses and by what, in words.
+ *
+ * @param x, y shares of the chip from its lower left corner
+ */
+export function pointText(built: Built, map: ChipShading, x: number, y: number): string {
+  const k = Math.round(y * (map.ny - 1)) * map.nx + Math.round(x * (map.nx - 1));
+  const front = map.mechanical[k]!;
+  const culprit = map.culprit[k]!;
+  const by = culprit < 0 ? '' : `: ${frontOf(built).edges[culprit]?.label ?? ''}`;
+  const lost =
+    front >= BLACK ? 'black' : front < 0.005 ? 'nothing lost in front' : say(front, 'stops');
+  const natural = map.natural[k]!;
+  return `${lost}${map.hard[k] && front < BLACK ? ', hard cut' : ''}${by}; lens ${say(natural, 'stops')}`;
 }
 
 /** Lines of equal loss that the plate shows, stops. */

@@ -124,7 +124,7 @@ function FrontChoice({ facts }: { facts: RigFacts }) {
       trigger={<Choice label="in front" value={names.join(', ') || 'nothing'} grow />}
       label="In front of the lens"
       align="end"
-      className="max-h-[80vh] w-[min(30rem,94vw)] overflow-auto p-3"
+      className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
     >
       <FrontPanel facts={facts} />
     </Pop>

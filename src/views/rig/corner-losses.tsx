@@ -58,7 +58,7 @@ export function CornerLosses({
               finding && (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(key))
             }
           >
-            <rect x={bx - 2} y={by - 12} width="50" height="46" fill="transparent" />
+            <rect x={bx - 3} y={by - 16} width="52" height="53" fill="transparent" />
             <rect
               x={bx}
               y={by}

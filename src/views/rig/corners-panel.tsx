@@ -11,7 +11,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { profile } from '@/core/front/shading';
+import { cleanScale, profile } from '@/core/front/shading';
 import type { Setting } from '@/core/front/situations';
 import type { SweepCell, SweepPlan } from '@/core/front/sweep';
 import { BLACK } from '@/core/pupil/map';
@@ -58,51 +58,69 @@ function lossText(loss: number): string {
   return loss >= BLACK ? 'black' : loss < 0.005 ? '0' : exact(loss, 2);
 }
 
-function Readings({ shading }: { facts: RigFacts; shading: Shading }) {
+function Readings({ facts, shading }: { facts: RigFacts; shading: Shading }) {
   const view = shading.view!;
+  const culprits = [...new Set(view.corners.flatMap((c) => (c.culprit ? [c.culprit] : [])))];
+  const limit = facts.built.rules['front.vignette-tight'];
+  const clean = useMemo(
+    () =>
+      facts.built.frames.flatMap((f) => {
+        const scale = cleanScale(facts.built, f, limit);
+        return scale === null ? [] : [`${f.name} ${exact(scale * 100, 1)} %`];
+      }),
+    [facts, limit],
+  );
   const natural = shading.map?.naturalFrom === 'table' ? 'lens' : 'lens, cos\u2074';
   return (
-    <table className="w-full text-right">
-      <caption className="text-left text-sm text-soft">
-        stops lost, {view.judged.frame ? `${view.judged.name} frame` : 'whole chip'},{' '}
-        {view.situation.label}
-      </caption>
-      <thead className="text-sm text-soft">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            corner
-          </th>
-          <th scope="col" className="font-normal">
-            front
-          </th>
-          <th scope="col" className="font-normal">
-            {natural}
-          </th>
-          <th scope="col" className="font-normal">
-            reducer
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {view.corners.map((c, i) => (
-          <tr key={NAMES[i]} className="border-t border-rule">
-            <th scope="row" className="text-left font-normal" title={c.culprit ?? undefined}>
-              {NAMES[i]}
+    <>
+      <table className="w-full text-right">
+        <caption className="text-left text-sm text-soft">
+          stops lost, {view.judged.frame ? `${view.judged.name} frame` : 'whole chip'},{' '}
+          {view.situation.label}
+        </caption>
+        <thead className="text-sm text-soft">
+          <tr>
+            <th scope="col" className="text-left font-normal">
+              corner
             </th>
-            <td
-              className={`font-semibold ${c.hard ? 'text-fail' : c.mechanical > 0.005 ? 'text-tight' : ''}`}
-            >
-              {lossText(c.mechanical)}
-              {c.hard && c.mechanical < BLACK ? ' cut' : ''}
-            </td>
-            <td>{lossText(c.natural)}</td>
-            <td className={c.reducer === null ? 'text-unknown' : ''}>
-              {c.reducer === null ? '?' : lossText(c.reducer)}
-            </td>
+            <th scope="col" className="font-normal">
+              front
+            </th>
+            <th scope="col" className="font-normal">
+              {natural}
+            </th>
+            <th scope="col" className="font-normal">
+              reducer
+            </th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {view.corners.map((c, i) => (
+            <tr key={NAMES[i]} className="border-t border-rule">
+              <th scope="row" className="text-left font-normal" title={c.culprit ?? undefined}>
+                {NAMES[i]}
+              </th>
+              <td
+                className={`font-semibold ${c.hard ? 'text-fail' : c.mechanical > 0.005 ? 'text-tight' : ''}`}
+              >
+                {lossText(c.mechanical)}
+                {c.hard && c.mechanical < BLACK ? ' cut' : ''}
+              </td>
+              <td>{lossText(c.natural)}</td>
+              <td className={c.reducer === null ? 'text-unknown' : ''}>
+                {c.reducer === null ? '?' : lossText(c.reducer)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-sm text-soft">
+        {culprits.length > 0 ? `Most is taken by the ${culprits.join(', the ')}. ` : ''}
+        {clean.length > 0
+          ? `Largest frames within ${plain(limit, 2)} stops at every setting: ${clean.join(', ')}.`
+          : ''}
+      </p>
+    </>
   );
 }
 

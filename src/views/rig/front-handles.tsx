@@ -82,7 +82,7 @@ export function FrontHandles({
             const from = movingRef.current?.from ?? box.from;
             draft(from, station(from + (dx / k) * (flipped ? -1 : 1)));
           }}
-          onStep={(by) => onDrop(station(box.from + by))}
+          onStep={(by) => onDrop({ ...station(box.from + by), group: `station ${rig.id}` })}
           onDrop={drop}
         />
       ) : null}
@@ -106,9 +106,10 @@ export function FrontHandles({
             onStep={(by) => {
               const leaf = leafOf(facts, f);
               if (leaf)
-                onDrop(
-                  setFlag(rig, leaf, Math.max(f.from, Math.min(f.to, Math.round(f.angle) + by))),
-                );
+                onDrop({
+                  ...setFlag(rig, leaf, Math.max(f.from, Math.min(f.to, Math.round(f.angle) + by))),
+                  group: `flag ${rig.id} ${f.id}`,
+                });
             }}
             onDrop={drop}
           />
@@ -166,9 +167,8 @@ function FlagHandle({
         {...moves}
       />
       <text
-        x={x}
-        y={y + (flag.side === 'top' ? 24 : -16)}
-        textAnchor="middle"
+        x={x + 16}
+        y={y + (flag.side === 'top' ? 0 : 10)}
         fontSize="13"
         fill="var(--soft)"
         stroke="var(--paper)"

@@ -377,6 +377,28 @@ export const Line = memo(function Line({
               </g>
             );
           })}
+          {built.lens && fl && fl.pieces.length === 0 && !fl.box ? (
+            <g className="pointer-events-none">
+              <rect
+                x={hit(l.to, l.to + 18).x}
+                width={hit(l.to, l.to + 18).width}
+                y={Y(Math.min(reach, lensR) * 0.9)}
+                height={Math.min(reach, lensR) * 1.8 * k}
+                fill="none"
+                stroke="var(--edge)"
+                strokeDasharray="7 5"
+              />
+              <text
+                x={hit(l.to, l.to + 18).x + hit(l.to, l.to + 18).width / 2}
+                y={Y(Math.min(reach, lensR) * 0.9) - 6}
+                textAnchor="middle"
+                fontSize="13"
+                fill="var(--soft)"
+              >
+                in front
+              </text>
+            </g>
+          ) : null}
           {places.map((p) => {
             const r = hit(p.from, p.to);
             return (
@@ -466,16 +488,13 @@ export const Line = memo(function Line({
           </span>
         ) : null}
         {anchor?.kind === 'front' ? (
-          <div
-            className="absolute"
-            style={{ left: hit(anchor.from, anchor.to).x, top: Math.min(h - 60, axis) }}
-          >
+          <div className="absolute" style={{ left: hit(anchor.from, anchor.to).x, top: TOP }}>
             <Pop
               open
               onOpenChange={(o) => !o && setPicking(null)}
               label="In front of the lens"
               align="start"
-              className="max-h-[80vh] w-[min(30rem,94vw)] overflow-auto p-3"
+              className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
               trigger={<span />}
             >
               <FrontPanel facts={facts} />

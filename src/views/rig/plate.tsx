@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { chipCircle, framingSqueeze, modeSize } from '@/core/build/circle';
 import type { Verdict } from '@/core/checks/finding';
 import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
@@ -10,15 +10,22 @@ import { exact, signed } from '@/core/quantity/say';
 import { spread } from '@/core/quantity/spread';
 import { StateShape, STATE_TEXT } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
+import { pointText } from '@/core/front/view';
 import type { Layer } from '@/core/front/shading';
 import type { Setting } from '@/core/front/situations';
-import { CornerLosses } from './corner-losses';
-import { Scrubber } from './scrubber';
 import type { RigFacts, Shading } from './use-rig';
 
 /** Contours and the picture of the shading come after the chip itself. */
 const ShadingLayer = dynamic(() => import('./shading-layer').then((m) => m.ShadingLayer), {
   ssr: false,
+});
+
+const CornerLosses = dynamic(() => import('./corner-losses').then((m) => m.CornerLosses), {
+  ssr: false,
+});
+const Scrubber = dynamic(() => import('./scrubber').then((m) => m.Scrubber), {
+  ssr: false,
+  loading: () => <div className="min-h-13 border-t border-rule" />,
 });
 
 const W = 416;
@@ -49,6 +56,8 @@ export const Plate = memo(function Plate({
   onSetting?: (s: Setting | null) => void;
 }) {
   const { built, verdicts } = facts;
+  /** The point under the pointer, as shares of the chip from its lower left. */
+  const [probe, setProbe] = useState<{ x: number; y: number } | null>(null);
   const [wq, hq] = modeSize(built);
   const circle = useMemo(() => {
     const c = chipCircle(built);
@@ -205,6 +214,35 @@ export const Plate = memo(function Plate({
             />
           ) : null,
         )}
+        {shading?.map ? (
+          <rect
+            {...rect(mode)}
+            fill="transparent"
+            onPointerMove={(e) => {
+              const r = e.currentTarget.getBoundingClientRect();
+              setProbe({
+                x: Math.min(1, Math.max(0, (e.clientX - r.left) / r.width)),
+                y: Math.min(1, Math.max(0, 1 - (e.clientY - r.top) / r.height)),
+              });
+            }}
+            onPointerLeave={() => setProbe(null)}
+          />
+        ) : null}
+        {shading?.map && probe ? (
+          <text
+            x={W / 2}
+            y={16}
+            textAnchor="middle"
+            fontSize="13"
+            fill="var(--ink)"
+            stroke="var(--panel)"
+            strokeWidth="4"
+            paintOrder="stroke"
+            className="pointer-events-none"
+          >
+            {pointText(built, shading.map, probe.x, probe.y)}
+          </text>
+        ) : null}
         {shading?.view ? (
           <CornerLosses
             view={shading.view}
