@@ -147,11 +147,32 @@ test('a flag is dragged down until it touches the frame; one step takes it back'
   await expect(finding(page, /stands .* in the frame/)).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Nothing to undo' })).toBeDisabled();
   // By keys: a degree, with shift ten.
-  await flag.focus();
-  await page.keyboard.press('ArrowDown');
+  await flag.press('ArrowDown');
   await expect(flag).toHaveAttribute('aria-valuenow', '19');
-  await page.keyboard.press('Shift+ArrowUp');
+  await flag.press('Shift+ArrowUp');
   await expect(flag).toHaveAttribute('aria-valuenow', '29');
+});
+
+test('from above: the side flags and the sides of the frame', async ({ page }) => {
+  await open(page);
+  await goToRig(page, 'Canal');
+  const form = await panel(page);
+  await form.getByLabel('right flag').check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('slider', { name: 'top flag' })).toBeVisible();
+  const above = page.getByRole('button', { name: 'from above' });
+  await above.click();
+  await expect(above).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('slider', { name: 'top flag' })).toHaveCount(0);
+  const flag = page.getByRole('slider', { name: 'right flag' });
+  await expect(flag).toHaveAttribute('aria-valuenow', '45');
+  // Camera right is below the axis: up on the screen closes it.
+  const at = (await flag.boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2 - 20, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => Number(await flag.getAttribute('aria-valuenow'))).toBeLessThan(43);
 });
 
 test('the box slides along its rods by pointer and by keys', async ({ page }) => {

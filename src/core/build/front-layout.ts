@@ -217,6 +217,26 @@ export function frontLayout(built: Built, rim: number): FrontLayout {
   };
 }
 
+/**
+ * A box as one of the two elevations shows it: from the side as it is, from above with its widths
+ * in the place of its heights and the flags of the sides. Above, camera right counts as up; who
+ * draws turns it over.
+ */
+export function boxFrom(box: DrawnBox, above: boolean): DrawnBox {
+  const shown = (f: DrawnFlag) => (f.side === 'left' || f.side === 'right') === above;
+  const flags = box.flags.filter(shown);
+  if (!above) return { ...box, flags };
+  return {
+    ...box,
+    flags,
+    half: box.halfWide,
+    middle: 0,
+    mouth: { half: box.mouth.halfWide, halfWide: box.mouth.half },
+    mask: box.mask && { ...box.mask, half: box.mask.halfWide, halfWide: box.mask.half },
+    stages: box.stages.map((s) => ({ ...s, half: s.halfWide, halfWide: s.half })),
+  };
+}
+
 const places = new WeakMap<Built, FrontLayout | null>();
 
 /** The front where it really stands; null while the station of the lens is not known. */

@@ -55,8 +55,11 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
     assumed: sit?.assumed ?? null,
     why: (o) => {
       const s = sight!;
+      const { side } = s.leaf;
       const shade = (deg: number | null) =>
-        deg === null ? '' : ` it shades the glass from light higher than ${exact(deg, 0)} degrees`;
+        deg === null
+          ? ''
+          : ` it shades the glass from light ${side === 'top' ? 'higher' : side === 'bottom' ? 'lower' : 'farther to the side'} than ${exact(deg, 0)} degrees`;
       const low =
         s.lowest === null
           ? ' It is in the frame even fully open.'

@@ -21,6 +21,11 @@ export interface FlagSight {
   shadesAtLowest: number | null;
 }
 
+/** How the light that a flag shades is said: above an angle, below it, or beyond it to the side. */
+export function beyond(side: FlagLeaf['side']): string {
+  return side === 'top' ? 'above' : side === 'bottom' ? 'below' : 'beyond';
+}
+
 /** The middle of the box as built, mm above the axis: below it when the rods are low. */
 function middleOf(front: Front, x: readonly number[]): number {
   const mouth = front.edges.find((e) => e.key === 'mouth');

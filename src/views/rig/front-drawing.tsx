@@ -172,37 +172,38 @@ function BoxShapes({
         fill="none"
         opacity={Math.abs(m) > 0.2 ? 1 : 0}
       />
-      {box.flags
-        .filter((f) => f.side === 'top' || f.side === 'bottom')
-        .map((f) => (
-          <path
-            key={f.id}
-            d={`M${X(f.hinge[0])} ${Y(f.hinge[1])}L${X(f.tip[0])} ${Y(f.tip[1])}`}
-            stroke={line}
-            strokeWidth="3"
-            strokeDasharray="none"
-            fill="none"
-          >
-            <title>{`${f.name} at ${f.angle} degrees`}</title>
-          </path>
-        ))}
+      {box.flags.map((f) => (
+        <path
+          key={f.id}
+          d={`M${X(f.hinge[0])} ${Y(f.hinge[1])}L${X(f.tip[0])} ${Y(f.tip[1])}`}
+          stroke={line}
+          strokeWidth="3"
+          strokeDasharray="none"
+          fill="none"
+        >
+          <title>{`${f.name} at ${f.angle} degrees`}</title>
+        </path>
+      ))}
     </g>
   );
 }
 
 /**
- * The light of the upper and lower corner that lose most: their extreme rays as far as they get,
+ * The light of the upper and lower (from above: left and right) corner that lose most: their extreme rays as far as they get,
  * and a cross where an edge stops one.
  */
 export function Cones({
   facts,
   view,
   scale,
+  above,
   until,
 }: {
   facts: RigFacts;
   view: ShadingView;
   scale: Scale;
+  /** Seen from above: left and right in the place of up and down. */
+  above: boolean;
   /** Station at which rays that get out end. */
   until: number;
 }) {
@@ -210,7 +211,9 @@ export function Cones({
   const { look } = view;
   const worse = (a: number, b: number) =>
     look.corners[a]!.fraction <= look.corners[b]!.fraction ? a : b;
-  const corners = [worse(0, 1), worse(2, 3)];
+  const corners = above ? [worse(0, 2), worse(1, 3)] : [worse(0, 1), worse(2, 3)];
+  /** Height of a point of a ray in this elevation. */
+  const v = (at: readonly [number, number, number]) => Y(above ? at[0] : at[1]);
   const edges = frontOf(facts.built).edges;
   return (
     <g className="pointer-events-none">
@@ -228,21 +231,21 @@ export function Cones({
         return (
           <g key={c}>
             <path
-              d={`M${X(near.from[2])} ${Y(near.from[1])}L${X(near.to[2])} ${Y(near.to[1])}L${X(far.to[2])} ${Y(far.to[1])}L${X(far.from[2])} ${Y(far.from[1])}Z`}
+              d={`M${X(near.from[2])} ${v(near.from)}L${X(near.to[2])} ${v(near.to)}L${X(far.to[2])} ${v(far.to)}L${X(far.from[2])} ${v(far.from)}Z`}
               fill={tone}
               fillOpacity="0.13"
             />
             {[near, far].map((r, i) => (
               <path
                 key={i}
-                d={`M${X(r.from[2])} ${Y(r.from[1])}L${X(r.to[2])} ${Y(r.to[1])}`}
+                d={`M${X(r.from[2])} ${v(r.from)}L${X(r.to[2])} ${v(r.to)}`}
                 stroke={tone}
                 strokeWidth="1.3"
                 fill="none"
               />
             ))}
             <path
-              d={`M${X(chief.from[2])} ${Y(chief.from[1])}L${X(chief.to[2])} ${Y(chief.to[1])}`}
+              d={`M${X(chief.from[2])} ${v(chief.from)}L${X(chief.to[2])} ${v(chief.to)}`}
               stroke={tone}
               strokeWidth="1"
               strokeDasharray="7 4"
@@ -252,7 +255,7 @@ export function Cones({
               r.stopped === null ? null : (
                 <g key={i}>
                   <path
-                    d={`M${X(r.to[2]) - 5} ${Y(r.to[1]) - 5}l10 10m0 -10l-10 10`}
+                    d={`M${X(r.to[2]) - 5} ${v(r.to) - 5}l10 10m0 -10l-10 10`}
                     stroke={tone}
                     strokeWidth="2.4"
                     fill="none"

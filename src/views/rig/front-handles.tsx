@@ -3,7 +3,7 @@
 import type { RefObject } from 'react';
 import type { DrawnBox, DrawnFlag, FrontLayout } from '@/core/build/front-layout';
 import { frontOf } from '@/core/build/front';
-import { flagSight } from '@/core/front/flags';
+import { beyond, flagSight } from '@/core/front/flags';
 import { exact, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
 import { setFlag, setStation } from '@/core/solve/front-moves';
@@ -72,7 +72,7 @@ export function FrontHandles({
       {box.rods ? (
         <Handle
           x={(X(box.from) + X(box.to)) / 2}
-          y={inside(Y(box.middle - box.half) + 2)}
+          y={inside(Math.max(Y(box.middle - box.half), Y(box.middle + box.half)) + 2)}
           label={`${box.name} along its rods`}
           value={Math.round(box.from)}
           text={`${exact(box.from, 0)} mm from the image plane`}
@@ -86,36 +86,39 @@ export function FrontHandles({
           onDrop={drop}
         />
       ) : null}
-      {box.flags
-        .filter((f) => f.side === 'top' || f.side === 'bottom')
-        .map((f) => (
-          <FlagHandle
-            key={f.id}
-            facts={facts}
-            flag={f}
-            {...along(f)}
-            onMove={(dx, dy) => {
-              const from = movingRef.current?.from ?? f.angle;
-              const a = (from * Math.PI) / 180;
-              const sign = f.side === 'top' ? 1 : -1;
-              const ahead = f.length * Math.cos(a) + (dx / k) * (flipped ? -1 : 1);
-              const up = f.length * Math.sin(a) - (sign * dy) / k;
-              const to = (Math.atan2(up, ahead) * 180) / Math.PI;
-              draft(from, snapped(facts, f, to));
-            }}
-            onStep={(by) => {
-              const leaf = leafOf(facts, f);
-              if (leaf)
-                onDrop({
-                  ...setFlag(rig, leaf, Math.max(f.from, Math.min(f.to, Math.round(f.angle) + by))),
-                  group: `flag ${rig.id} ${f.id}`,
-                });
-            }}
-            onDrop={drop}
-          />
-        ))}
+      {box.flags.map((f) => (
+        <FlagHandle
+          key={f.id}
+          facts={facts}
+          flag={f}
+          {...along(f)}
+          onMove={(dx, dy) => {
+            const from = movingRef.current?.from ?? f.angle;
+            const a = (from * Math.PI) / 180;
+            const sign = upwards(f) ? 1 : -1;
+            const ahead = f.length * Math.cos(a) + (dx / k) * (flipped ? -1 : 1);
+            const up = f.length * Math.sin(a) - (sign * dy) / k;
+            const to = (Math.atan2(up, ahead) * 180) / Math.PI;
+            draft(from, snapped(facts, f, to));
+          }}
+          onStep={(by) => {
+            const leaf = leafOf(facts, f);
+            if (leaf)
+              onDrop({
+                ...setFlag(rig, leaf, Math.max(f.from, Math.min(f.to, Math.round(f.angle) + by))),
+                group: `flag ${rig.id} ${f.id}`,
+              });
+          }}
+          onDrop={drop}
+        />
+      ))}
     </>
   );
+}
+
+/** Whether a flag stands above the axis on the screen; from above camera left does. */
+function upwards(f: DrawnFlag): boolean {
+  return f.side === 'top' || f.side === 'left';
 }
 
 function leafOf(facts: RigFacts, f: DrawnFlag) {
@@ -150,7 +153,7 @@ function FlagHandle({
   const shades = sight?.shades ?? null;
   const says = [
     `${plain(flag.angle, 1)}\u00b0`,
-    shades === null ? '' : `shades above ${exact(shades, 0)}\u00b0`,
+    shades === null ? '' : `shades ${beyond(flag.side)} ${exact(shades, 0)}\u00b0`,
   ]
     .filter(Boolean)
     .join(', ');
@@ -168,7 +171,7 @@ function FlagHandle({
       />
       <text
         x={x + 16}
-        y={y + (flag.side === 'top' ? 0 : 10)}
+        y={y + (upwards(flag) ? 0 : 10)}
         fontSize="13"
         fill="var(--soft)"
         stroke="var(--paper)"

@@ -2,7 +2,7 @@
 
 import { useId, type ReactNode } from 'react';
 import { frontOf } from '@/core/build/front';
-import { flagSight } from '@/core/front/flags';
+import { beyond, flagSight } from '@/core/front/flags';
 import { stageFit } from '@/core/front/light';
 import { tray } from '@/core/front/trays';
 import {
@@ -446,7 +446,7 @@ function Flags({ facts }: { facts: RigFacts }) {
                 {sight ? (
                   <p className="flex flex-wrap items-center gap-x-2 text-sm text-soft">
                     {sight.shades !== null
-                      ? `Shades the glass from light higher than ${exact(sight.shades, 0)}\u00b0. `
+                      ? `Shades the glass from light ${beyond(leaf.side)} ${exact(sight.shades, 0)}\u00b0. `
                       : ''}
                     {sight.lowest !== null ? (
                       <Button
@@ -454,7 +454,7 @@ function Flags({ facts }: { facts: RigFacts }) {
                         className="underline underline-offset-4"
                         onClick={() => edit(setFlag(rig, leaf, Math.ceil(sight.lowest! * 2) / 2))}
                       >
-                        {`down to the frame: ${exact(sight.lowest, 0)}\u00b0${sight.shadesAtLowest !== null ? `, shades above ${exact(sight.shadesAtLowest, 0)}\u00b0` : ''}`}
+                        {`down to the frame: ${exact(sight.lowest, 0)}\u00b0${sight.shadesAtLowest !== null ? `, shades ${beyond(leaf.side)} ${exact(sight.shadesAtLowest, 0)}\u00b0` : ''}`}
                       </Button>
                     ) : (
                       'It is in the frame even fully open.'

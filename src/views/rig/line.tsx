@@ -3,9 +3,10 @@
 import { FlipHorizontal2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import dynamic from 'next/dynamic';
-import { frontLayout, type FrontLayout } from '@/core/build/front-layout';
+import { boxFrom, frontLayout, type FrontLayout } from '@/core/build/front-layout';
 import { dimensionSum, layout, type Dimension, type PlacedShape } from '@/core/build/layout';
 import type { ShadingView } from '@/core/front/view';
+import { valueOf } from '@/core/quantity/quantity';
 import { exact } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
 import type { State } from '@/core/checks/finding';
@@ -78,10 +79,14 @@ export const Line = memo(function Line({
   const { ref, w, h } = useSize();
   const moving = useRef<{ from: number; edit: Edit | null } | null>(null);
   const [flipped, setFlipped] = useState(false);
+  const [above, setAbove] = useState(false);
   const [picking, setPicking] = useState<PlaceKind | null>(null);
   const { built, verdicts } = facts;
   const l = useMemo(() => layout(built), [built]);
-  const fl = useMemo(() => (built.lens ? frontLayout(built, l.to) : null), [built, l]);
+  const fl = useMemo(() => {
+    const front = built.lens ? frontLayout(built, l.to) : null;
+    return front?.box ? { ...front, box: boxFrom(front.box, above) } : front;
+  }, [built, l, above]);
   const edit = store?.edit ?? (() => undefined);
 
   // Radius to show: the parts in front of the body set the scale; a tall body is broken off.
@@ -110,6 +115,8 @@ export const Line = memo(function Line({
   };
   const axis = TOP + (h - TOP - BAND - RULER) / 2;
   const Y = (r: number) => axis - r * k;
+  // From above camera right lies below the axis.
+  const V = (r: number) => Y(above ? -r : r);
   const clipR = Math.min(reach, (h - TOP - BAND - RULER) / 2 / k);
 
   const pathOf = (s: PlacedShape): string => {
@@ -171,7 +178,9 @@ export const Line = memo(function Line({
     }
   };
 
-  const bodyShapes = l.shapes.filter((s) => s.part === built.body?.id);
+  const bodyShapes = l.shapes
+    .filter((s) => s.part === built.body?.id)
+    .map((s) => (above && s.role === 'body' ? fromAbove(s, valueOf(built.body?.width)) : s));
   const linkShapes = l.shapes.filter((s) => built.links.some((x) => x.link.id === s.part));
   const lensShapes = l.shapes.filter((s) => s.part === built.lens?.id);
   const isLit = (id: string | undefined) => id !== undefined && litParts.includes(id);
@@ -275,9 +284,15 @@ export const Line = memo(function Line({
               lit={built.links.some((x) => isLit(x.link.id))}
             />
             <ShapeGroup shapes={lensShapes} pathOf={pathOf} lit={isLit(built.lens?.id)} />
-            {fl ? <FrontShapes front={fl} scale={{ X, Y, k }} litParts={litParts} /> : null}
+            {fl ? <FrontShapes front={fl} scale={{ X, Y: V, k }} litParts={litParts} /> : null}
             {view && fl ? (
-              <Cones facts={facts} view={view} scale={{ X, Y, k }} until={far + 36} />
+              <Cones
+                facts={facts}
+                view={view}
+                scale={{ X, Y: V, k }}
+                above={above}
+                until={far + 36}
+              />
             ) : null}
             {built.body && l.mountFace !== null && bodyBroken(bodyShapes, clipR) ? (
               <BreakLines x1={X(l.from)} x2={X(l.mountFace)} top={Y(clipR)} bottom={Y(-clipR)} />
@@ -426,7 +441,7 @@ export const Line = memo(function Line({
               facts={facts}
               box={fl.box}
               front={fl}
-              scale={{ X, Y, k }}
+              scale={{ X, Y: V, k }}
               top={TOP + 4}
               bottom={h - RULER - BAND - 4}
               flipped={flipped}
@@ -516,7 +531,7 @@ export const Line = memo(function Line({
           </div>
         ) : null}
       </div>
-      <div className="absolute left-2 top-1 flex items-center gap-1">
+      <div className="absolute right-1 top-1 flex items-center gap-1">
         <Button
           look="bare"
           className="px-2 text-sm text-soft"
@@ -528,6 +543,14 @@ export const Line = memo(function Line({
             {flipped ? "operator's side" : "assistant's side"}
           </span>
         </Button>
+        <Button
+          look="bare"
+          className="px-2 text-sm text-soft aria-pressed:bg-sunk aria-pressed:text-ink"
+          aria-pressed={above}
+          onClick={() => setAbove(!above)}
+        >
+          from above
+        </Button>
       </div>
       <p className="sr-only" aria-live="polite">
         {verdicts.filter((v) => v.state === 'fail').length} findings fail,{' '}
@@ -536,6 +559,17 @@ export const Line = memo(function Line({
     </section>
   );
 });
+
+/** A body from above: its width on both sides of the axis; dashed when nobody gave it. */
+function fromAbove(s: PlacedShape, width: number | null): PlacedShape {
+  const half = (width ?? 2 * s.profile[0]![1]) / 2;
+  return {
+    ...s,
+    profile: s.profile.map(([z]) => [z, half] as const),
+    below: half,
+    assumed: s.assumed || width === null,
+  };
+}
 
 /** What stands in front, as it is read out. */
 function frontNames(f: FrontLayout): string {
