@@ -138,3 +138,31 @@ describe('numbers as they are said', () => {
     expect(say(1.5, '')).toBe('1.50');
   });
 });
+
+describe('tolerances through formulas that are flat in places', () => {
+  const range = (value: number, tol: number) => ({ value, lo: value - tol, hi: value + tol });
+
+  test('a sense finds the way where the formula shows none', () => {
+    // Flat at 10 around its middle, falling beyond: at the nominal no single input moves it.
+    const f = (x: readonly number[]) => Math.min(10, 12 - x[0]! - x[1]!);
+    const inputs = [range(0, 1.5), range(0, 1.5)];
+    const blind = spread(inputs, f);
+    const led = spread(inputs, f, (x) => -x[0]! - x[1]!);
+    expect(led.lo).toBeCloseTo(9, 12);
+    expect(led.hi).toBe(10);
+    expect(led.shares).toEqual([0.5, 0.5]);
+    // By itself it takes a corner by chance; the promise must not hang on that.
+    expect(blind.lo).toBeGreaterThanOrEqual(led.lo);
+  });
+
+  test('an input that pushes either way is tried at its other end as well', () => {
+    // x helps while y is small and hurts when y is large: its direction at the nominal is wrong there.
+    const f = (x: readonly number[]) => x[0]! * (1 - x[1]!);
+    const inputs = [range(1, 1), range(0.5, 2)];
+    const plain = spread(inputs, f);
+    const careful = spread(inputs, f, f, [0]);
+    expect(careful.lo).toBeCloseTo(2 * (1 - 2.5), 12);
+    expect(careful.hi).toBeCloseTo(2 * (1 + 1.5), 12);
+    expect(plain.lo).toBeGreaterThan(careful.lo);
+  });
+});
