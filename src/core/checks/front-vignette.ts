@@ -157,7 +157,8 @@ function judgeLooks(
     wanted: fail - tight,
     unit: 'stops',
     limit: { value: fail, unit: 'stops', rule: 'front.vignette-fail' },
-    assumed: sit.assumed,
+    // One setting that rests on a stand-in is enough: the worst may be another one.
+    assumed: all.find((l) => l.situation.assumed)?.situation.assumed ?? sit.assumed,
     why: (o) => sentence(built, front, judged, all, o, frameWord),
     sum: (o) => sumOf(front, worst!, edge, o, fail),
     lacking: (missing) =>

@@ -1,7 +1,7 @@
 'use client';
 
 import { proxy } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import {
   CartesianGrid,
   Line as Curve,
@@ -239,7 +239,8 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
     // Progress that is still on its way comes too late.
     running.current++;
     setShare(null);
-    if (result) setSwept({ of: facts, ...result });
+    // A table of many cells: drawn when the frame has time for it.
+    if (result) startTransition(() => setSwept({ of: facts, ...result }));
   };
   const cancel = () => {
     running.current++;
