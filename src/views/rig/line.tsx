@@ -1,6 +1,6 @@
 'use client';
 
-import { FlipHorizontal2 } from 'lucide-react';
+import { ArrowDownToLine, FlipHorizontal2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import dynamic from 'next/dynamic';
 import { boxFrom, frontLayout, type FrontLayout } from '@/core/build/front-layout';
@@ -80,6 +80,7 @@ export const Line = memo(function Line({
   const moving = useRef<{ from: number; edit: Edit | null } | null>(null);
   const [flipped, setFlipped] = useState(false);
   const [above, setAbove] = useState(false);
+  const sideName = flipped ? "operator's side" : "assistant's side";
   const [picking, setPicking] = useState<PlaceKind | null>(null);
   const { built, verdicts } = facts;
   const l = useMemo(() => layout(built), [built]);
@@ -531,26 +532,31 @@ export const Line = memo(function Line({
           </div>
         ) : null}
       </div>
-      <div className="absolute right-1 top-1 flex items-center gap-1">
-        <Button
-          look="bare"
-          className="px-2 text-sm text-soft"
-          aria-pressed={flipped}
-          onClick={() => setFlipped(!flipped)}
-        >
-          <FlipHorizontal2 size={18} aria-hidden="true" />
-          <span className="sr-only sm:not-sr-only">
-            {flipped ? "operator's side" : "assistant's side"}
-          </span>
-        </Button>
-        <Button
-          look="bare"
-          className="px-2 text-sm text-soft aria-pressed:bg-sunk aria-pressed:text-ink"
-          aria-pressed={above}
-          onClick={() => setAbove(!above)}
-        >
-          from above
-        </Button>
+      {/* Small, at the edge: pins stand along the top. */}
+      <div className="absolute left-1 top-1">
+        <div className="flex">
+          <Button
+            look="bare"
+            className="w-11 px-0 text-soft"
+            aria-pressed={flipped}
+            onClick={() => setFlipped(!flipped)}
+          >
+            <FlipHorizontal2 size={18} aria-hidden="true" />
+            <span className="sr-only">{sideName}</span>
+          </Button>
+          <Button
+            look="bare"
+            className="w-11 px-0 text-soft aria-pressed:bg-sunk aria-pressed:text-ink"
+            aria-pressed={above}
+            onClick={() => setAbove(!above)}
+          >
+            <ArrowDownToLine size={18} aria-hidden="true" />
+            <span className="sr-only">from above</span>
+          </Button>
+        </div>
+        <p className="pointer-events-none px-2 text-sm leading-4 text-soft" aria-hidden="true">
+          {above ? 'from above' : sideName}
+        </p>
       </div>
       <p className="sr-only" aria-live="polite">
         {verdicts.filter((v) => v.state === 'fail').length} findings fail,{' '}
