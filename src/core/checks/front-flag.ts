@@ -19,7 +19,8 @@ export const frontFlag: Check = {
   run(built) {
     const front = frontOf(built);
     const { box } = front;
-    if (!box || !built.lens) return [];
+    // Without body and mode there is no frame that a flag could stand in.
+    if (!box || !built.lens || !built.body || !built.mode) return [];
     return box.flags.map(({ leaf, use }) => verdict(built, leaf.id, leaf.name, use.angle));
   },
 };

@@ -79,6 +79,7 @@ export const frontMatteTravel: Check = {
       );
       const station = box.use.station;
       const reach = travelOf(built);
+      if (b.attach === undefined) inputs.add(constant(`how ${b.name} is held`, 'mm', null));
       if (b.attach === 'rods' && station !== undefined && reach === null)
         inputs.add(constant(`how far the front of ${lens.name} comes`, 'mm', null));
       list.push(

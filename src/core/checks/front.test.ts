@@ -467,6 +467,30 @@ describe('a missing number is unknown, never ok', () => {
     expect(one(v, 'front.matte-travel:stage').state).toBe('unknown');
     expect(one(v, 'front.matte-travel:box').state).toBe('unknown');
   });
+  test('a box set by hand ahead of an adapter whose length nobody gave', () => {
+    const set = box({ attach: 'rods', rods: 'lw15' });
+    const v = verdicts([set], { box: { part: 'box', station: 150 } }, lens(), [
+      testAdapter({ length: undefined }),
+    ]);
+    expect(one(v, 'front.vignette:f').state).toBe('unknown');
+    expect(one(v, 'front.vignette:f').measure.map((m) => m.path.join('/'))).toEqual([
+      'kit/adapter/length',
+    ]);
+  });
+  test('how a box is held, for a filter before its first stage', () => {
+    const v = verdicts([box({ attach: undefined }), filter('nd')], {
+      box: { part: 'box' },
+      ...screwed('nd'),
+    });
+    expect(one(v, 'front.matte-travel:stage').state).toBe('unknown');
+  });
+  test('any rig of the demo without body, mode or lens is still checked', () => {
+    const job = demo();
+    for (const rig of job.rigs)
+      for (const gone of [{ body: null, mode: null }, { mode: null }, { lens: null }])
+        for (const v of checkRig(job, { ...rig, ...gone }))
+          expect(`${v.why} ${v.sum}`).not.toMatch(/NaN|undefined/);
+  });
   test('rods that box or plate does not name', () => {
     const plate: Part = { id: 'p', kind: 'plate', name: 'Plate', topToRods: exactly(40) };
     const v = verdicts([box({ attach: 'rods', rods: 'lw15' }), plate], {

@@ -1,4 +1,4 @@
-import { focalRange, isZoom, stopsOf, type Built } from '../build/build';
+import { flangeOf, focalRange, isZoom, stopsOf, type Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { frontOf, Inputs, lensSeat, type Front, type Num } from '../build/front';
 import { constant, given, type Given } from '../build/given';
@@ -215,7 +215,16 @@ export function situation(
     }
   });
   // Without the stations of body and adapters only the close-focus distance is a little off.
-  const seat = lensSeat(built) ?? 0;
+  const known = lensSeat(built);
+  const seat = known ?? 0;
+  // A box set by hand stands where it stands: how far that is from the lens hangs on all of them.
+  const { box } = front;
+  if (known === null && box?.box.attach === 'rods' && box.use.station !== undefined)
+    for (const g of [
+      flangeOf(built, built.body),
+      ...built.links.map(({ link }) => given(link, 'length')),
+    ])
+      if (!g.known) inputs.add(g);
   const focus = setting.focus;
   const edges = front.edges;
   const label = [

@@ -1,12 +1,10 @@
 'use client';
 
 import type { Verdict } from '@/core/checks/finding';
-import type { Layer } from '@/core/front/shading';
+import { CORNERS, type Layer } from '@/core/front/shading';
 import type { ShadingView } from '@/core/front/view';
 import { BLACK } from '@/core/pupil/map';
 import { exact } from '@/core/quantity/say';
-
-const NAMES = ['top left', 'top right', 'bottom left', 'bottom right'];
 
 /** Stops lost in each corner of the frame that is looked at, at the corner; each leads to its finding. */
 export function CornerLosses({
@@ -48,10 +46,10 @@ export function CornerLosses({
         const by = top ? y + 3 : y - 3 - 21;
         return (
           <g
-            key={NAMES[i]}
+            key={CORNERS[i]}
             role={finding ? 'button' : 'img'}
             tabIndex={finding ? 0 : undefined}
-            aria-label={`${NAMES[i]} corner of the ${frame}: ${loss >= BLACK ? 'black' : `${text} stops`} lost${c.hard ? ', a hard cut' : ''}${c.culprit ? `, by the ${c.culprit}` : ''}`}
+            aria-label={`${CORNERS[i]} corner of the ${frame}: ${loss >= BLACK ? 'black' : `${text} stops`} lost${c.hard ? ', a hard cut' : ''}${c.culprit ? `, by the ${c.culprit}` : ''}`}
             className={`group outline-none ${finding ? 'cursor-pointer' : ''}`}
             onClick={() => finding && onPick(key)}
             onKeyDown={(e) =>

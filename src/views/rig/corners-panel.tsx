@@ -11,7 +11,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { cleanScale, profile } from '@/core/front/shading';
+import { cleanScale, CORNERS, profile } from '@/core/front/shading';
 import type { Setting } from '@/core/front/situations';
 import type { SweepCell, SweepPlan } from '@/core/front/sweep';
 import { BLACK } from '@/core/pupil/map';
@@ -51,8 +51,6 @@ export default function CornersPanel({
     </div>
   );
 }
-
-const NAMES = ['top left', 'top right', 'bottom left', 'bottom right'];
 
 function lossText(loss: number): string {
   return loss >= BLACK ? 'black' : loss < 0.005 ? '0' : exact(loss, 2);
@@ -96,9 +94,9 @@ function Readings({ facts, shading }: { facts: RigFacts; shading: Shading }) {
         </thead>
         <tbody>
           {view.corners.map((c, i) => (
-            <tr key={NAMES[i]} className="border-t border-rule">
+            <tr key={CORNERS[i]} className="border-t border-rule">
               <th scope="row" className="text-left font-normal" title={c.culprit ?? undefined}>
-                {NAMES[i]}
+                {CORNERS[i]}
               </th>
               <td
                 className={`font-semibold ${c.hard ? 'text-fail' : c.mechanical > 0.005 ? 'text-tight' : ''}`}
