@@ -6,6 +6,7 @@ import { expectation, shapeOfField } from '../src/core/format/shape';
 import { FIELDS, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
 import { sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
 import { stopsGained } from '../src/core/optics/reducer';
+import { REASONS } from '../src/core/rules/reasons';
 import { RULES } from '../src/core/rules/rules';
 
 /** Writes the parts of docs/ that follow from the code: schema, check catalogue, fields, rules. */
@@ -18,7 +19,7 @@ async function main() {
   ).join('\n');
   const rules = RULES.map(
     (r) =>
-      `| \`${r.id}\` | ${r.name} | ${r.house}${r.unit ? ` ${r.unit}` : ''} | ${r.strict} | ${r.light} | ${r.reason} | ${r.otherSchool} |`,
+      `| \`${r.id}\` | ${r.name} | ${r.house}${r.unit ? ` ${r.unit}` : ''} | ${r.strict} | ${r.light} | ${REASONS[r.id].reason} | ${REASONS[r.id].otherSchool} |`,
   ).join('\n');
   writeFileSync(
     'docs/checks.md',

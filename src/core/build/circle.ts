@@ -1,6 +1,7 @@
 import { farthestCorner, frameOnChip } from '../optics/coverage';
 import type { CircleRow, Frame } from '../kit/types';
 import { isZoom, type Built } from './build';
+import { exact, plain } from '../quantity/say';
 import { constant, given, type Given } from './given';
 
 /** A number computed from several inputs, not yet evaluated: its interval is taken later. */
@@ -158,4 +159,12 @@ export function framingSqueeze(built: Built): number {
 export function frameCorner(built: Built, frame: Frame): (w: number, h: number) => number {
   const s = framingSqueeze(built);
   return (w, h) => farthestCorner(frameOnChip(frame, { w, h }, s));
+}
+
+/** The sum behind the image circle at the chip; null while a number is missing. */
+export function circleSum(built: Built): string | null {
+  const circle = chipCircle(built);
+  if (circle.inputs.some((g) => !g.known)) return null;
+  const value = circle.value(circle.inputs.map((g) => g.known!.value));
+  return `${circle.inputs.map((g) => `${g.label} ${plain(g.known!.value)}`).join('; ')}: ${exact(value, 2)} mm`;
 }

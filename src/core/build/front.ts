@@ -438,8 +438,8 @@ export function lensSeat(built: Built): number | null {
 }
 
 /**
- * How far below the axis the rods come out: axis to base, plus risers under the body, plus plate
- * top to rods, less risers between plate and rods. Null without a plate: then nobody knows.
+ * How far below the axis the rods come out: axis to base, plus cage and risers under the body, plus
+ * plate top to rods, less risers between plate and rods. Null without a plate: then nobody knows.
  */
 function rodDrop(built: Built, box: PlacedBox | null): RodDrop | null {
   const { body, rig } = built;
@@ -459,6 +459,13 @@ function rodDrop(built: Built, box: PlacedBox | null): RodDrop | null {
     }
   }
   if (!plate) return null;
+  // A cage stands between the body and what is under it.
+  for (const use of rig.fitted ?? []) {
+    const part = built.kit.get(use.part);
+    if (part?.kind !== 'cage') continue;
+    inputs.push(given(part, 'bottom'));
+    signs.push(1);
+  }
   const made = box?.box.centreHeight !== undefined ? given(box.box, 'centreHeight') : null;
   const system = rodSystem(box?.box.rods);
   return {

@@ -36,7 +36,8 @@ export function readPath(from: unknown, path: readonly string[]): unknown {
 /** Stages, masks and flags go by their names; modes and lines of a table are known from the rig. */
 function rowName(part: Part, path: readonly string[]): string | null {
   if (path[0] === 'modes') return null;
-  const row = readPath(part, path.slice(0, 2)) as { name?: unknown } | undefined;
+  const row = readPath(part, path.slice(0, 2)) as { name?: unknown; turns?: unknown } | undefined;
+  if (path[0] === 'rings' && typeof row?.turns === 'string') return `${row.turns} ring`;
   return typeof row?.name === 'string' ? row.name : null;
 }
 

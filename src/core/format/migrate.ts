@@ -1,3 +1,4 @@
+import { FITTING_KINDS } from '../kit/types';
 import { joiOf } from './joi';
 import { shapeOfPart, type Shape } from './shape';
 import { JOB_VERSION } from './version';
@@ -49,6 +50,63 @@ function frontOfTheRig(doc: Record<string, unknown>): Record<string, unknown> {
   return next;
 }
 
+/** Kinds and fields that version 2 only carried along and version 3 computes with. */
+const KINDS_OF_3 = ['rods', 'gear-ring', 'lens-support', 'follow-focus', 'motor', 'drive-arm'];
+const RIG_FIELDS_OF_3 = ['rods', 'gears', 'supports', 'drives', 'fitted', 'screenShut', 'limits'];
+const FOOT = ['footAt', 'footLength', 'footDown'];
+const PART_FIELDS_OF_3: Readonly<Record<string, readonly string[]>> = {
+  body: [
+    'centreOfGravity',
+    'mountMoment',
+    'screenSide',
+    'screenHinge',
+    'screenUp',
+    'screenLength',
+    'screenHeight',
+    'screenOpens',
+    'voltsFrom',
+    'voltsTo',
+    'watts',
+  ],
+  adapter: [...FOOT, 'mountMoment'],
+  reducer: [...FOOT, 'mountMoment'],
+  lens: ['rings', 'centreOfGravity', ...FOOT],
+  'matte-box': ['clampLength'],
+  plate: ['width', 'thickness', 'length', 'clampLength', 'slide'],
+};
+
+/**
+ * Version 2 to 3: what stands under and beside the camera came in. As before: what reads as what
+ * its name now means stays, what does not is moved to `carried`.
+ */
+function underAndBeside(doc: Record<string, unknown>): Record<string, unknown> {
+  const next = { ...doc };
+  if (Array.isArray(doc.kit))
+    next.kit = doc.kit.map((p: unknown) => {
+      if (!isRecord(p) || typeof p.kind !== 'string') return p;
+      const shape = shapeOfPart(p.kind);
+      if (shape.is !== 'object') return p;
+      const own = KINDS_OF_3.includes(p.kind) || FITTING_KINDS.some((k) => k === p.kind);
+      const names =
+        PART_FIELDS_OF_3[p.kind] ??
+        (own ? Object.keys(shape.fields).filter((k) => !COMMON_FIELDS.includes(k)) : []);
+      return carry(p, names, shape.fields);
+    });
+  if (Array.isArray(doc.rigs))
+    next.rigs = doc.rigs.map((r: unknown) => {
+      if (!isRecord(r)) return r;
+      const moved = carry(r, RIG_FIELDS_OF_3, {});
+      // A station of a plate means something now.
+      return Array.isArray(moved.under)
+        ? {
+            ...moved,
+            under: moved.under.map((u: unknown) => (isRecord(u) ? carry(u, ['station'], {}) : u)),
+          }
+        : moved;
+    });
+  return next;
+}
+
 const COMMON_FIELDS = ['id', 'kind', 'name', 'owner', 'count', 'mass', 'notes'];
 
 function isRecord(x: unknown): x is Record<string, unknown> {
@@ -77,7 +135,10 @@ function carry(
 }
 
 /** Steps by the version they start from. */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: frontOfTheRig };
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+  1: frontOfTheRig,
+  2: underAndBeside,
+};
 
 export type Migrated =
   | { ok: true; doc: Record<string, unknown>; from: number }

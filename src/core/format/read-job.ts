@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import type { Job, Kind } from '../kit/types';
-import { isBody, isBox, isLens, isLink } from '../kit/types';
+import { FITTING_KINDS, isBody, isBox, isFitting, isLens, isLink } from '../kit/types';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
 import { migrate } from './migrate';
@@ -172,6 +172,8 @@ function referenceProblems(job: Job): Problem[] {
   const kit = new Map(job.kit.map((p) => [p.id, p]));
   job.kit.forEach((p, i) => {
     if (isBody(p)) twice(p.modes ?? [], `kit[${i}].modes`);
+    if (isLens(p)) twice(p.rings ?? [], `kit[${i}].rings`);
+    if (isFitting(p)) twice(p.outlets ?? [], `kit[${i}].outlets`);
     if (isBox(p)) {
       twice(p.stages ?? [], `kit[${i}].stages`);
       twice(p.masks ?? [], `kit[${i}].masks`);
@@ -217,6 +219,40 @@ function referenceProblems(job: Job): Problem[] {
     rig.under?.forEach((u, j) =>
       wants(`under[${j}].part`, u.part, ['plate', 'riser'], 'a plate or riser'),
     );
+    for (const list of ['rods', 'supports', 'drives', 'fitted'] as const)
+      twice(rig[list] ?? [], `rigs[${i}].${list}`);
+    rig.rods?.forEach((u, j) => wants(`rods[${j}].part`, u.part, ['rods'], 'rods'));
+    rig.gears?.forEach((u, j) => wants(`gears[${j}].part`, u.part, ['gear-ring'], 'a gear ring'));
+    rig.supports?.forEach((u, j) =>
+      wants(`supports[${j}].part`, u.part, ['lens-support'], 'a lens support'),
+    );
+    rig.drives?.forEach((u, j) => {
+      wants(`drives[${j}].part`, u.part, ['follow-focus', 'motor'], 'a follow focus or motor');
+      wants(`drives[${j}].arm`, u.arm, ['drive-arm'], 'an extension arm');
+      if (!u.outlet) return;
+      const from = rig.fitted?.find((f) => f.id === u.outlet!.from);
+      const part = from ? kit.get(from.part) : undefined;
+      if (!isFitting(part) || !part.outlets?.some((o) => o.id === u.outlet!.id))
+        problems.push(
+          problem(
+            `rigs[${i}].drives[${j}].outlet`,
+            JSON.stringify(u.outlet),
+            'an outlet of a part that is fitted to this rig',
+          ),
+        );
+    });
+    rig.fitted?.forEach((u, j) => {
+      wants(`fitted[${j}].part`, u.part, FITTING_KINDS, 'a part that is fitted to a camera');
+      // What stands against another part names one that was fitted before it: no circles.
+      if (u.to !== undefined && !rig.fitted!.slice(0, j).some((f) => f.id === u.to))
+        problems.push(
+          problem(
+            `rigs[${i}].fitted[${j}].to`,
+            JSON.stringify(u.to),
+            'the id of a part fitted before it',
+          ),
+        );
+    });
     if (rig.box) {
       wants('box.part', rig.box.part, ['matte-box'], 'a matte box');
       wants('box.ring', rig.box.ring, ['reduction-ring'], 'a reduction ring');

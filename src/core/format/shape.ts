@@ -105,6 +105,8 @@ const change = object(
   ['path'],
 );
 
+const turns: Shape = { is: 'choice', values: ['focus', 'iris', 'zoom'] };
+
 const rig = object(
   {
     id,
@@ -139,7 +141,83 @@ const rig = object(
       },
       ['part'],
     ),
-    under: list(object({ part: id, at: { is: 'choice', values: ['body', 'rods'] } }, ['part']), 12),
+    under: list(
+      object(
+        {
+          part: id,
+          at: { is: 'choice', values: ['body', 'rods'] },
+          station: number(-2000, 5000, 'mm'),
+        },
+        ['part'],
+      ),
+      12,
+    ),
+    rods: list(
+      object(
+        {
+          id,
+          part: id,
+          place: { is: 'choice', values: ['through', 'front', 'rear'] },
+          tip: number(-2000, 5000, 'mm'),
+        },
+        ['id', 'part', 'place'],
+      ),
+      6,
+    ),
+    gears: list(object({ part: id, turns }, ['part', 'turns']), 6),
+    supports: list(
+      object({ id, part: id, station: number(-2000, 5000, 'mm'), post: number(0, 500, 'mm') }, [
+        'id',
+        'part',
+      ]),
+      6,
+    ),
+    drives: list(
+      object(
+        {
+          id,
+          part: id,
+          turns,
+          side: { is: 'choice', values: ['left', 'right'] },
+          station: number(-2000, 5000, 'mm'),
+          angle: number(-360, 360, 'deg'),
+          flipped: { is: 'flag' },
+          arm: id,
+          outlet: object({ from: id, id }, ['from', 'id']),
+          reversed: { is: 'flag' },
+        },
+        ['id', 'part', 'turns'],
+      ),
+      12,
+    ),
+    fitted: list(
+      object(
+        {
+          id,
+          part: id,
+          to: id,
+          on: {
+            is: 'choice',
+            values: ['top', 'bottom', 'left', 'right', 'front', 'rear', 'rods'],
+          },
+          x: number(-2000, 2000, 'mm'),
+          y: number(-2000, 2000, 'mm'),
+          z: number(-2000, 2000, 'mm'),
+          station: number(-2000, 5000, 'mm'),
+          turn: number(-360, 360, 'deg'),
+        },
+        ['id', 'part', 'on'],
+      ),
+      400,
+    ),
+    screenShut: { is: 'flag' },
+    limits: object({
+      name: text(120),
+      height: number(0, 20000, 'mm'),
+      width: number(0, 20000, 'mm'),
+      length: number(0, 20000, 'mm'),
+      standsAt: number(0, 20000, 'mm'),
+    }),
     light: object({
       ev: number(-15, 25, 'EV'),
       iso: number(1, 1_000_000),

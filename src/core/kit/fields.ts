@@ -113,6 +113,18 @@ const COMMON: readonly Field[] = [
   { type: 'text', key: 'notes', label: 'notes', max: 4000 },
 ];
 
+function quantityField(
+  key: string,
+  label: string,
+  unit: string,
+  cls: ToleranceClass,
+  min: number,
+  max: number,
+  more: Partial<QuantityField> = {},
+): QuantityField {
+  return { type: 'quantity', key, label, unit, cls, min, max, ...more };
+}
+
 const LINK: readonly Field[] = [
   { type: 'mount', key: 'lensMount', label: 'lens side', first: true },
   { type: 'mount', key: 'bodyMount', label: 'body side', first: true },
@@ -125,18 +137,14 @@ const LINK: readonly Field[] = [
   mm('bore', 'clear bore', 300, { hint: 'narrowest clear diameter on the way through' }),
   mm('play', 'play', 5, { hint: 'rocking at the lens mount, by dial gauge' }),
   { type: 'flag', key: 'foot', label: 'has a foot' },
+  mm('footAt', 'foot at', 400, { hint: 'middle of the foot ahead of the body-side face' }),
+  mm('footLength', 'foot length', 400),
+  mm('footDown', 'axis to foot', 300, { hint: 'optical axis down to the bottom of the foot' }),
+  quantityField('mountMoment', 'load its mount bears', 'N m', 'moment', 0, 100),
   { type: 'flag', key: 'passesControl', label: 'passes aperture control' },
 ];
 
-const quantity = (
-  key: string,
-  label: string,
-  unit: string,
-  cls: ToleranceClass,
-  min: number,
-  max: number,
-  more: Partial<QuantityField> = {},
-): QuantityField => ({ type: 'quantity', key, label, unit, cls, min, max, ...more });
+const quantity = quantityField;
 
 const number = (
   key: string,
@@ -203,6 +211,99 @@ const ROUND = { key: 'shape', is: ['round'] };
 const VARIABLE = { key: 'type', is: ['variable-nd'] };
 const CLIPS = { key: 'attach', is: ['clip-on'] };
 const ON_RODS = { key: 'attach', is: ['rods'] };
+const SCREEN = { key: 'screenSide', is: ['left', 'right', 'rear'] };
+const SEAMLESS = { key: 'style', is: ['seamless'] };
+const CLOSES = { key: 'style', is: ['split', 'strap'] };
+const STRAP = { key: 'style', is: ['strap', 'split'] };
+
+const SUPPLY: readonly Field[] = [
+  quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
+  quantity('voltsTo', 'runs up to', 'V', 'volts', 0, 100),
+  quantity('watts', 'takes', 'W', 'watts', 0, 2000),
+];
+
+const BLOCK: readonly Field[] = [
+  mm('width', 'width', 1000, { first: true, hint: 'across the axis' }),
+  mm('height', 'height', 1000, { first: true }),
+  mm('depth', 'length', 1000, { first: true, hint: 'along the axis' }),
+];
+
+const gearModule = quantity('module', 'module', 'mm', 'exact', 0.1, 5, {
+  hint: '0.8 in this trade; 0.794 is 32 diametral pitch',
+});
+
+const teeth = (key: string, label: string, more: Partial<NumberField> = {}): NumberField =>
+  number(key, label, 'teeth', 6, 600, { integer: true, ...more });
+
+const clampLength = mm('clampLength', 'clamp along the rods', 400, { first: true });
+
+/** What follow focuses and motors say alike. */
+const DRIVE: readonly Field[] = [
+  rodSystem,
+  clampLength,
+  teeth('gearTeeth', 'teeth of its gear', { first: true }),
+  gearModule,
+  mm('gearWidth', 'width of its gear', 100, { first: true }),
+  mm('armFrom', 'arm reaches from', 600, {
+    first: true,
+    hint: 'pivot to the middle of its gear, drawn in',
+  }),
+  mm('armTo', 'arm reaches to', 600, {
+    first: true,
+    hint: 'pivot to the middle of its gear, drawn out',
+  }),
+  ...BLOCK,
+  mm('gearAhead', 'gear ahead of its clamp', 400, {
+    min: -400,
+    hint: 'middle of the clamp to the middle of the gear',
+  }),
+  mm('boxBehind', 'box behind the gear', 100, {
+    hint: 'middle of the gear to the face of the box',
+  }),
+  mm('armWidth', 'width of the arm', 100),
+  mm('pivotAcross', 'pivot from the middle', 300, {
+    hint: 'middle between the rods to the pivot; over its rod when empty',
+  }),
+  mm('pivotUp', 'pivot over the rods', 300, { min: -300 }),
+  choice('sides', 'goes on', [
+    ['left', 'camera left only'],
+    ['right', 'camera right only'],
+    ['both', 'either side'],
+  ]),
+  flag('flips', 'gear goes on either face'),
+];
+
+const OUTLETS: RowsField = {
+  type: 'rows',
+  key: 'outlets',
+  label: 'outlets',
+  row: 'outlet',
+  keyed: true,
+  fields: [
+    { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+    quantity('volts', 'volts', 'V', 'volts', 0, 100),
+    quantity('amps', 'amps', 'A', 'watts', 0, 100),
+  ],
+};
+
+const HELD: readonly Field[] = [
+  number('screws', 'screws that hold it', '', 0, 20, { integer: true }),
+  flag('pins', 'pins keep it from turning'),
+  quantity('rating', 'rated for', 'g', 'mass', 0, 1e6, {
+    hint: 'as stated by its maker; it counts, not Nelvix',
+  }),
+];
+
+/** A part that takes up room, holds, weighs; with what its sort says besides. */
+const fitting = (...more: Field[]): readonly Field[] => [
+  COMMON[0]!,
+  ...BLOCK,
+  ...more,
+  ...HELD,
+  { ...rodSystem, first: false },
+  { ...clampLength, first: false },
+  ...COMMON.slice(1),
+];
 
 export const FIELDS: Record<Kind, readonly Field[]> = {
   body: [
@@ -271,10 +372,27 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       min: 1,
       max: 3,
     },
-    mm('axisToBase', 'axis to base', 300),
+    mm('axisToBase', 'axis to base', 300, { hint: 'optical axis down to where it stands' }),
     mm('width', 'width', 600),
     mm('height', 'height', 600),
     mm('depth', 'depth', 600, { hint: 'mount face to back' }),
+    mm('centreOfGravity', 'centre of gravity', 600, { min: -600, hint: 'behind the mount face' }),
+    quantity('mountMoment', 'load its mount bears', 'N m', 'moment', 0, 100),
+    choice('screenSide', 'screen folds out', [
+      ['left', 'at camera left'],
+      ['right', 'at camera right'],
+      ['rear', 'at the rear'],
+    ]),
+    mm('screenHinge', 'screen hinge', 600, { hint: 'behind the mount face', onlyFor: SCREEN }),
+    mm('screenUp', 'screen over the axis', 300, {
+      min: -300,
+      hint: 'its middle; minus is below',
+      onlyFor: SCREEN,
+    }),
+    mm('screenLength', 'screen length', 400, { hint: 'hinge to far edge', onlyFor: SCREEN }),
+    mm('screenHeight', 'screen height', 400, { onlyFor: SCREEN }),
+    number('screenOpens', 'screen opens', 'deg', 10, 180, { onlyFor: SCREEN }),
+    ...SUPPLY,
     ...COMMON.slice(1),
   ],
   adapter: [
@@ -452,6 +570,40 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     }),
     {
       type: 'rows',
+      key: 'rings',
+      label: 'rings that are driven',
+      row: 'ring',
+      keyed: true,
+      first: true,
+      fields: [
+        choice(
+          'turns',
+          'turns',
+          [
+            ['focus', 'focus'],
+            ['iris', 'iris'],
+            ['zoom', 'zoom'],
+          ],
+          { required: true },
+        ),
+        mm('z', 'its middle from the flange', 2000, { hint: 'focused at infinity' }),
+        mm('width', 'width', 300),
+        teeth('teeth', 'teeth of its gear', { hint: 'empty when none is cut in' }),
+        gearModule,
+        mm('diameter', 'bare diameter', 500),
+        quantity('throw', 'throw', 'deg', 'angle', 0, 1800, { hint: 'from end to end' }),
+        flag('turnsBack', 'turns the other way', 'against cine practice'),
+        quantity('torque', 'torque to turn it', 'N m', 'torque', 0, 10),
+        flag('stops', 'has hard stops'),
+        mm('travel', 'wanders by', 300, { min: -300, hint: 'forward plus, over its throw' }),
+      ],
+    },
+    mm('centreOfGravity', 'centre of gravity', 2000, { min: -500, hint: 'ahead of the flange' }),
+    mm('footAt', 'foot at', 2000, { hint: 'middle of the foot ahead of the flange' }),
+    mm('footLength', 'foot length', 500),
+    mm('footDown', 'axis to foot', 300, { hint: 'optical axis down to the bottom of the foot' }),
+    {
+      type: 'rows',
       key: 'outline',
       label: 'barrel outline',
       row: 'step',
@@ -501,6 +653,10 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     mm('clear', 'clear diameter', 500, {
       first: true,
       onlyFor: { key: 'shape', is: ['screw', 'round'] },
+    }),
+    mm('outerDiameter', 'outer diameter', 500, {
+      onlyFor: { key: 'shape', is: ['screw'] },
+      hint: 'over its rim',
     }),
     quantity('stops', 'light it costs', 'stops', 'light', 0, 20, {
       first: true,
@@ -610,6 +766,7 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       ],
       { onlyFor: ON_RODS },
     ),
+    mm('clampLength', 'bracket along the rods', 400, { onlyFor: ON_RODS, hint: 'from its back' }),
     ...COMMON.slice(1),
   ],
   'reduction-ring': [
@@ -632,9 +789,111 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       first: true,
       hint: 'where the body stands down to the middle of the rods',
     }),
+    mm('length', 'length', 1000, { first: true, hint: 'along the rods' }),
+    mm('clampLength', 'each of its rod clamps', 400, { first: true, hint: 'at its two ends' }),
+    mm('width', 'width', 600),
+    mm('thickness', 'thickness', 200, { hint: 'top to bottom' }),
+    mm('slide', 'slides by', 500, { hint: 'under the body, either way' }),
     ...COMMON.slice(1),
   ],
   riser: [COMMON[0]!, mm('thickness', 'thickness', 300, { first: true }), ...COMMON.slice(1)],
+  rods: [
+    COMMON[0]!,
+    rodSystem,
+    mm('length', 'length', 2000, { first: true }),
+    flag('single', 'one rod, no pair'),
+    ...COMMON.slice(1),
+  ],
+  'gear-ring': [
+    COMMON[0]!,
+    choice(
+      'style',
+      'sort',
+      [
+        ['seamless', 'seamless'],
+        ['split', 'split, clamps on'],
+        ['strap', 'strap'],
+      ],
+      { first: true },
+    ),
+    mm('bore', 'bore', 500, { first: true, onlyFor: SEAMLESS }),
+    mm('from', 'closes on, from', 500, { first: true, onlyFor: CLOSES }),
+    mm('to', 'to', 500, { first: true, onlyFor: CLOSES }),
+    teeth('teeth', 'teeth', { first: true }),
+    gearModule,
+    mm('width', 'width', 100, { first: true }),
+    mm('lump', 'lump at the join', 50, { onlyFor: STRAP, hint: 'over the tips of its teeth' }),
+    mm('lumpLength', 'length of the lump', 100, { onlyFor: STRAP, hint: 'around the barrel' }),
+    ...COMMON.slice(1),
+  ],
+  'lens-support': [
+    COMMON[0]!,
+    rodSystem,
+    mm('postFrom', 'post, lowest', 300, {
+      first: true,
+      hint: 'rod plane to where the barrel rests',
+    }),
+    mm('postTo', 'post, highest', 300, { first: true }),
+    clampLength,
+    mm('cradleWidth', 'width of the cradle', 300),
+    ...COMMON.slice(1),
+  ],
+  'follow-focus': [
+    COMMON[0]!,
+    ...DRIVE,
+    quantity('ratio', 'gear turns for one of the wheel', 'x', 'ratio', 0.05, 20),
+    flag('hardStops', 'has hard stops'),
+    flag('reversible', 'can be reversed'),
+    ...COMMON.slice(1),
+  ],
+  motor: [
+    COMMON[0]!,
+    ...DRIVE,
+    {
+      type: 'rows',
+      key: 'torques',
+      label: 'torque at its gear',
+      row: 'line',
+      first: true,
+      fields: [
+        number('volts', 'at', 'V', 0, 100, { required: true }),
+        quantity('torque', 'torque', 'N m', 'torque', 0, 50, { required: true }),
+      ],
+    },
+    ...SUPPLY,
+    ...COMMON.slice(1),
+  ],
+  'drive-arm': [
+    COMMON[0]!,
+    mm('ahead', 'puts the gear ahead by', 400, { first: true }),
+    mm('longer', 'reaches farther by', 400, { first: true }),
+    ...COMMON.slice(1),
+  ],
+  cage: [
+    COMMON[0]!,
+    mm('wall', 'wall', 100, { first: true, hint: 'beside and over the body' }),
+    mm('bottom', 'bottom', 100, { first: true, hint: 'what it adds under the body' }),
+    mm('depth', 'length', 600, { first: true, hint: 'along the axis, from the mount face back' }),
+    ...HELD,
+    ...COMMON.slice(1),
+  ],
+  handle: fitting(),
+  grip: fitting(),
+  arm: fitting(),
+  'shoulder-pad': fitting(),
+  counterweight: fitting(),
+  'hand-unit': fitting(...SUPPLY),
+  monitor: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY),
+  recorder: fitting(...SUPPLY),
+  finder: fitting(...SUPPLY),
+  battery: fitting(
+    quantity('wattHours', 'holds', 'Wh', 'watts', 0, 5000),
+    quantity('voltsFrom', 'gives from', 'V', 'volts', 0, 100),
+    quantity('voltsTo', 'gives up to', 'V', 'volts', 0, 100),
+    OUTLETS,
+  ),
+  'battery-plate': fitting(OUTLETS),
+  'dummy-battery': fitting(...SUPPLY),
 };
 
 export const KINDS = Object.keys(FIELDS) as Kind[];
@@ -651,6 +910,25 @@ export const KIND_NAME: Record<Kind, { one: string; many: string }> = {
   sleeve: { one: 'sleeve', many: 'sleeves' },
   plate: { one: 'plate or bridge', many: 'plates and bridges' },
   riser: { one: 'riser', many: 'risers' },
+  rods: { one: 'rods', many: 'rods' },
+  'gear-ring': { one: 'gear ring', many: 'gear rings' },
+  'lens-support': { one: 'lens support', many: 'lens supports' },
+  'follow-focus': { one: 'follow focus', many: 'follow focuses' },
+  motor: { one: 'motor', many: 'motors' },
+  'drive-arm': { one: 'extension arm', many: 'extension arms' },
+  cage: { one: 'cage', many: 'cages' },
+  handle: { one: 'handle', many: 'handles' },
+  grip: { one: 'grip', many: 'grips' },
+  arm: { one: 'arm', many: 'arms' },
+  'shoulder-pad': { one: 'shoulder pad', many: 'shoulder pads' },
+  counterweight: { one: 'counterweight', many: 'counterweights' },
+  'hand-unit': { one: 'hand unit', many: 'hand units' },
+  monitor: { one: 'monitor', many: 'monitors' },
+  recorder: { one: 'recorder', many: 'recorders' },
+  finder: { one: 'finder', many: 'finders' },
+  battery: { one: 'battery', many: 'batteries' },
+  'battery-plate': { one: 'battery plate', many: 'battery plates' },
+  'dummy-battery': { one: 'dummy battery', many: 'dummy batteries' },
 };
 
 /** Whether a field is of concern to a part, by what the part says of itself so far. */

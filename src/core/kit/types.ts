@@ -43,7 +43,19 @@ export interface OutlineStep {
   d: QuantityInput;
 }
 
-export interface Body extends PartBase {
+/** Centre of gravity, mm ahead of the part's own datum (bodies: behind the mount face). */
+export interface Weighed {
+  centreOfGravity?: QuantityInput;
+}
+
+/** Outside dimensions of a part as a block: across, up, along the axis. */
+export interface Block {
+  width?: QuantityInput;
+  height?: QuantityInput;
+  depth?: QuantityInput;
+}
+
+export interface Body extends PartBase, Weighed {
   kind: 'body';
   mount?: string;
   flange?: QuantityInput;
@@ -60,6 +72,22 @@ export interface Body extends PartBase {
   width?: QuantityInput;
   height?: QuantityInput;
   depth?: QuantityInput;
+  /** Moment its mount bears, N m, when its maker says. */
+  mountMoment?: QuantityInput;
+  /** The flip-out screen: on which side it is hinged and how it swings. */
+  screenSide?: 'left' | 'right' | 'rear';
+  /** Hinge behind the mount face. */
+  screenHinge?: QuantityInput;
+  /** Middle of the screen over the optical axis. */
+  screenUp?: QuantityInput;
+  /** Hinge to the far edge: what it sweeps. */
+  screenLength?: QuantityInput;
+  screenHeight?: QuantityInput;
+  /** How far it opens, degrees. */
+  screenOpens?: number;
+  voltsFrom?: QuantityInput;
+  voltsTo?: QuantityInput;
+  watts?: QuantityInput;
 }
 
 /** What adapters and reducers have in common. */
@@ -74,6 +102,12 @@ export interface LinkFields {
   bore?: QuantityInput;
   play?: QuantityInput;
   foot?: boolean;
+  /** Middle of the foot ahead of the body-side mount face, its length, and axis to its bottom. */
+  footAt?: QuantityInput;
+  footLength?: QuantityInput;
+  footDown?: QuantityInput;
+  /** Moment its lens mount bears, N m, when its maker says. */
+  mountMoment?: QuantityInput;
   passesControl?: boolean;
 }
 
@@ -116,8 +150,35 @@ export interface CircleRow {
   diameter: QuantityInput;
 }
 
-export interface Lens extends PartBase {
+/** A ring of a lens that a drive turns. */
+export interface LensRing {
+  id: string;
+  turns: 'focus' | 'iris' | 'zoom';
+  /** Middle of its gear or grip ahead of the flange, focused at infinity. */
+  z?: QuantityInput;
+  width?: QuantityInput;
+  /** Teeth of a gear that is cut in; absent when it has none. */
+  teeth?: number;
+  module?: QuantityInput;
+  /** Diameter of the bare ring. */
+  diameter?: QuantityInput;
+  /** From end to end, degrees. */
+  throw?: QuantityInput;
+  turnsBack?: boolean;
+  torque?: QuantityInput;
+  /** It has hard stops at both ends. */
+  stops?: boolean;
+  /** How far it wanders ahead (minus: back) from one end of its throw to the other. */
+  travel?: QuantityInput;
+}
+
+export interface Lens extends PartBase, Weighed {
   kind: 'lens';
+  rings?: LensRing[];
+  /** Tripod foot: middle ahead of the flange, length, axis to its bottom. */
+  footAt?: QuantityInput;
+  footLength?: QuantityInput;
+  footDown?: QuantityInput;
   mount?: string;
   flange?: QuantityInput;
   focal?: QuantityInput;
@@ -196,6 +257,7 @@ export interface Filter extends PartBase {
   diameter?: QuantityInput;
   thickness?: QuantityInput;
   clear?: QuantityInput;
+  outerDiameter?: QuantityInput;
   stops?: QuantityInput;
   /** Darkest end of a variable one. */
   stopsTo?: QuantityInput;
@@ -258,6 +320,8 @@ export interface MatteBox extends PartBase {
   width?: QuantityInput;
   height?: QuantityInput;
   swing?: 'left' | 'right';
+  /** Length of its bracket on the rods, from its back. */
+  clampLength?: QuantityInput;
 }
 
 export interface ReductionRing extends PartBase {
@@ -278,12 +342,165 @@ export interface Plate extends PartBase {
   rods?: string;
   /** Top of the plate, where the body stands, down to the rod plane. */
   topToRods?: QuantityInput;
+  width?: QuantityInput;
+  /** Top to bottom of the plate itself. */
+  thickness?: QuantityInput;
+  length?: QuantityInput;
+  /** Each of its two rod clamps, at its ends, along the rods. */
+  clampLength?: QuantityInput;
+  /** How far it can be slid under the body either way. */
+  slide?: QuantityInput;
 }
 
 export interface Riser extends PartBase {
   kind: 'riser';
   thickness?: QuantityInput;
 }
+
+/** A rod of a pair, or a single one. */
+export interface Rods extends PartBase {
+  kind: 'rods';
+  rods?: string;
+  length?: QuantityInput;
+  single?: boolean;
+}
+
+export interface GearRing extends PartBase {
+  kind: 'gear-ring';
+  style?: 'seamless' | 'split' | 'strap';
+  /** Seamless ones: inner diameter. */
+  bore?: QuantityInput;
+  /** Split and strap: smallest and largest barrel. */
+  from?: QuantityInput;
+  to?: QuantityInput;
+  module?: QuantityInput;
+  teeth?: number;
+  width?: QuantityInput;
+  /** The join: how far it stands out over the teeth, and how long it is around the barrel. */
+  lump?: QuantityInput;
+  lumpLength?: QuantityInput;
+}
+
+export interface LensSupport extends PartBase {
+  kind: 'lens-support';
+  rods?: string;
+  /** Rod plane to where the barrel rests: lowest and highest. */
+  postFrom?: QuantityInput;
+  postTo?: QuantityInput;
+  cradleWidth?: QuantityInput;
+  clampLength?: QuantityInput;
+}
+
+/** What a follow focus and a motor have in common: a box with a gear, on an arm, on a rod. */
+export interface DriveFields extends Block {
+  rods?: string;
+  clampLength?: QuantityInput;
+  /** Pivot of the arm from the middle between the rods, and over the rod plane. */
+  pivotAcross?: QuantityInput;
+  pivotUp?: QuantityInput;
+  /** Pivot to the axis of the gear: shortest and longest. */
+  armFrom?: QuantityInput;
+  armTo?: QuantityInput;
+  armWidth?: QuantityInput;
+  gearTeeth?: number;
+  module?: QuantityInput;
+  gearWidth?: QuantityInput;
+  /** Middle of the clamp to the middle of the gear, ahead. */
+  gearAhead?: QuantityInput;
+  /** Middle of the gear to the near face of the box, behind it. */
+  boxBehind?: QuantityInput;
+  sides?: 'left' | 'right' | 'both';
+  /** The gear can be put on the other face of the bracket. */
+  flips?: boolean;
+}
+
+export interface FollowFocus extends PartBase, DriveFields {
+  kind: 'follow-focus';
+  /** Turns of the gear for one turn of the wheel. */
+  ratio?: QuantityInput;
+  hardStops?: boolean;
+  reversible?: boolean;
+}
+
+/** Torque at a supply, at the motor's own gear. */
+export interface TorqueRow {
+  volts: number;
+  torque: QuantityInput;
+}
+
+export interface Motor extends PartBase, DriveFields {
+  kind: 'motor';
+  voltsFrom?: QuantityInput;
+  voltsTo?: QuantityInput;
+  watts?: QuantityInput;
+  torques?: TorqueRow[];
+}
+
+/** Puts the gear of a drive farther ahead of its clamp, or reaches farther out. */
+export interface DriveArm extends PartBase {
+  kind: 'drive-arm';
+  ahead?: QuantityInput;
+  longer?: QuantityInput;
+}
+
+export interface Outlet {
+  id: string;
+  name: string;
+  volts?: QuantityInput;
+  amps?: QuantityInput;
+}
+
+/** A part that stands somewhere on the camera and takes up room. */
+export interface Fitting extends PartBase, Block {
+  kind: FittingKind;
+  rods?: string;
+  clampLength?: QuantityInput;
+  /** Screws that hold it, and whether pins keep it from turning. */
+  screws?: number;
+  pins?: boolean;
+  rating?: QuantityInput;
+  voltsFrom?: QuantityInput;
+  voltsTo?: QuantityInput;
+  watts?: QuantityInput;
+  wattHours?: QuantityInput;
+  outlets?: Outlet[];
+  /** A screen that tilts where it stands. */
+  tilts?: boolean;
+  /** Wall of a cage: what it adds to the body on each side. */
+  wall?: QuantityInput;
+  bottom?: QuantityInput;
+}
+
+export type FittingKind =
+  | 'cage'
+  | 'handle'
+  | 'grip'
+  | 'arm'
+  | 'shoulder-pad'
+  | 'counterweight'
+  | 'hand-unit'
+  | 'monitor'
+  | 'recorder'
+  | 'finder'
+  | 'battery'
+  | 'battery-plate'
+  | 'dummy-battery';
+
+export const FITTING_KINDS: readonly FittingKind[] = [
+  'cage',
+  'handle',
+  'grip',
+  'arm',
+  'shoulder-pad',
+  'counterweight',
+  'hand-unit',
+  'monitor',
+  'recorder',
+  'finder',
+  'battery',
+  'battery-plate',
+  'dummy-battery',
+];
 
 /** A part of a kind this version only carries along. */
 export interface OtherPart extends PartBase {
@@ -303,7 +520,15 @@ export type Part =
   | Sleeve
   | Plate
   | Riser
+  | Rods
+  | GearRing
+  | LensSupport
+  | FollowFocus
+  | Motor
+  | DriveArm
+  | Fitting
   | OtherPart;
+export type Drive = FollowFocus | Motor;
 export type Kind =
   | 'body'
   | 'adapter'
@@ -315,7 +540,14 @@ export type Kind =
   | 'reduction-ring'
   | 'sleeve'
   | 'plate'
-  | 'riser';
+  | 'riser'
+  | 'rods'
+  | 'gear-ring'
+  | 'lens-support'
+  | 'follow-focus'
+  | 'motor'
+  | 'drive-arm'
+  | FittingKind;
 
 /** What is framed for inside the mode. */
 export interface Frame {
@@ -381,6 +613,81 @@ export interface UnderUse {
   part: string;
   /** Risers: under the body, or under the rods. */
   at?: 'body' | 'rods';
+  /** Plates: front edge, mm from the image plane; below the mount face when absent. */
+  station?: number;
+}
+
+/** Rods in the clamps of the plate. */
+export interface RodUse {
+  id: string;
+  part: string;
+  /** Through both clamps, or ahead of or behind the plate from one of them. */
+  place: 'through' | 'front' | 'rear';
+  /** Front tip, mm from the image plane; as far back as the clamps allow when absent. */
+  tip?: number;
+}
+
+/** A gear ring closed on a ring of the lens. */
+export interface GearUse {
+  part: string;
+  turns: 'focus' | 'iris' | 'zoom';
+}
+
+/** A lens support on the rods. What is not set is found. */
+export interface SupportUse {
+  id: string;
+  part: string;
+  /** Middle of its clamp, mm from the image plane. */
+  station?: number;
+  /** Rod plane to where the barrel rests, mm. */
+  post?: number;
+}
+
+/** A follow focus or motor on the rods. What is not set is found. */
+export interface DriveUse {
+  id: string;
+  part: string;
+  turns: 'focus' | 'iris' | 'zoom';
+  side?: 'left' | 'right';
+  /** Middle of its clamp, mm from the image plane. */
+  station?: number;
+  /** Where its gear meets the lens gear, degrees about the axis: 0 camera right, 90 above. */
+  angle?: number;
+  flipped?: boolean;
+  arm?: string;
+  /** What feeds it: a fitted part and one of its outlets. */
+  outlet?: { from: string; id: string };
+  /** The gear is fitted reversed. */
+  reversed?: boolean;
+}
+
+/** A part that stands against another one: a handle on the cage, a battery plate on the rods. */
+export interface FittedUse {
+  id: string;
+  part: string;
+  /** Id of the fitted part it stands against; the camera itself when absent. */
+  to?: string;
+  /** The face it stands against; `rods` clamps it to them. */
+  on: 'top' | 'bottom' | 'left' | 'right' | 'front' | 'rear' | 'rods';
+  /** Moved from the middle of that face, and away from it, mm in the frame of reference. */
+  x?: number;
+  y?: number;
+  z?: number;
+  /** On rods: its front face, mm from the image plane. */
+  station?: number;
+  /** Turned about the optical axis, degrees. */
+  turn?: number;
+}
+
+/** What the rig has to stay inside of, mm. */
+export interface SpaceLimits {
+  /** What sets them: a cabin, a hatch, a case. */
+  name?: string;
+  height?: number;
+  width?: number;
+  length?: number;
+  /** Height that the lowest part of the rig stands at. */
+  standsAt?: number;
 }
 
 /** The light that is there, and how the camera is set to it. */
@@ -428,6 +735,14 @@ export interface Rig {
   box?: BoxUse;
   /** Under the camera, from the body downwards. */
   under?: UnderUse[];
+  rods?: RodUse[];
+  gears?: GearUse[];
+  supports?: SupportUse[];
+  drives?: DriveUse[];
+  fitted?: FittedUse[];
+  /** The screen is not folded out. */
+  screenShut?: boolean;
+  limits?: SpaceLimits;
   light?: LightUse;
   reference?: string;
   configurations?: Configuration[];
@@ -511,6 +826,31 @@ export function isPlate(p: Part | null | undefined): p is Plate {
 }
 export function isRiser(p: Part | null | undefined): p is Riser {
   return p?.kind === 'riser';
+}
+
+export function isRods(p: Part | null | undefined): p is Rods {
+  return p?.kind === 'rods';
+}
+export function isGearRing(p: Part | null | undefined): p is GearRing {
+  return p?.kind === 'gear-ring';
+}
+export function isSupport(p: Part | null | undefined): p is LensSupport {
+  return p?.kind === 'lens-support';
+}
+export function isFollowFocus(p: Part | null | undefined): p is FollowFocus {
+  return p?.kind === 'follow-focus';
+}
+export function isMotor(p: Part | null | undefined): p is Motor {
+  return p?.kind === 'motor';
+}
+export function isDrive(p: Part | null | undefined): p is Drive {
+  return p?.kind === 'follow-focus' || p?.kind === 'motor';
+}
+export function isDriveArm(p: Part | null | undefined): p is DriveArm {
+  return p?.kind === 'drive-arm';
+}
+export function isFitting(p: Part | null | undefined): p is Fitting {
+  return p !== null && p !== undefined && FITTING_KINDS.some((k) => k === p.kind);
 }
 
 /** How many of this piece are on hand; a part that does not say counts as one. */

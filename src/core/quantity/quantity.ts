@@ -29,7 +29,11 @@ export type ToleranceClass =
   | 'mass'
   | 'exact'
   | 'light'
-  | 'pupil';
+  | 'pupil'
+  | 'moment'
+  | 'torque'
+  | 'volts'
+  | 'watts';
 
 /**
  * Default half-widths, in the unit of the field. Lengths, flanges and image circles are the
@@ -50,6 +54,11 @@ const DEFAULT_TOLERANCE: Record<ToleranceClass, Record<'measured' | 'sheet', num
   // A tenth of a stop is what a density is sorted to; an iris is sighted to about two millimetres.
   light: { measured: 0.03, sheet: 0.1 },
   pupil: { measured: 2, sheet: 3 },
+  // Torques and loads are stated in tenths or hundredths; supplies sag by a few tenths of a volt.
+  moment: { measured: 0.05, sheet: 0.1 },
+  torque: { measured: 0.01, sheet: 0.02 },
+  volts: { measured: 0.1, sheet: 0.25 },
+  watts: { measured: 0.5, sheet: 1 },
 };
 
 /** A guess is taken to be good to one part in ten. */

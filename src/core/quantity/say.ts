@@ -50,6 +50,10 @@ const DIGITS: Record<string, number> = {
   T: 2,
   f: 2,
   g: 0,
+  'N m': 2,
+  V: 1,
+  W: 1,
+  teeth: 0,
 };
 
 /** A number with its unit, in the decimals that unit is read with. */

@@ -1,4 +1,4 @@
-import { chipCircle, framingSqueeze, modeSize } from '../build/circle';
+import { chipCircle, circleSum, framingSqueeze, modeSize } from '../build/circle';
 import { flangeOf, type Built } from '../build/build';
 import { given, type Given } from '../build/given';
 import { chipStop, chipStopValue } from '../build/chip-stop';
@@ -213,8 +213,7 @@ export function readings(built: Built): Reading[] {
         unit: 'mm',
         inputs: circle.inputs,
         value: circle.value,
-        sum: (v) =>
-          `${circle.inputs.map((g) => `${g.label} ${plain(g.known!.value)}`).join('; ')}: ${exact(v, 2)} mm`,
+        sum: () => circleSum(built) ?? '',
       }),
     );
     const conf = confusion(built);

@@ -1,5 +1,6 @@
 import { build, shared, type Built, type Shared } from '../build/build';
-import { checkRig, CHECKS } from '../checks/registry';
+import { ON_AXIS } from '../checks/on-axis';
+import { runChecks } from '../checks/run';
 import type { State, Verdict } from '../checks/finding';
 import { worst } from '../checks/finding';
 import { isBody, isReducer, type Job, type Lens, type Mode, type Rig } from '../kit/types';
@@ -57,7 +58,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           changes: [...put.changes, { path: ['rigs', rig.id, 'mode'], value: mode.id }],
         };
         const next = withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!;
-        const verdicts = checkRig(job, bare(next), base);
+        const verdicts = runChecks(build(job, bare(next), base), ON_AXIS);
         const frames = verdicts.filter(about('coverage.frame'));
         const coverage = frames.length > 0 ? frames : verdicts.filter(about('coverage.chip'));
         const mount = verdicts.filter((v) => v.id.startsWith('mount.') && v.state === 'fail');
@@ -78,7 +79,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           margin,
           text:
             mount.length > 0
-              ? (CHECKS.find((c) => c.id === mount[0]!.id)?.short ?? mount[0]!.id)
+              ? (ON_AXIS.find((c) => c.id === mount[0]!.id)?.short ?? mount[0]!.id)
               : margin === null
                 ? 'not known'
                 : `${signed(margin, 1)} mm`,
@@ -101,10 +102,9 @@ function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
   const body = base.kit.get(rig.body ?? '');
   if (!isBody(body)) return put;
   const fails = (edit: Edit) =>
-    checkRig(
-      job,
-      bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!),
-      base,
+    runChecks(
+      build(job, bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!), base),
+      ON_AXIS,
     ).some((v) => v.id.startsWith('mount.') && v.state === 'fail');
   if (!fails(put)) return put;
   const glass = rig.between.some((u) => isReducer(base.kit.get(u.part)));

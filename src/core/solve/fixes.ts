@@ -1,6 +1,6 @@
 import { build, shared, focalRange, type Built, type Shared } from '../build/build';
 import { framingSqueeze } from '../build/circle';
-import { check } from '../checks/registry';
+import { check, CHECKS } from '../checks/registry';
 import { coveredScale } from '../checks/coverage-frame';
 import type { Finding, Fix, State, Verdict } from '../checks/finding';
 import { ASPECTS } from '../optics/formats';
@@ -9,6 +9,7 @@ import { given } from '../build/given';
 import { valueOf } from '../quantity/quantity';
 import { say } from '../quantity/say';
 import { isReducer, onHand, type Job, type Lens, type Part, type Rig } from '../kit/types';
+import { BESIDE_GENERATORS } from './beside-fixes';
 import { candidate, type Candidate, type Generator } from './candidate';
 import { FRONT_GENERATORS } from './front-fixes';
 import { tryOut } from './try-out';
@@ -213,6 +214,7 @@ const GENERATORS: readonly Generator[] = [
   otherLenses,
   dropFrame,
   ...FRONT_GENERATORS,
+  ...BESIDE_GENERATORS,
 ];
 
 /**
@@ -234,7 +236,7 @@ export function fixesFor(
   const tried: (Fix & { order: number; family: string; givesUp: boolean })[] = [];
   for (const generate of GENERATORS)
     for (const c of generate(built, finding)) {
-      const result = tryOut(built.job, built.rig, c.edit.changes, base);
+      const result = tryOut(built.job, built.rig, c.edit.changes, base, CHECKS);
       if (!result) continue;
       const after = sameFinding(result.verdicts, finding);
       if (!after) continue;

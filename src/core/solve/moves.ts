@@ -18,6 +18,7 @@ import {
   type Part,
   type Rig,
 } from '../kit/types';
+import { withoutBesidePart } from './beside-moves';
 import type { Edit } from './edit';
 import { followingFront, withoutFrontPart } from './front-moves';
 
@@ -248,7 +249,7 @@ export function removePart(job: Job, part: Part): Edit {
         path: at(rig, 'between'),
         value: rig.between.filter((u) => u.part !== part.id),
       });
-    changes.push(...withoutFrontPart(rig, part));
+    changes.push(...withoutFrontPart(rig, part), ...withoutBesidePart(rig, part));
   }
   for (const other of job.kit)
     if (isReducer(other) && other.madeFor?.includes(part.id))

@@ -17,6 +17,7 @@ import type { RigFacts } from './use-rig';
 
 /** The forms come when they are first opened. */
 const FrontPanel = dynamic(() => import('./front-panel'), { ssr: false });
+const BesidePanel = dynamic(() => import('@/views/elevations/beside-panel'), { ssr: false });
 const FramesForm = dynamic(() => import('./choice-forms').then((m) => m.FramesForm), {
   ssr: false,
 });
@@ -105,6 +106,7 @@ export const Choices = memo(function Choices({ facts }: { facts: RigFacts }) {
         footer={open(built.lens?.id, `Sheet of ${built.lens?.name ?? ''}`)}
       />
       <FrontChoice facts={facts} />
+      <BesideChoice facts={facts} />
       <SettingsChoice facts={facts} />
     </div>
   );
@@ -129,6 +131,33 @@ function FrontChoice({ facts }: { facts: RigFacts }) {
       <FrontPanel facts={facts} />
     </Pop>
   );
+}
+
+/** What stands under and beside the camera. */
+function BesideChoice({ facts }: { facts: RigFacts }) {
+  return (
+    <Pop
+      trigger={<Choice label="under, beside" value={besideNames(facts) || 'nothing'} grow />}
+      label="Under and beside the camera"
+      align="end"
+      className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
+    >
+      <BesidePanel facts={facts} />
+    </Pop>
+  );
+}
+
+function besideNames({ rig, base }: RigFacts): string {
+  return [
+    ...(rig.drives ?? []),
+    ...(rig.rods ?? []),
+    ...(rig.supports ?? []),
+    ...(rig.fitted ?? []),
+    ...(rig.under ?? []),
+  ]
+    .map((u) => base.kit.get(u.part)?.name)
+    .filter(Boolean)
+    .join(', ');
 }
 
 function BetweenFooter({ facts }: { facts: RigFacts }) {

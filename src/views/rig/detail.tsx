@@ -3,10 +3,13 @@
 import dynamic from 'next/dynamic';
 import { memo, useId, useState, type KeyboardEvent } from 'react';
 import type { Setting } from '@/core/front/situations';
-import { Figures } from './figures';
 import type { RigFacts, Shading } from './use-rig';
 
 /** Charts and forms come when their tab is first opened: they are not needed to see the rig. */
+const Figures = dynamic(() => import('./figures').then((m) => m.Figures), {
+  ssr: false,
+  loading: Loading,
+});
 const Corners = dynamic(() => import('./corners-panel'), { ssr: false, loading: Loading });
 const Light = dynamic(() => import('./light-panel'), { ssr: false, loading: Loading });
 

@@ -1,9 +1,8 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { build, shared } from '@/core/build/build';
 import { layout } from '@/core/build/layout';
-import { check } from '@/core/checks/registry';
+import { check, CHECKS } from '@/core/checks/registry';
 import { signed } from '@/core/quantity/say';
-import { readings } from '@/core/readings/readings';
 import { demo, testBody, testJob, testLens } from '@/core/test-kit';
 import type { Job, Rig } from '@/core/kit/types';
 import { Line } from './line';
@@ -22,7 +21,14 @@ afterEach(cleanup);
 function facts(job: Job, rig: Rig = job.rigs[0]!): RigFacts {
   const base = shared(job);
   const built = build(job, rig, base);
-  return { job, rig, base, built, verdicts: check(built), readings: readings(built) };
+  return {
+    job,
+    rig,
+    base,
+    built,
+    verdicts: check(built),
+    checks: CHECKS,
+  };
 }
 
 const job = demo();

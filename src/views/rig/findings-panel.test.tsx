@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { build, shared } from '@/core/build/build';
-import { check } from '@/core/checks/registry';
+import { check, CHECKS } from '@/core/checks/registry';
 import { readings } from '@/core/readings/readings';
 import { fixesFor } from '@/core/solve/fixes';
 import { exactly, testAdapter, testJob, testLens } from '@/core/test-kit';
@@ -13,7 +13,14 @@ afterEach(cleanup);
 function facts(job: ReturnType<typeof testJob>): RigFacts {
   const base = shared(job);
   const built = build(job, job.rigs[0], base);
-  return { job, rig: job.rigs[0], base, built, verdicts: check(built), readings: readings(built) };
+  return {
+    job,
+    rig: job.rigs[0],
+    base,
+    built,
+    verdicts: check(built),
+    checks: CHECKS,
+  };
 }
 
 function show(job: ReturnType<typeof testJob>, lit?: string) {
@@ -78,7 +85,7 @@ test('figures show the text of their reading, unknown where there is none', () =
   const f = facts(testJob({ lens: testLens({ focal: undefined }) }));
   render(<Figures facts={f} />);
   expect(screen.getAllByText('unknown').length).toBe(
-    f.readings.filter((r) => r.value === null).length,
+    readings(f.built).filter((r) => r.value === null).length,
   );
-  for (const r of f.readings) expect(screen.getByText(r.label)).toBeDefined();
+  for (const r of readings(f.built)) expect(screen.getByText(r.label)).toBeDefined();
 });

@@ -10,9 +10,11 @@ import { forgetTrial, recordTrial, trialOf } from '@/core/solve/trials';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import { useStore } from '@/views/shell/store-context';
-import { MeasureField } from './measure-panel';
 import type { Advice, RigFacts } from './use-rig';
 
+const MeasureField = dynamic(() => import('./measure-panel').then((m) => m.MeasureField), {
+  ssr: false,
+});
 const MarkTestForm = dynamic(() => import('./mark-test-form').then((m) => m.MarkTestForm), {
   ssr: false,
 });

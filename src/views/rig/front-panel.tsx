@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, type ReactNode } from 'react';
+import { useId } from 'react';
 import { frontOf } from '@/core/build/front';
 import { beyond, flagSight } from '@/core/front/flags';
 import { stageFit } from '@/core/front/light';
@@ -8,24 +8,19 @@ import { tray } from '@/core/front/trays';
 import {
   isBox,
   isFilter,
-  isPlate,
   isReduction,
   isRing,
-  isRiser,
   isSleeve,
   onHand,
   type Filter,
-  type Part,
   type Ring,
 } from '@/core/kit/types';
 import { parseLength } from '@/core/quantity/parse';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
-import type { Edit } from '@/core/solve/edit';
 import {
   putBox,
   putFilter,
-  putUnder,
   ringsFor,
   screwOn,
   setFlag,
@@ -36,17 +31,15 @@ import {
   setStation,
   takeBoxOff,
   takeFilter,
-  takeUnder,
   turnStage,
   unscrew,
 } from '@/core/solve/front-moves';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/views/part/field-editor';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { useStore } from '@/views/shell/store-context';
+import { Choose, Piece, Section, useEdit } from './panel-parts';
+import { Under } from './under-panel';
 import type { RigFacts } from './use-rig';
-
-const SELECT = 'h-11 min-w-0 flex-1 rounded-sm border border-edge bg-paper px-2';
 
 /** What a filter is, in a few letters: `ND 0.9, 3 stops`. */
 function filterName(f: Filter): string {
@@ -68,74 +61,6 @@ export default function FrontPanel({ facts }: { facts: RigFacts }) {
       <OnTheThread facts={facts} />
       <Box facts={facts} />
       <Under facts={facts} />
-    </div>
-  );
-}
-
-function Section({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section>
-      <h3 className="mb-0.5 font-semibold">{title}</h3>
-      {children}
-    </section>
-  );
-}
-
-/** A list to choose one thing from. */
-function Choose({
-  label,
-  value,
-  none,
-  options,
-}: {
-  label: string;
-  value: string;
-  none: string | null;
-  options: { id: string; name: string; pick: () => void }[];
-}) {
-  const id = useId();
-  return (
-    <div className="flex items-center gap-2 py-0.5">
-      <label htmlFor={id} className="w-32 shrink-0 text-soft">
-        {label}
-      </label>
-      <select
-        id={id}
-        className={SELECT}
-        value={value}
-        onChange={(e) => options.find((o) => o.id === e.target.value)?.pick()}
-      >
-        {none !== null ? <option value="">{none}</option> : null}
-        {options.map((o) => (
-          <option key={o.id} value={o.id}>
-            {o.name}
-          </option>
-        ))}
-      </select>
-    </div>
-  );
-}
-
-function useEdit(): (e: Edit) => void {
-  const store = useStore();
-  return store?.edit ?? (() => undefined);
-}
-
-function Piece({ part, hint, onOff }: { part: Part; hint?: string; onOff: () => void }) {
-  const sheet = usePartSheet();
-  return (
-    <div className="flex items-center gap-2">
-      <button
-        type="button"
-        className="min-h-11 min-w-0 flex-1 truncate text-left underline decoration-edge underline-offset-4"
-        onClick={() => sheet.open(part.id)}
-      >
-        {part.name}
-        {hint ? <span className="text-soft"> {hint}</span> : null}
-      </button>
-      <Button look="bare" aria-label={`Take ${part.name} off`} onClick={onOff}>
-        take off
-      </Button>
     </div>
   );
 }
@@ -467,40 +392,5 @@ function Flags({ facts }: { facts: RigFacts }) {
         );
       })}
     </>
-  );
-}
-
-function Under({ facts }: { facts: RigFacts }) {
-  const edit = useEdit();
-  const { job, rig } = facts;
-  const parts = job.kit.filter((p) => isPlate(p) || isRiser(p));
-  return (
-    <Section title="Under the camera">
-      {(rig.under ?? []).map((u, i) => {
-        const part = facts.base.kit.get(u.part);
-        return part ? (
-          <Piece
-            key={`${u.part}${i}`}
-            part={part}
-            hint={isRiser(part) ? `under the ${u.at ?? 'body'}` : undefined}
-            onOff={() => edit(takeUnder(job, rig, i))}
-          />
-        ) : null;
-      })}
-      <Choose
-        label="put"
-        value=""
-        none={parts.length === 0 ? 'no plate or riser in the kit' : 'a plate or riser ...'}
-        options={parts.flatMap((p) =>
-          isRiser(p)
-            ? (['rods', 'body'] as const).map((place) => ({
-                id: `${p.id}:${place}`,
-                name: `${p.name} under the ${place}`,
-                pick: () => edit(putUnder(job, rig, p, place)),
-              }))
-            : [{ id: p.id, name: p.name, pick: () => edit(putUnder(job, rig, p)) }],
-        )}
-      />
-    </Section>
   );
 }

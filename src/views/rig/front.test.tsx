@@ -1,11 +1,10 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { build, shared } from '@/core/build/build';
 import { frontPlaces } from '@/core/build/front-layout';
-import { check } from '@/core/checks/registry';
+import { check, CHECKS } from '@/core/checks/registry';
 import { CONTOURS, mapOf, shadingView } from '@/core/front/view';
 import type { Layer } from '@/core/front/shading';
 import type { Setting } from '@/core/front/situations';
-import { readings } from '@/core/readings/readings';
 import { demo } from '@/core/test-kit';
 import { CornerLosses } from './corner-losses';
 import FrontPanel from './front-panel';
@@ -27,7 +26,14 @@ function facts(id: string): RigFacts {
   const base = shared(job);
   const rig = job.rigs.find((r) => r.id === id)!;
   const built = build(job, rig, base);
-  return { job, rig, base, built, verdicts: check(built), readings: readings(built) };
+  return {
+    job,
+    rig,
+    base,
+    built,
+    verdicts: check(built),
+    checks: CHECKS,
+  };
 }
 const tug = facts('tug-b');
 const canal = facts('anamorphic');

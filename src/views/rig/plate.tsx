@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { memo, useMemo, useState } from 'react';
-import { chipCircle, framingSqueeze, modeSize } from '@/core/build/circle';
+import { chipCircle, framingSqueeze, modeSize, circleSum } from '@/core/build/circle';
 import type { Verdict } from '@/core/checks/finding';
 import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
 import { framePixels } from '@/core/checks/coverage-pixels';
@@ -279,7 +279,7 @@ export const Plate = memo(function Plate({
         {circle ? (
           <Sum
             label="Image circle at the chip"
-            sum={facts.readings.find((r) => r.id === 'circle')?.sum ?? ''}
+            sum={circleSum(facts.built) ?? ''}
             basis="[math] min(m D, exit circle)"
           >
             {`circle ${exact(circle.value, 1)}`}

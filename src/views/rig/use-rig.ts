@@ -2,13 +2,14 @@
 
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { build, shared, type Built, type Shared } from '@/core/build/build';
-import { check } from '@/core/checks/registry';
+import type { Check } from '@/core/checks/check';
+import { runChecks } from '@/core/checks/run';
 import type { Fix, Verdict } from '@/core/checks/finding';
 import type { Setting } from '@/core/front/situations';
 import { mapOf, shadingView, type ShadingView } from '@/core/front/view';
 import type { ChipShading } from '@/core/front/shading';
 import type { Job, Rig } from '@/core/kit/types';
-import { readings, type Reading } from '@/core/readings/readings';
+import { useChecks } from '@/views/shell/use-checks';
 import type { NextMeasurement } from '@/core/solve/measure-next';
 
 export interface RigFacts {
@@ -17,16 +18,25 @@ export interface RigFacts {
   base: Shared;
   built: Built;
   verdicts: Verdict[];
-  readings: Reading[];
+  /** The checks that were run: for a moment after the first load only those along the axis. */
+  checks: readonly Check[];
 }
 
 /** Everything the core says about a rig at once: needed within the frame of an edit. */
 export function useRigFacts(job: Job, rig: Rig): RigFacts {
+  const checks = useChecks();
   return useMemo(() => {
     const base = shared(job);
     const built = build(job, rig, base);
-    return { job, rig, base, built, verdicts: check(built), readings: readings(built) };
-  }, [job, rig]);
+    return {
+      job,
+      rig,
+      base,
+      built,
+      verdicts: runChecks(built, checks),
+      checks,
+    };
+  }, [job, rig, checks]);
 }
 
 export interface Advice {

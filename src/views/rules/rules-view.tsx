@@ -1,7 +1,8 @@
 'use client';
 
 import { useId } from 'react';
-import { RULES, RULE_SETS, ruleValues, type Rule } from '@/core/rules/rules';
+import { REASONS } from '@/core/rules/reasons';
+import { RULES, RULE_SETS, ruleValues, type Rule, type RuleId } from '@/core/rules/rules';
 import type { Job } from '@/core/kit/types';
 import { plain } from '@/core/quantity/say';
 import { TextInput } from '@/views/part/field-editor';
@@ -87,8 +88,8 @@ function RuleLine({
         <label htmlFor={id} className="font-semibold">
           {rule.name}
         </label>
-        <p>{rule.reason}</p>
-        <p className="text-soft">The other school: {rule.otherSchool}</p>
+        <p>{REASONS[rule.id as RuleId].reason}</p>
+        <p className="text-soft">The other school: {REASONS[rule.id as RuleId].otherSchool}</p>
       </div>
       <div className="flex items-center gap-2">
         {rule.kind === 'switch' ? (

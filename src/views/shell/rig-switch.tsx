@@ -2,19 +2,22 @@
 
 import { ChevronDown } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { checkRig } from '@/core/checks/registry';
+import { build } from '@/core/build/build';
 import { worst } from '@/core/checks/finding';
+import { runChecks } from '@/core/checks/run';
 import { addRig, copyRig, removeRig } from '@/core/solve/rigs';
 import { Button } from '@/ui/button';
 import type { Option } from '@/ui/option';
 import { Picker } from '@/ui/picker';
 import { useSnapshot, useStore } from './store-context';
+import { useChecks } from './use-checks';
 
 /** Where we are: the job, and which of its rigs. */
 export function RigSwitch() {
   const { job, rigId } = useSnapshot();
   const store = useStore();
   const router = useRouter();
+  const checks = useChecks();
   if (!job) return null;
   const rig = job.rigs.find((r) => r.id === rigId) ?? null;
   const options = (query: string): Option[] =>
@@ -23,7 +26,7 @@ export function RigSwitch() {
       .map((r) => ({
         id: r.id,
         name: r.name,
-        state: worst(checkRig(job, r).map((v) => v.state)),
+        state: worst(runChecks(build(job, r), checks).map((v) => v.state)),
         chosen: r.id === rigId,
         pick: () => {
           store?.selectRig(r.id);

@@ -1,0 +1,291 @@
+import { valueOf } from '../quantity/quantity';
+import { centreDistance, MODULE, tipDiameter } from '../drive/gears';
+import { scanArm, type ArmScan } from '../drive/reach';
+import type { Drive, DriveArm, DriveUse } from '../kit/types';
+import { box, turned, type Solid } from '../solids/solid';
+import type { Given } from './given';
+import { constant, exactly } from './given';
+import { lin, minus, of, plus, times, type Lin } from './lin';
+import { block, STAND_IN, touching, type LensGear, type Setting } from './stand-setting';
+
+/** A follow focus or motor where it stands. */
+export interface PlacedDrive {
+  use: DriveUse;
+  part: Drive;
+  arm: DriveArm | null;
+  key: string;
+  /** The gear of the lens it turns; null when the lens has none there. */
+  gear: LensGear | null;
+  side: 'left' | 'right';
+  flipped: boolean;
+  /** Middle of its clamp, and of its own gear. */
+  station: Lin;
+  gearAt: Lin;
+  /** Pivot of its arm. */
+  pivot: { x: number; y: Lin };
+  /** Teeth of its gear. */
+  teeth: Given;
+  module: Given;
+  gearWidth: Given;
+  armFrom: Given;
+  armTo: Lin;
+  /** Between the axes of the two gears when they mesh; null without a lens gear. */
+  centres: number | null;
+  /** Where its gear is: angle about the lens axis, radians; null when nothing reaches. */
+  angle: number | null;
+  /** What the search for a place found. */
+  scan: ArmScan | null;
+  /** What it comes nearest to where it stands. */
+  nearest: string | null;
+}
+
+/** Preferred height of a drive beside the lens: level with it. */
+const LEVEL = 0;
+
+/**
+ * Places a drive: on its pinned side, station and angle, or where it meshes with the most air
+ * around it. What is pinned stays; the rest follows.
+ */
+export function placeDrive(
+  s: Setting,
+  use: DriveUse,
+  part: Drive,
+  arm: DriveArm | null,
+  gears: readonly LensGear[],
+): PlacedDrive {
+  const key = `drive:${use.id}`;
+  const gear = gears.find((g) => g.turns === use.turns && g.teeth !== null) ?? null;
+  const ring = gears.find((g) => g.turns === use.turns) ?? null;
+  const teeth = s.counted(part, ['gearTeeth'], 'teeth');
+  if (!s.standIns.has(teeth)) s.standIns.set(teeth, 40);
+  const gearModule =
+    part.module === undefined
+      ? constant('module', 'mm', exactly(MODULE))
+      : s.q(part, ['module'], MODULE);
+  const gearWidth = s.q(part, ['gearWidth'], 10);
+  const armFrom = s.q(part, ['armFrom'], STAND_IN.arm[0]);
+  const armOwn = s.q(part, ['armTo'], STAND_IN.arm[1]);
+  const armTo =
+    arm?.longer === undefined ? of(armOwn) : plus(of(armOwn), of(s.q(arm, ['longer'], 0)));
+  const clampLength = of(s.q(part, ['clampLength'], STAND_IN.clamp));
+  const width = of(s.q(part, ['width'], 50));
+  const height = of(s.q(part, ['height'], 60));
+  const depth = of(s.q(part, ['depth'], 40));
+  const ahead = part.gearAhead === undefined ? lin(0) : of(s.q(part, ['gearAhead'], 0));
+  const behind = part.boxBehind === undefined ? lin(6) : of(s.q(part, ['boxBehind'], 6));
+  const more = arm?.ahead === undefined ? lin(0) : of(s.q(arm, ['ahead'], 0));
+  const drop = s.drop ?? lin(STAND_IN.drop);
+  const cc = (s.system?.centres ?? 60) / 2;
+  const rod = s.system?.rod ?? 15;
+  const across = valueOf(part.pivotAcross) ?? cc;
+  const pivotY = plus(
+    times(drop, -1),
+    part.pivotUp === undefined ? lin(0) : of(s.q(part, ['pivotUp'], 0)),
+  );
+  const m = gearModule.known?.value ?? MODULE;
+  const n = (g: Given) => g.known?.value ?? s.standIns.get(g) ?? 0;
+  const centres = gear?.teeth ? centreDistance(n(gear.teeth), n(teeth), m) : null;
+  const middle = gear?.middle ?? ring?.middle ?? plus(s.seat, lin(40));
+
+  const sides: ('left' | 'right')[] = use.side
+    ? [use.side]
+    : part.sides === 'left' || part.sides === 'right'
+      ? [part.sides]
+      : ['right', 'left'];
+  const flips = use.flipped !== undefined ? [use.flipped] : part.flips ? [false, true] : [false];
+  const tips = tipDiameter(n(teeth), m) / 2;
+  const halfWidth = s.value(of(gearWidth)) / 2;
+
+  /** Stations for a way of fitting it. */
+  const stationsOf = (flipped: boolean) => {
+    const off = plus(times(ahead, flipped ? -1 : 1), more);
+    const station = use.station === undefined ? minus(middle, off) : lin(use.station);
+    return { station, gearAt: plus(station, off) };
+  };
+  /** Solids at a place, stations and sizes nominal. */
+  const solidsAt = (side: number, flipped: boolean, angle: number, c: number): Solid[] => {
+    const { station, gearAt } = stationsOf(flipped);
+    return shapesOf({
+      px: side * across,
+      py: s.value(pivotY),
+      angle,
+      centres: c,
+      station: s.value(station),
+      gearAt: s.value(gearAt),
+      w: s.value(width),
+      h: s.value(height),
+      d: s.value(depth),
+      behind: s.value(behind),
+      armWidth: valueOf(part.armWidth),
+      clamp: s.value(clampLength),
+      flipped,
+      tips,
+      halfWidth,
+    });
+  };
+
+  let side: 'left' | 'right' = sides[0]!;
+  let flipped = flips[0]!;
+  let best: ArmScan | null = null;
+  const c = centres ?? 56;
+  const own = (key: string) => ({ piece: key, role: 'box' });
+  // Its own gear is let down to the barrel between the teeth of the lens.
+  const obstacles = s.solids.filter(
+    (o) =>
+      !touching(s.contacts, { ...o, ...own(key) }, o) &&
+      o.role !== `gear-${use.turns}` &&
+      o.known &&
+      !(o.role === 'rod'),
+  );
+  const rodSolids = s.solids.filter((o) => o.role === 'rod' && o.known);
+  outer: for (const sd of sides)
+    for (const fl of flips) {
+      const sign = sd === 'right' ? 1 : -1;
+      const scan = scanArm({
+        px: sign * across,
+        py: s.value(pivotY),
+        centres: c,
+        from: s.value(of(armFrom)),
+        to: s.value(armTo),
+        pinned: use.angle === undefined ? null : (use.angle * Math.PI) / 180,
+        prefer: sign > 0 ? LEVEL : Math.PI - LEVEL,
+        enough: s.built.rules['space.air'],
+        solidsAt: (angle) => solidsAt(sign, fl, angle, c),
+        obstacles: obstacles.map((o) => ({ solid: o.solid, gear: o.role !== 'barrel' })),
+        rods: rodSolids.map((o) => o.solid),
+      });
+      if (best === null || better(scan, best)) {
+        best = scan;
+        side = sd;
+        flipped = fl;
+      }
+      if (best.angle !== null && best.clearance >= s.built.rules['space.air']) break outer;
+    }
+
+  const sign = side === 'right' ? 1 : -1;
+  const { station, gearAt } = stationsOf(flipped);
+  const angle = best?.angle ?? null;
+  const shown = angle ?? (sign > 0 ? 0 : Math.PI);
+  const piece = s.piece(key, part);
+  const inputs = [pivotY, station, gearAt, width, height, depth, behind, clampLength];
+  const roles = ['box', 'gear', ...(part.armWidth === undefined ? [] : ['arm'])];
+  roles.forEach((role, i) =>
+    s.add(
+      piece,
+      role,
+      role === 'gear' ? [gearAt, of(gearWidth), of(teeth)] : inputs,
+      (v) =>
+        shapesOf({
+          px: sign * across,
+          py: v(pivotY),
+          angle: shown,
+          centres: c,
+          station: v(station),
+          gearAt: v(gearAt),
+          w: v(width),
+          h: v(height),
+          d: v(depth),
+          behind: v(behind),
+          armWidth: valueOf(part.armWidth),
+          clamp: v(clampLength),
+          flipped,
+          tips: role === 'gear' ? tipDiameter(Math.max(6, v(of(teeth))), m) / 2 : tips,
+          halfWidth: v(of(gearWidth)) / 2,
+        })[i]!,
+    ),
+  );
+  // A follow focus bridges both rods, a motor hangs on the one of its side.
+  const reach = rod * 0.9;
+  const bridge = part.kind === 'follow-focus';
+  block(s, piece, 'clamp', {
+    x0: lin(bridge ? -cc - reach : sign * cc - reach),
+    x1: lin(bridge ? cc + reach : sign * cc + reach),
+    y0: minus(lin(-reach), drop),
+    y1: minus(lin(reach), drop),
+    z0: minus(station, times(clampLength, 0.5)),
+    z1: plus(station, times(clampLength, 0.5)),
+  });
+  for (const r of s.rods) s.touch(`${key}/clamp`, `rods:${r.use.id}`);
+  s.touch(`${key}/gear`, 'lens/barrel');
+  // The arm turns about the rod it is clamped to.
+  for (const r of s.rods) s.touch(`${key}/arm`, `rods:${r.use.id}`);
+  s.touch(`${key}/gear`, gear?.gear ? `gear:${use.turns}` : `lens/gear-${use.turns}`);
+  s.clamped.push({
+    key,
+    part: part.id,
+    name: part.name,
+    from: minus(station, times(clampLength, 0.5)),
+    to: plus(station, times(clampLength, 0.5)),
+    rods: part.rods,
+  });
+  return {
+    use,
+    part,
+    arm,
+    key,
+    gear,
+    side,
+    flipped,
+    station,
+    gearAt,
+    pivot: { x: sign * across, y: pivotY },
+    teeth,
+    module: gearModule,
+    gearWidth,
+    armFrom,
+    armTo,
+    centres,
+    angle,
+    scan: best,
+    nearest: best?.nearest === null || !best ? null : (obstacles[best.nearest]?.name ?? null),
+  };
+}
+
+function better(a: ArmScan, b: ArmScan): boolean {
+  if ((a.angle === null) !== (b.angle === null)) return a.angle !== null;
+  return a.angle === null ? a.room > b.room : a.clearance > b.clearance + 1e-6;
+}
+
+export interface DriveShape {
+  px: number;
+  py: number;
+  /** Where the gear is about the lens axis, and how far from it. */
+  angle: number;
+  centres: number;
+  station: number;
+  gearAt: number;
+  w: number;
+  h: number;
+  d: number;
+  behind: number;
+  armWidth: number | null;
+  clamp: number;
+  flipped: boolean;
+  tips: number;
+  halfWidth: number;
+}
+
+/** Box, gear and arm of a drive: the box is turned with its arm. */
+export function shapesOf(p: DriveShape): Solid[] {
+  const x = p.centres * Math.cos(p.angle);
+  const y = p.centres * Math.sin(p.angle);
+  const dx = x - p.px;
+  const dy = y - p.py;
+  const long = Math.hypot(dx, dy);
+  const turn = long < 1e-9 ? 0 : Math.atan2(-dx, dy);
+  const near = p.flipped ? p.gearAt + p.behind : p.gearAt - p.behind;
+  const far = p.flipped ? near + p.d : near - p.d;
+  const list: Solid[] = [
+    box([x, y, (near + far) / 2], [p.w / 2, p.h / 2, p.d / 2], turn),
+    turned(x, y, p.gearAt - p.halfWidth, p.gearAt + p.halfWidth, p.tips),
+  ];
+  if (p.armWidth !== null)
+    list.push(
+      box(
+        [(x + p.px) / 2, (y + p.py) / 2, p.station],
+        [p.armWidth / 2, long / 2, Math.min(p.clamp, 12) / 2],
+        turn,
+      ),
+    );
+  return list;
+}

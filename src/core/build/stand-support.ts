@@ -1,0 +1,219 @@
+import { valueOf } from '../quantity/quantity';
+import type { LensSupport, SupportUse } from '../kit/types';
+import { lin, minus, of, plus, times, type Lin } from './lin';
+import { block, STAND_IN, type LensGear, type Setting } from './stand-setting';
+
+/** A lens support where it stands, or where it would. */
+export interface PlacedSupport {
+  use: SupportUse;
+  part: LensSupport;
+  key: string;
+  /** Middle of its clamp. */
+  station: Lin;
+  /** Rod plane to where the barrel rests. */
+  post: Lin;
+  /** Post height that the barrel over it asks for; null when nothing is over it or no rods. */
+  needed: Lin | null;
+  /** Whether the station was found, and why not when there is none. */
+  found: boolean;
+  trouble: string | null;
+}
+
+/** Stations are tried in this step, mm. */
+const STEP = 1;
+
+/** A stretch of the barrel with its radius, stations nominal. */
+export interface BarrelStep {
+  from: number;
+  to: number;
+  /** Radius as a sum, for its tolerance. */
+  radius: Lin;
+  r: number;
+}
+
+/** The barrel from the seat of the lens on, by its outline or its front diameter. */
+export function barrelSteps(s: Setting): BarrelStep[] {
+  const { lens } = s.built;
+  if (!lens) return [];
+  const seat = s.value(s.seat);
+  const length = valueOf(lens.length) ?? STAND_IN.lens;
+  const steps = (lens.outline ?? [])
+    .map((o, i) => ({ i, z: valueOf(o.z) ?? 0 }))
+    .sort((a, b) => a.z - b.z);
+  const step = (from: number, to: number, radius: Lin): BarrelStep => ({
+    from: seat + from,
+    to: seat + to,
+    radius,
+    r: s.value(radius),
+  });
+  if (steps.length === 0)
+    return [step(0, length, times(of(s.q(lens, ['frontDiameter'], 2 * STAND_IN.radius)), 0.5))];
+  return steps.map((o, k) =>
+    step(
+      o.z,
+      steps[k + 1]?.z ?? length,
+      times(of(s.q(lens, ['outline', String(o.i), 'd'], 2 * STAND_IN.radius)), 0.5),
+    ),
+  );
+}
+
+/** The widest step of the barrel over a stretch; null when the barrel does not reach over it. */
+export function barrelOver(
+  steps: readonly BarrelStep[],
+  from: number,
+  to: number,
+): BarrelStep | null {
+  const over = steps.filter((b) => b.from < to - 1e-9 && b.to > from + 1e-9);
+  const first = steps[0];
+  const last = steps[steps.length - 1];
+  if (!first || !last || from < first.from - 1e-9 || to > last.to + 1e-9) return null;
+  return over.reduce<BarrelStep | null>((m, b) => (m === null || b.r > m.r ? b : m), null);
+}
+
+/** Stretches of the barrel that turn or wander: a support under them would be turned away. */
+export function movingStretches(
+  s: Setting,
+  gears: readonly LensGear[],
+): { from: number; to: number; turns: string }[] {
+  const { lens } = s.built;
+  return gears.flatMap((g) => {
+    const z = s.value(g.middle);
+    const half = (valueOf(g.gear ? g.gear.width : g.ring.width) ?? 12) / 2;
+    const travel = lens ? (valueOf(g.ring.travel) ?? 0) : 0;
+    return [
+      {
+        from: z - half + Math.min(0, travel),
+        to: z + half + Math.max(0, travel),
+        turns: g.turns,
+      },
+    ];
+  });
+}
+
+/**
+ * Places a support: at its own station, or at the one nearest to the centre of gravity of the lens
+ * where the barrel stands still, the post reaches and the rods are free.
+ */
+export function placeSupport(
+  s: Setting,
+  use: SupportUse,
+  part: LensSupport,
+  gears: readonly LensGear[],
+): PlacedSupport {
+  const key = `support:${use.id}`;
+  const { lens } = s.built;
+  const clampLength = of(s.q(part, ['clampLength'], STAND_IN.clamp));
+  const half = s.value(clampLength) / 2;
+  const steps = barrelSteps(s);
+  const moving = movingStretches(s, gears);
+  const drop = s.drop;
+  const low = valueOf(part.postFrom);
+  const high = valueOf(part.postTo);
+  const seat = s.value(s.seat);
+  const wanted =
+    seat + (valueOf(lens?.centreOfGravity) ?? (valueOf(lens?.length) ?? STAND_IN.lens) * 0.6);
+  const reserved = [
+    ...s.clamped.map((c) => ({ from: s.value(c.from), to: s.value(c.to), name: c.name })),
+    ...reservedForDrives(s, gears),
+  ];
+  const trouble = (z: number): string | null => {
+    const from = z - half;
+    const to = z + half;
+    const over = barrelOver(steps, from, to);
+    if (!over) return 'no barrel is over it';
+    const ring = moving.find((m) => m.from < to && m.to > from);
+    if (ring) return `the ${ring.turns} ring is over it`;
+    const other = reserved.find((c) => c.from < to && c.to > from);
+    if (other) return `${other.name} stands there`;
+    if (s.rods.length > 0 && !s.rods.some((r) => s.value(r.from) <= from && s.value(r.to) >= to))
+      return 'no rod is under it';
+    if (drop && low !== null && high !== null) {
+      const post = s.value(drop) - over.r;
+      if (post < low - 1e-9 || post > high + 1e-9)
+        return `the post would have to be ${post.toFixed(1)} mm, it goes from ${low} to ${high}`;
+    }
+    return null;
+  };
+  let z = use.station ?? wanted;
+  let found = use.station !== undefined;
+  let why: string | null = use.station === undefined ? null : trouble(use.station);
+  if (use.station === undefined && steps.length > 0) {
+    const first = steps[0]!.from;
+    const last = steps[steps.length - 1]!.to;
+    const most = Math.max(wanted - first, last - wanted);
+    let nearest: string | null = null;
+    for (let off = 0; off <= most && !found; off += STEP)
+      for (const at of off === 0 ? [wanted] : [wanted + off, wanted - off]) {
+        const t = trouble(at);
+        if (t === null) {
+          z = at;
+          found = true;
+          break;
+        }
+        nearest ??= t;
+      }
+    if (!found) why = nearest;
+  }
+  const over = barrelOver(steps, z - half, z + half) ?? barrelOver(steps, z, z);
+  const needed = drop && over ? minus(drop, over.radius) : null;
+  const post: Lin = use.post !== undefined ? lin(use.post) : (needed ?? lin(low ?? 40));
+  const station = lin(z);
+  const piece = s.piece(key, part);
+  const dropNow = drop ?? lin(STAND_IN.drop);
+  const rod = s.system?.rod ?? 15;
+  const cc = (s.system?.centres ?? 60) / 2;
+  const halfClamp = times(clampLength, 0.5);
+  const cradle = part.cradleWidth === undefined ? lin(46) : of(s.q(part, ['cradleWidth'], 46));
+  const z0 = minus(station, halfClamp);
+  const z1 = plus(station, halfClamp);
+  block(s, piece, 'clamp', {
+    x0: lin(-cc - rod),
+    x1: lin(cc + rod),
+    y0: minus(lin(-rod / 2 - 4), dropNow),
+    y1: minus(lin(rod / 2 + 4), dropNow),
+    z0,
+    z1,
+  });
+  const top = minus(post, dropNow);
+  block(s, piece, 'post', {
+    x0: lin(-9),
+    x1: lin(9),
+    y0: minus(lin(rod / 2 + 4), dropNow),
+    y1: top,
+    z0: minus(station, times(clampLength, 0.35)),
+    z1: plus(station, times(clampLength, 0.35)),
+  });
+  block(s, piece, 'cradle', {
+    x0: times(cradle, -0.5),
+    x1: times(cradle, 0.5),
+    y0: minus(top, lin(5)),
+    y1: top,
+    z0: minus(station, times(clampLength, 0.35)),
+    z1: plus(station, times(clampLength, 0.35)),
+  });
+  for (const r of s.rods) s.touch(key, `rods:${r.use.id}`);
+  s.touch(key, 'lens');
+  for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
+  s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
+  return { use, part, key, station, post, needed, found, trouble: why };
+}
+
+/** Where the drives of the rig will want their clamps: a support leaves these free. */
+function reservedForDrives(
+  s: Setting,
+  gears: readonly LensGear[],
+): { from: number; to: number; name: string }[] {
+  return (s.built.rig.drives ?? []).flatMap((use) => {
+    const part = s.built.kit.get(use.part);
+    const gear = gears.find((g) => g.turns === use.turns);
+    if (!part || (!gear && use.station === undefined)) return [];
+    const d = part as { gearAhead?: never; clampLength?: never };
+    const arm = use.arm === undefined ? null : s.built.kit.get(use.arm);
+    const ahead =
+      (valueOf(d.gearAhead) ?? 0) * (use.flipped ? -1 : 1) +
+      (valueOf((arm as { ahead?: never } | null)?.ahead) ?? 0);
+    const z = use.station ?? s.value(gear!.middle) - ahead;
+    const half = (valueOf(d.clampLength) ?? STAND_IN.clamp) / 2;
+    return [{ from: z - half, to: z + half, name: part.name }];
+  });
+}

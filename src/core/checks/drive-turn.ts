@@ -1,0 +1,62 @@
+import { standOf } from '../build/stand';
+import { constant, exactly, given } from '../build/given';
+import { wheelTurn } from '../drive/gears';
+import { exact } from '../quantity/say';
+import { ruleBasis } from '../rules/rules';
+import type { Check } from './check';
+import type { Verdict } from './finding';
+import { judge } from './judge';
+
+export const driveTurn: Check = {
+  id: 'drive.turn',
+  title: 'Turn of the wheel',
+  short: 'turn of the wheel',
+  says: 'How far the hand wheel turns from near to far: more than about a full turn means re-gripping, very little cannot be dosed.',
+  formula: 'throw of the lens x lens teeth / drive teeth / ratio of the gearbox',
+  run(built) {
+    const stand = standOf(built);
+    const most = built.rules['drive.turn-most'];
+    const least = built.rules['drive.turn-least'];
+    return stand.drives.flatMap((d): Verdict[] => {
+      const { gear, part } = d;
+      if (part.kind !== 'follow-focus' || !gear?.teeth || !built.lens) return [];
+      const throwOf = given(built.lens, 'rings', gear.ring.id, 'throw');
+      const ratio =
+        part.ratio === undefined ? constant('ratio', 'x', exactly(1)) : given(part, 'ratio');
+      const turn = (x: readonly number[]) => wheelTurn(x[0]!, x[1]!, x[2]!, x[3]!);
+      const inputs = [throwOf, gear.teeth, d.teeth, ratio];
+      const now = inputs.every((g) => g.known) ? turn(inputs.map((g) => g.known!.value)) : 0;
+      const low = now < least;
+      return [
+        judge({
+          id: 'drive.turn',
+          key: `drive.turn:${d.use.id}`,
+          about: [part.id, gear.gear?.id ?? built.lens.id],
+          station: stand.value(d.gearAt),
+          inputs,
+          margin: (x) => (low ? turn(x) - least : most - turn(x)),
+          // A long or short turn is work, not a fault: tight at worst.
+          after: (s) => ({ ...s, hi: Math.max(0, s.hi) }),
+          unit: 'deg',
+          limit: {
+            value: low ? least : most,
+            unit: 'deg',
+            rule: low ? 'drive.turn-least' : 'drive.turn-most',
+          },
+          why: (o) => {
+            const says = `The wheel turns ${exact(now, 0)}\u00b0 from near to far`;
+            return o.state === 'ok'
+              ? `${says}.`
+              : low
+                ? `${says}: short and touchy. A smaller drive gear makes it longer.`
+                : `${says}, over the ${exact(most, 0)}\u00b0 a hand does without re-gripping. A larger drive gear, or stops set for the shot, make it shorter.`;
+          },
+          sum: () =>
+            `${exact(throwOf.known!.value, 0)} x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} / ${exact(ratio.known!.value, 2)} = ${exact(now, 0)}\u00b0`,
+          lacking: (missing) => `How far the wheel turns is not known: ${missing} missing.`,
+          basis: ruleBasis(low ? 'drive.turn-least' : 'drive.turn-most'),
+        }),
+      ];
+    });
+  },
+};

@@ -1,0 +1,59 @@
+import { standOf } from '../build/stand';
+import { givens, minus } from '../build/lin';
+import { exact, mm } from '../quantity/say';
+import { ruleBasis } from '../rules/rules';
+import type { Check } from './check';
+import { judge } from './judge';
+import { asFunction } from '../build/lin';
+import { pairFor } from '../rods/reach';
+
+export const rodsProud: Check = {
+  id: 'rods.proud',
+  title: 'Rods that stick out',
+  short: 'rods stick out',
+  says: 'How far the rods stand out ahead of everything else; or, where the house wants a bumper, whether they do.',
+  formula: 'foremost part + rod that may stand out - tip of the rods',
+  run(built) {
+    const stand = standOf(built);
+    const rods = pairFor(stand, 'ahead');
+    if (!rods || !built.lens) return [];
+    const others = stand.solids.filter(
+      (s) => s.role !== 'rod' && s.role !== 'sweep' && s.role !== 'flag' && s.role !== 'arm',
+    );
+    if (others.some((s) => !s.known && ['lens', 'box'].includes(s.piece))) return [];
+    const known = others.filter((s) => s.known);
+    if (known.length === 0) return [];
+    const far = known.reduce((m, s) => (s.extent[5] > m.extent[5] ? s : m));
+    const name = stand.pieces.find((p) => p.key === far.piece)!.name;
+    const bumper = built.rules['rods.bumper'] === 1;
+    const limit = bumper ? 0 : built.rules['rods.proud'];
+    const rule = bumper ? 'rods.bumper' : 'rods.proud';
+    const out = minus(rods.to, { c: far.extent[5], terms: [] });
+    const inputs = givens([out]);
+    const f = asFunction(out, inputs);
+    return [
+      judge({
+        id: 'rods.proud',
+        about: [rods.rods.id, stand.pieces.find((p) => p.key === far.piece)!.part],
+        station: stand.value(rods.to),
+        inputs,
+        margin: (x) => (bumper ? f(x) : limit - f(x)),
+        // Nothing breaks by it: it is advice, tight at worst.
+        after: (s) => ({ ...s, hi: Math.max(s.hi, 0) }),
+        unit: 'mm',
+        limit: { value: limit, unit: 'mm', rule },
+        why: (o) => {
+          const by = bumper ? o.value : limit - o.value;
+          if (by <= 0) return `The rods end ${mm(-by)} behind the front of ${name}.`;
+          return o.state === 'ok'
+            ? `The rods stand ${mm(by)} ahead of ${name}.`
+            : `The rods stand ${mm(by)} ahead of ${name}, more than the ${mm(limit)} the house allows: a shorter pair, or slid back.`;
+        },
+        sum: () =>
+          `tip ${exact(stand.value(rods.to), 1)} - front of ${name} ${exact(far.extent[5], 1)} = ${exact(stand.value(out), 1)} mm`,
+        lacking: (missing) => `How far the rods stick out is not known: ${missing} missing.`,
+        basis: ruleBasis(rule),
+      }),
+    ];
+  },
+};

@@ -1,0 +1,88 @@
+import { standOf } from '../build/stand';
+import { distance } from '../solids/distance';
+import { moved } from '../solids/solid';
+import { exact } from '../quantity/say';
+import { ruleBasis } from '../rules/rules';
+import type { Check } from './check';
+import { inWords, plainVerdict } from './judge';
+
+/** The lens is looked at in so many places on its way out. */
+const STEPS = 8;
+/** It has to come this far forward before it can be lifted away, mm. */
+const FREE = 40;
+
+export const spaceLensChange: Check = {
+  id: 'space.lens-change',
+  title: 'Changing the lens',
+  short: 'much to take off',
+  says: 'What has to be moved, swung away or taken off to get this lens out forwards: each piece is time and a chance to drop one.',
+  formula: 'drives in mesh + what the lens meets on its way forward + feet that are tied',
+  run(built) {
+    const { lens } = built;
+    const stand = standOf(built);
+    if (!lens || !built.closed || !stand.standing) return [];
+    const comes = new Set(
+      stand.pieces
+        .map((p) => p.key)
+        .filter((k) => k === 'lens' || k.startsWith('gear:') || k.startsWith('thread:')),
+    );
+    const box = built.rig.box ? built.kit.get(built.rig.box.part) : null;
+    const clip = (box as { attach?: string } | null)?.attach === 'clip-on';
+    if (clip) comes.add('box');
+    const out = stand.solids.filter((s) => comes.has(s.piece) && s.known);
+    const rest = stand.solids.filter((s) => !comes.has(s.piece) && s.known && s.role !== 'sweep');
+    const moves = new Map<string, string>();
+    for (const d of stand.drives) if (d.gear) moves.set(d.key, `swing ${d.part.name} off`);
+    if (clip && box) moves.set('box', `${box.name} comes off with it`);
+    for (let k = 1; k <= STEPS; k++) {
+      const by = (k / STEPS) * FREE;
+      for (const r of rest) {
+        if (moves.has(r.piece) || r.piece === 'body') continue;
+        for (const s of out) {
+          // What touches where it is now must not get in the way farther on.
+          const now = distance(s.solid, r.solid);
+          const then = distance(moved(s.solid, [0, 0, by]), r.solid);
+          if (then < -0.5 && then < now - 0.5) {
+            const piece = stand.pieces.find((p) => p.key === r.piece)!;
+            const swings = r.piece === 'box' && (box as { swing?: string } | null)?.swing;
+            moves.set(
+              r.piece,
+              swings
+                ? `swing ${piece.name} away`
+                : r.piece.startsWith('support:')
+                  ? `lower ${piece.name}`
+                  : `take ${piece.name} off`,
+            );
+            break;
+          }
+        }
+      }
+    }
+    const limit = built.rules['space.change'];
+    const list = [...moves.values()];
+    return [
+      plainVerdict({
+        id: 'space.lens-change',
+        about: [
+          lens.id,
+          ...[...moves.keys()].map((k) => stand.pieces.find((p) => p.key === k)!.part),
+        ],
+        station: stand.value(stand.seat),
+        state: list.length > limit ? 'tight' : 'ok',
+        margin: {
+          value: limit - list.length,
+          lo: limit - list.length,
+          hi: limit - list.length,
+          unit: 'pieces',
+        },
+        limit: { value: limit, unit: 'pieces', rule: 'space.change' },
+        why:
+          list.length === 0
+            ? `${lens.name} comes out with nothing in its way.`
+            : `To get ${lens.name} out: ${inWords(list)}.`,
+        sum: `${exact(list.length, 0)} of ${exact(limit, 0)} pieces`,
+        basis: ruleBasis('space.change'),
+      }),
+    ];
+  },
+};

@@ -1,0 +1,92 @@
+import { standOf } from '../build/stand';
+import { distanceFrom, inputsOf, nameOf, nearIn, pieceOf } from '../space/clearance';
+import { assemblyOf, slideClear } from '../space/slide';
+import { exact, mm } from '../quantity/say';
+import { ruleBasis } from '../rules/rules';
+import type { Check } from './check';
+import type { Verdict } from './finding';
+import { judge, lacking, plainVerdict } from './judge';
+
+export const spaceSweep: Check = {
+  id: 'space.sweep',
+  title: 'What swings',
+  short: 'does not open',
+  says: 'Whether the screen folds out, and a box swings away, past everything else on the rig; and how far what blocks it has to be slid.',
+  formula: 'shortest distance of what it sweeps and every other solid - air wanted',
+  run(built) {
+    const stand = standOf(built);
+    if (!stand.standing) return [];
+    const air = built.rules['space.air-moving'];
+    const sweeps = stand.solids.filter((s) => s.role === 'sweep' && !s.piece.startsWith('fitted:'));
+    return sweeps.flatMap((sweep): Verdict[] => {
+      const piece = pieceOf(stand, sweep);
+      const base = {
+        id: 'space.sweep',
+        station: (sweep.extent[2] + sweep.extent[5]) / 2,
+        limit: { value: air, unit: 'mm', rule: 'space.air-moving' },
+        basis: ruleBasis('space.air-moving'),
+      };
+      if (!sweep.known)
+        return [
+          plainVerdict({
+            ...base,
+            key: `space.sweep:${sweep.piece}`,
+            about: [piece.part],
+            state: 'unknown',
+            why: `Whether the ${piece.name} opens freely is not known: ${piece.missing.map((g) => g.label).join(', ')} missing.`,
+            sum: 'No sum.',
+            measure: lacking(piece.missing),
+          }),
+        ];
+      const pairs = nearIn(
+        stand,
+        `sweep:${sweep.piece}`,
+        [sweep, ...stand.solids.filter((s) => s.role !== 'sweep' && s.role !== 'rod')],
+        () => air,
+        (a, b) => a === sweep || b === sweep,
+      );
+      const out = pairs.near.map(({ a, b }): Verdict => {
+        const other = a === sweep ? b : a;
+        const by = pieceOf(stand, other);
+        const inputs = inputsOf(sweep, other);
+        const slide = slideClear(stand, sweep, other.piece, air);
+        const carrier = assemblyOf(stand, other.piece).root;
+        const root =
+          carrier === other.piece ? 'it' : stand.pieces.find((p) => p.key === carrier)!.name;
+        return judge({
+          ...base,
+          key: `space.sweep:${sweep.piece}|${other.piece}`,
+          about: [...new Set([by.part, piece.part])],
+          inputs,
+          margin: distanceFrom(sweep, other, inputs),
+          wanted: air,
+          unit: 'mm',
+          why: (o) => {
+            const name = nameOf(stand, other);
+            if (o.state === 'ok') return `The ${piece.name} clears ${name} by ${mm(o.value)}.`;
+            const how =
+              slide === null
+                ? ''
+                : ` Slide ${root} ${mm(Math.abs(slide), 0)} ${slide < 0 ? 'back' : 'forward'} and it is free.`;
+            return o.value < 0
+              ? `${name[0]!.toUpperCase()}${name.slice(1)} blocks the ${piece.name}: ${mm(-o.value)} in its way.${how}`
+              : `The ${piece.name} passes ${name} with ${mm(o.value)}; ${mm(air)} are wanted around what moves.${how}`;
+          },
+          sum: (o) => `distance to what it sweeps ${exact(o.value, 1)} mm; wanted ${exact(air, 1)}`,
+          lacking: (missing) => `Whether the ${piece.name} opens is not known: ${missing} missing.`,
+        });
+      });
+      if (out.some((v) => v.state !== 'ok')) return out;
+      return [
+        plainVerdict({
+          ...base,
+          key: `space.sweep:${sweep.piece}`,
+          about: [piece.part],
+          state: 'ok',
+          why: `The ${piece.name} moves freely.`,
+          sum: `${pairs.tested} pairs measured, none nearer than ${exact(air, 0)} mm`,
+        }),
+      ];
+    });
+  },
+};

@@ -1,0 +1,50 @@
+import type { Stand } from '../build/stand';
+import type { PlacedDrive } from '../build/stand-drive';
+import { given, type Given } from '../build/given';
+import { isFitting, type Motor } from '../kit/types';
+import { valueOf } from '../quantity/quantity';
+import { torqueAt, torqueAtLens } from './gears';
+
+/** An outlet of something that is fitted to the rig. */
+export interface RigOutlet {
+  from: string;
+  id: string;
+  name: string;
+  volts: Given;
+  part: string;
+}
+
+/** Every outlet on the rig. */
+export function outletsOn(stand: Stand): RigOutlet[] {
+  return (stand.built.rig.fitted ?? []).flatMap((u) => {
+    const part = stand.built.kit.get(u.part);
+    if (!isFitting(part)) return [];
+    return (part.outlets ?? []).map((o) => ({
+      from: u.id,
+      id: o.id,
+      name: `${o.name} of ${part.name}`,
+      volts: given(part, 'outlets', o.id, 'volts'),
+      part: part.id,
+    }));
+  });
+}
+
+/** Torque at the lens that a motor has at a supply, nominal; null when it does not say. */
+export function lensTorque(stand: Stand, d: PlacedDrive, volts: number): number | null {
+  const rows = tableOf(d.part as Motor);
+  const { gear } = d;
+  if (rows.length === 0 || !gear?.teeth?.known || !d.teeth.known) return null;
+  return torqueAtLens(
+    torqueAt(rows, volts),
+    gear.teeth.known.value,
+    d.teeth.known.value,
+    stand.built.rules['drive.efficiency'],
+  );
+}
+
+function tableOf(m: Motor): { volts: number; torque: number }[] {
+  return (m.torques ?? []).flatMap((r) => {
+    const torque = valueOf(r.torque);
+    return torque === null ? [] : [{ volts: r.volts, torque }];
+  });
+}

@@ -1,0 +1,179 @@
+import { distance } from '../solids/distance';
+import { bounds, union, type Bounds, type Solid } from '../solids/solid';
+
+/**
+ * Where the arm of a drive can stand so that its gear meshes: the gear has to lie on the mesh
+ * circle about the lens axis, and in the annulus that the arm reaches about its pivot. The two
+ * meet in two arcs; on them the place with most air around the drive is looked for.
+ */
+export interface ArmTask {
+  /** Pivot of the arm, mm from the lens axis. */
+  px: number;
+  py: number;
+  /** Radius of the mesh circle. */
+  centres: number;
+  /** Shortest and longest reach of the arm. */
+  from: number;
+  to: number;
+  /** Angle that was set by hand, radians; null: to be found. */
+  pinned: number | null;
+  /** Angle people like best, radians. */
+  prefer: number;
+  /** Air that is enough: among places with as much the preferred angle decides. */
+  enough: number;
+  /** Box, gear and arm at an angle, in this order. */
+  solidsAt: (angle: number) => readonly Solid[];
+  /** What is in the way; `gear`: for the gear of the drive too, and not only its box and arm. */
+  obstacles: readonly { solid: Solid; gear: boolean }[];
+  /** The rods: nothing but the arm and the clamp may meet them. */
+  rods: readonly Solid[];
+}
+
+export interface ArmScan {
+  /** Angle found, radians; null when the arm reaches nowhere. */
+  angle: number | null;
+  /** Air around the drive there, mm; below 0 it fouls. */
+  clearance: number;
+  /** Spare reach at the best place, below 0 what is missing, mm. */
+  room: number;
+  /** Index of the obstacle that is nearest. */
+  nearest: number | null;
+  arcs: readonly Arc[];
+}
+
+/** A stretch of the mesh circle, radians. */
+export interface Arc {
+  from: number;
+  to: number;
+}
+
+/** Angles are tried about this far apart, radians, and refined to {@link FINE}. */
+const COARSE = (4 * Math.PI) / 180;
+const FINE = (0.1 * Math.PI) / 180;
+
+/** The stretches of the mesh circle that an arm reaches; two, one or none. */
+export function reachArcs(
+  px: number,
+  py: number,
+  centres: number,
+  from: number,
+  to: number,
+): Arc[] {
+  const d = Math.hypot(px, py);
+  if (d < 1e-9) return centres >= from && centres <= to ? [{ from: -Math.PI, to: Math.PI }] : [];
+  const phi = Math.atan2(py, px);
+  // Law of cosines: how far from the pivot's own direction the circle is that far from the pivot.
+  const cos = (r: number) => (centres * centres + d * d - r * r) / (2 * centres * d);
+  const near = cos(from);
+  const far = cos(to);
+  if (far > 1 || near < -1) return [];
+  const least = Math.acos(Math.min(1, near));
+  const most = Math.acos(Math.max(-1, far));
+  if (least === 0 && most === Math.PI) return [{ from: phi - Math.PI, to: phi + Math.PI }];
+  if (least === 0) return [{ from: phi - most, to: phi + most }];
+  if (most === Math.PI) return [{ from: phi + least, to: phi + 2 * Math.PI - least }];
+  return [
+    { from: phi + least, to: phi + most },
+    { from: phi - most, to: phi - least },
+  ];
+}
+
+/** Looks for the place of a drive; see {@link ArmTask}. */
+export function scanArm(task: ArmTask): ArmScan {
+  const arcs = reachArcs(task.px, task.py, task.centres, task.from, task.to);
+  const pivot = Math.hypot(task.px, task.py);
+  const room = Math.min(task.to - Math.abs(pivot - task.centres), pivot + task.centres - task.from);
+  const whole = extentOf(task);
+  const index = task.obstacles
+    .map((o, i) => ({ o: o.solid, gear: o.gear, i, e: bounds(o.solid) }))
+    .filter(({ e }) => overlaps(e, whole));
+  const rods = task.rods.map((o) => ({ o, e: bounds(o) })).filter(({ e }) => overlaps(e, whole));
+  const clearanceAt = (angle: number): { d: number; i: number | null } => {
+    const solids = task.solidsAt(angle);
+    let d = FAR;
+    let at: number | null = null;
+    solids.forEach((s, k) => {
+      for (const { o, i, gear } of index) {
+        if (k === 1 && !gear) continue;
+        const now = distance(s, o);
+        if (now < d) {
+          d = now;
+          at = i;
+        }
+      }
+      // The arm begins at the rod.
+      if (k < 2) for (const { o } of rods) d = Math.min(d, distance(s, o));
+    });
+    return { d, i: at };
+  };
+  if (task.pinned !== null) {
+    const x = task.centres * Math.cos(task.pinned) - task.px;
+    const y = task.centres * Math.sin(task.pinned) - task.py;
+    const long = Math.hypot(x, y);
+    const here = clearanceAt(task.pinned);
+    return {
+      angle: task.pinned,
+      clearance: here.d,
+      room: Math.min(task.to - long, long - task.from),
+      nearest: here.i,
+      arcs,
+    };
+  }
+  if (arcs.length === 0) return { angle: null, clearance: -Infinity, room, nearest: null, arcs };
+  const score = (angle: number) => {
+    const { d, i } = clearanceAt(angle);
+    const off = Math.abs(Math.atan2(Math.sin(angle - task.prefer), Math.cos(angle - task.prefer)));
+    // Air up to what is enough counts first, then how near it is to where hands expect it.
+    return { angle, d, i, score: Math.min(d, task.enough) * 100 - off };
+  };
+  let best: ReturnType<typeof score> | null = null;
+  const tops: { angle: number; score: number; step: number; arc: Arc }[] = [];
+  for (const arc of arcs) {
+    const n = Math.max(2, Math.ceil((arc.to - arc.from) / COARSE));
+    const step = (arc.to - arc.from) / n;
+    for (let k = 0; k <= n; k++) {
+      const s = score(arc.from + k * step);
+      if (best === null || s.score > best.score) best = s;
+      tops.push({ angle: s.angle, score: s.score, step, arc });
+    }
+  }
+  // Between the tried angles there may be a better one: halve the steps around the best few.
+  tops.sort((a, b) => b.score - a.score);
+  for (const t of tops.slice(0, 3)) {
+    let at = t.angle;
+    let top = t.score;
+    for (let step = t.step / 2; step > FINE / 2; step /= 2)
+      for (const a of [at - step, at + step]) {
+        if (a < t.arc.from || a > t.arc.to) continue;
+        const s = score(a);
+        if (s.score > top) {
+          top = s.score;
+          at = a;
+          if (best === null || s.score > best.score) best = s;
+        }
+      }
+  }
+  return { angle: best!.angle, clearance: best!.d, room, nearest: best!.i, arcs };
+}
+
+/** What is farther off than this is not told apart, mm. */
+const FAR = 50;
+
+/** All that a drive can take up on its way round. */
+function extentOf(task: ArmTask): Bounds {
+  let whole: Bounds | null = null;
+  for (let k = 0; k < 8; k++)
+    for (const s of task.solidsAt((k * Math.PI) / 4)) {
+      const e = bounds(s);
+      whole = whole ? union(whole, e) : e;
+    }
+  const grow = 15 + FAR / 5;
+  const w = whole!;
+  return [w[0] - grow, w[1] - grow, w[2] - grow, w[3] + grow, w[4] + grow, w[5] + grow];
+}
+
+function overlaps(a: Bounds, b: Bounds): boolean {
+  return (
+    a[0] <= b[3] && b[0] <= a[3] && a[1] <= b[4] && b[1] <= a[4] && a[2] <= b[5] && b[2] <= a[5]
+  );
+}

@@ -1,0 +1,38 @@
+import type { Stand } from '../build/stand';
+import type { PlacedDrive } from '../build/stand-drive';
+import type { LensGear } from '../build/stand-setting';
+
+/** What a drive turns, in words: `the focus gear of Marl 50`. */
+export function gearName(stand: Stand, d: { use: { turns: string } }): string {
+  return `the ${d.use.turns} gear of ${stand.built.lens?.name ?? 'the lens'}`;
+}
+
+/** The ring a drive is meant to turn; null when the lens has none of that name. */
+export function ringOf(stand: Stand, d: PlacedDrive): LensGear | null {
+  return stand.gears.find((g) => g.turns === d.use.turns) ?? null;
+}
+
+/** The sentence for a drive on a lens whose ring nobody described. */
+export function noRing(stand: Stand, d: PlacedDrive): string {
+  const lens = stand.built.lens;
+  return lens
+    ? `Nobody said where the ${d.use.turns} ring of ${lens.name} is: add it to its sheet.`
+    : 'There is no lens to turn.';
+}
+
+/** Where the drive is asked for on the lens: a measurement that opens the table of rings. */
+export function askRings(stand: Stand, turns: string) {
+  const lens = stand.built.lens;
+  return lens
+    ? [
+        {
+          path: ['kit', lens.id, 'rings'],
+          part: lens.id,
+          label: `${turns} ring of ${lens.name}`,
+          unit: '',
+          share: 1,
+          missing: true,
+        },
+      ]
+    : [];
+}

@@ -1,0 +1,181 @@
+import type { RuleId } from './rules';
+
+/** Why a house rule has the default it has, and what others say. */
+export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = {
+  'coverage.margin': {
+    reason:
+      'Makers quote the image circle for different shading limits; a little air keeps the corner clean.',
+    otherSchool: 'Some use the circle to its edge and grade the corner.',
+  },
+  'coverage.clean-gate': {
+    reason: 'Stabilising and effects work use the picture outside the frame.',
+    otherSchool: 'What is outside the delivery frame is thrown away, so it may be dark.',
+  },
+  'coverage.upscale': {
+    reason: 'Up to about a fifth is not seen on most pictures.',
+    otherSchool: 'Some deliver only from real pixels, some scale by a third without a word.',
+  },
+  'mount.joints': {
+    reason: 'Every joint adds play and flange error.',
+    otherSchool: 'With a tied foot a longer chain is as stiff as a short one.',
+  },
+  'mount.reach': {
+    reason: 'Beyond this it is the wrong part, not a badly shimmed one.',
+    otherSchool: 'Stills lenses that turn past infinity hide a larger error.',
+  },
+  'mount.marks': {
+    reason:
+      'A focus puller works from the marks; a lens that sits too close reads wrong on all of them.',
+    otherSchool: 'Pulling from the monitor, only infinity has to be reached.',
+  },
+  'mount.rear-clearance': {
+    reason: 'Shutters, filter glass and mirror boxes move and bend; a strike breaks them.',
+    otherSchool: 'On a body without moving parts behind the mount less is enough.',
+  },
+  'mount.play-wanted': {
+    reason: 'Below this the picture does not move when focus is racked.',
+    otherSchool: 'On wide lenses more goes unseen.',
+  },
+  'mount.play-limit': {
+    reason: 'A lens that rocks this much jumps in the picture on every fast pull.',
+    otherSchool: 'Tied to the cage or the rods, the joint carries nothing and may be loose.',
+  },
+  'focus.pixel-pair': {
+    reason: 'For critical work two pixels are the smallest thing that can be seen.',
+    otherSchool:
+      'The format figures (0.030 full frame, 0.025 Super 35, 0.015 four-thirds) are what depth tables use.',
+  },
+  'front.vignette-fail': {
+    reason:
+      'Beyond a stop a corner is seen on any even wall, and a hard cut cannot be graded away.',
+    otherSchool: 'Some like dark corners on night interiors and let them stand.',
+  },
+  'front.vignette-tight': {
+    reason: 'Up to a third of a stop nobody sees on a moving picture.',
+    otherSchool: 'For plates and effects nothing at all may stand in the corner.',
+  },
+  'front.deep-stop': {
+    reason: 'Stopping down sharpens a hard cut that was a soft shadow wide open.',
+    otherSchool: 'Who never goes deeper than T4 needs to look only there.',
+  },
+  'front.height-off': {
+    reason: 'Shims come in half millimetres, and a sleeve closes over that much.',
+    otherSchool: 'With a small lens in a large box a millimetre is nothing.',
+  },
+  'front.height-limit': {
+    reason: 'From there one edge of the box shades a corner, and the seal against the lens leaks.',
+    otherSchool: 'If the corners stay clean it may stand where it will.',
+  },
+  'front.travel-air': {
+    reason: 'A front that runs into the box stalls the focus and loads the mount.',
+    otherSchool: 'A soft sleeve gives way; some let the front push into it.',
+  },
+  'front.fit-slack': {
+    reason: 'Clamps close about half a millimetre; looser and the box turns or drops.',
+    otherSchool: 'A turn of tape takes up a millimetre.',
+  },
+  'front.clip-load': {
+    reason: 'A clip-on box hangs on the focus helicoid.',
+    otherSchool: 'Cine lenses with a solid front carry a kilogram.',
+  },
+  'front.glass-pieces': {
+    reason: 'Every piece adds flare and takes sharpness.',
+    otherSchool: 'Coated glass of one maker stacks to four without a word.',
+  },
+  'front.polariser-stops': {
+    reason: 'One to two stops, by make; two when turned against the sky.',
+    otherSchool: 'Metering through it settles it.',
+  },
+  'front.exposure-off': {
+    reason: 'Filters come in stops and halves; a third is trimmed at the iris.',
+    otherSchool: 'Some hold the stop and trim with the shutter or the sensitivity.',
+  },
+  'rods.drop-off': {
+    reason: 'Half a millimetre disappears in the clamps.',
+    otherSchool: 'A box that is clipped to the lens does not care where the rods are.',
+  },
+  'rods.drop-limit': {
+    reason: 'What hangs on the rods stands off by as much: box, support, drive.',
+    otherSchool: 'With only a follow focus on them the arm makes up for much.',
+  },
+  'rods.grip': {
+    reason: 'Less and the clamp closes on the chamfer.',
+    otherSchool: 'Some want the whole clamp on the rod.',
+  },
+  'rods.proud': {
+    reason: 'Rods that stick out bump things and get into wide shots.',
+    otherSchool: 'A rod tip ahead of the front glass is a bumper.',
+  },
+  'rods.bumper': {
+    reason: 'Flush with the box, not a millimetre more: nothing to bump into.',
+    otherSchool: 'A rod tip that meets the door frame first saves the front glass.',
+  },
+  'rods.lens-air': {
+    reason: 'A cloth and a finger have to get in between.',
+    otherSchool: 'A long lens may rest nearly on them.',
+  },
+  'drive.overlap': {
+    reason: 'Less slips under load.',
+    otherSchool: 'With a light lens two millimetres hold.',
+  },
+  'drive.turn-most': {
+    reason: 'More than about a full turn means re-gripping in the take.',
+    otherSchool: 'Wildlife and product work take a long turn gladly.',
+  },
+  'drive.turn-least': {
+    reason: 'Less and every tremble of the hand is seen.',
+    otherSchool: 'Snap pulls want a short turn.',
+  },
+  'drive.torque-reserve': {
+    reason: 'Cold grease and a bent ring take more than the bench did.',
+    otherSchool: 'A lens that is turned every day keeps its torque.',
+  },
+  'drive.efficiency': {
+    reason: 'One pair of open gears loses about a tenth.',
+    otherSchool: 'Clean gears, well set, lose less.',
+  },
+  'drive.hand-unit': {
+    reason: 'A radio right beside a motor loses its link.',
+    otherSchool: 'Newer sets stand closer together.',
+  },
+  'support.advise': {
+    reason: 'No standard exists; a sagging front is seen first in the corners.',
+    otherSchool: 'Support everything, always; or only what is heavy or motor-driven.',
+  },
+  'support.require': {
+    reason: 'The mount is the weakest joint of the rig.',
+    otherSchool: 'Positive-lock mounts bear more than bayonets.',
+  },
+  'support.play': {
+    reason: 'A joint that moves already moves more under load.',
+    otherSchool: 'With the foot tied the play is out of it.',
+  },
+  'support.motor': {
+    reason: 'Strong motors push the lens sideways whatever it weighs.',
+    otherSchool: 'Short stubby lenses take it without.',
+  },
+  'support.foot-gap': {
+    reason: 'More than that and the screw pulls the lens down.',
+    otherSchool: 'A soft pad takes up half a millimetre.',
+  },
+  'support.post-air': {
+    reason: 'It must touch, and must not lift.',
+    otherSchool: 'A rubber cradle is forgiving.',
+  },
+  'space.air': {
+    reason: 'Rigs bend and screws work loose.',
+    otherSchool: 'Touching without force does no harm on a tripod.',
+  },
+  'space.air-moving': {
+    reason: 'A hand, a cable or a screw head finds its way in between.',
+    otherSchool: 'A screen that just clears opens all the same.',
+  },
+  'space.change': {
+    reason: 'Each piece is half a minute and a chance to drop one.',
+    otherSchool: 'With a second pair of hands it matters less.',
+  },
+  'carry.twist': {
+    reason: 'A single quarter-inch screw turns.',
+    otherSchool: 'Snug and with a rubber pad it holds more.',
+  },
+};
