@@ -692,11 +692,12 @@ function placeOne(s: Setting, camera: Faces, use: FittedUse, part: Fitting): voi
     }
   }
   piece.faces = { x0, x1, y0, y1, z0, z1 };
-  if (part.tilts) {
+  block(s, piece, 'block', piece.faces, ((use.turn ?? 0) * Math.PI) / 180);
+  if (part.tilts)
     // A screen that tilts sweeps a drum about its middle.
     s.add(
       piece,
-      'sweep',
+      'tilt',
       [x0, x1, y0, y1, z0, z1],
       (n) =>
         cylinder(
@@ -707,7 +708,6 @@ function placeOne(s: Setting, camera: Faces, use: FittedUse, part: Fitting): voi
         ),
       true,
     );
-  } else block(s, piece, 'block', piece.faces, ((use.turn ?? 0) * Math.PI) / 180);
   if (target) s.touch(target.key, piece.key);
   else if (use.on !== 'rods') {
     s.touch('body', piece.key);

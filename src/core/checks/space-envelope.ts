@@ -30,9 +30,7 @@ export const spaceEnvelope: Check = {
           .flatMap((p) => p.missing),
       ),
     ];
-    const solids = stand.solids.filter(
-      (s) => s.known && !(s.role === 'sweep' && !s.piece.startsWith('fitted:')),
-    );
+    const solids = stand.solids.filter((s) => s.known && s.role !== 'sweep');
     return SAYS.flatMap(({ key, axis, name, what }): Verdict[] => {
       const limit = limits[key];
       if (limit === undefined) return [];

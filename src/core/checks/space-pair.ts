@@ -20,7 +20,7 @@ export const spacePair: Check = {
     if (!stand.standing) return [];
     const still = built.rules['space.air'];
     const moving = built.rules['space.air-moving'];
-    const solids = stand.solids.filter((s) => s.role !== 'sweep' || s.piece.startsWith('fitted:'));
+    const solids = stand.solids.filter((s) => s.role !== 'sweep');
     const pairs = nearIn(
       stand,
       'pair',

@@ -17,7 +17,7 @@ export const spaceSweep: Check = {
     const stand = standOf(built);
     if (!stand.standing) return [];
     const air = built.rules['space.air-moving'];
-    const sweeps = stand.solids.filter((s) => s.role === 'sweep' && !s.piece.startsWith('fitted:'));
+    const sweeps = stand.solids.filter((s) => s.role === 'sweep');
     return sweeps.flatMap((sweep): Verdict[] => {
       const piece = pieceOf(stand, sweep);
       const base = {

@@ -20,6 +20,8 @@ export interface Outlined {
   assumed: boolean;
   /** What a moving part sweeps: drawn dashed, not filled. */
   sweep: boolean;
+  /** It only takes that room when it is swung: not part of the size of the rig. */
+  swings: boolean;
 }
 
 /** Two parts that would stand in the same place. */
@@ -105,7 +107,8 @@ export function elevation(built: Built, view: View): Elevation {
         role: s.role,
         points: shape(s),
         assumed: !s.known || piece.assumed !== null,
-        sweep: s.role === 'sweep' || s.role === 'travel',
+        sweep: s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt',
+        swings: s.role === 'sweep',
       };
     });
   const fouls = foulsOf(stand).flatMap((f): Foul[] => {
@@ -122,7 +125,7 @@ export function elevation(built: Built, view: View): Elevation {
   let v0 = 0;
   let v1 = 0;
   for (const o of outlines) {
-    if (o.sweep) continue;
+    if (o.swings) continue;
     for (const [u, v] of o.points) {
       u0 = Math.min(u0, u);
       u1 = Math.max(u1, u);

@@ -110,6 +110,7 @@ const ROLE: Record<string, string> = {
   cradle: 'cradle',
   flag: 'flag',
   travel: 'moving front',
+  tilt: 'tilting screen',
 };
 
 /** What {@link nearIn} found so far on a rig, each with the key of its finding. */

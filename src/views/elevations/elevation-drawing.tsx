@@ -33,6 +33,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   onDraft,
   onDrop,
   few = false,
+  bare = false,
 }: {
   facts: RigFacts;
   view: View;
@@ -43,6 +44,8 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   onDrop: (edit: Edit | null) => void;
   /** Only the dimensions people ask for first. */
   few?: boolean;
+  /** Who shows it says which view it is. */
+  bare?: boolean;
 }) {
   const id = useId();
   const { ref, w, h } = useSize();
@@ -80,7 +83,10 @@ export const ElevationDrawing = memo(function ElevationDrawing({
 
   return (
     <figure className="relative flex min-h-0 min-w-0 flex-1 flex-col bg-paper">
-      <figcaption className="pointer-events-none absolute left-2 top-1 z-10 text-sm text-soft">
+      <figcaption
+        hidden={bare}
+        className="pointer-events-none absolute left-2 top-1 z-10 text-sm text-soft"
+      >
         {VIEW_NAMES[view]}
       </figcaption>
       <div ref={ref} className="relative min-h-52 flex-1 overflow-hidden lg:min-h-0">
@@ -165,10 +171,10 @@ export const ElevationDrawing = memo(function ElevationDrawing({
                 <path d={`M${a} ${y - 5}v10M${b} ${y - 5}v10M${a} ${y}H${b}`} fill="none" />
                 <path d={`M${a} ${y}l6 -2.5v5zM${b} ${y}l-6 -2.5v5z`} stroke="none" />
                 <text
-                  x={(a + b) / 2}
+                  x={fits(b - a, d) ? (a + b) / 2 : b + 6}
                   y={y + 4}
                   fontSize="12.5"
-                  textAnchor="middle"
+                  textAnchor={fits(b - a, d) ? 'middle' : 'start'}
                   stroke="var(--paper)"
                   strokeWidth="4"
                   paintOrder="stroke"
@@ -206,6 +212,11 @@ export const ElevationDrawing = memo(function ElevationDrawing({
     </figure>
   );
 });
+
+/** Whether a dimension's words fit between its arrows, px. */
+function fits(px: number, d: { text: string; label: string }): boolean {
+  return px > (d.text.length + d.label.length) * 6.4 + 24;
+}
 
 const FILL: Record<string, string> = {
   body: 'var(--metal)',
@@ -314,7 +325,9 @@ function FoulPins({
         .slice(0, 6)
         .map((f) => {
           const x = Math.min(sheet.w - 42, Math.max(42, X(f.at[0])));
-          let y = Math.min(sheet.h - 26, Math.max(26, Y(f.at[1])));
+          // Above what is hatched, so that the hatching and the grips stay free.
+          const top = Math.min(...f.points.map((p) => Y(p[1])));
+          let y = Math.min(sheet.h - 26, Math.max(26, top - 18));
           while (placed.some((p) => Math.abs(p.x - x) < 84 && Math.abs(p.y - y) < 44)) y += 44;
           placed.push({ x, y });
           const v = told.get(f.key)!;

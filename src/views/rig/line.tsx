@@ -1,6 +1,6 @@
 'use client';
 
-import { ArrowDownToLine, FlipHorizontal2 } from 'lucide-react';
+import { ArrowDownToLine, FlipHorizontal2, Scan } from 'lucide-react';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import dynamic from 'next/dynamic';
 import { boxFrom, frontLayout, type FrontLayout } from '@/core/build/front-layout';
@@ -23,6 +23,11 @@ import type { RigFacts } from './use-rig';
 
 /** The form for the front comes when its place is first pressed. */
 const FrontPanel = dynamic(() => import('./front-panel'), { ssr: false });
+/** The whole rig with what stands under and beside it comes when it is asked for. */
+const ElevationDrawing = dynamic(
+  () => import('@/views/elevations/elevation-drawing').then((m) => m.ElevationDrawing),
+  { ssr: false },
+);
 const FrontHandles = dynamic(() => import('./front-handles').then((m) => m.FrontHandles), {
   ssr: false,
 });
@@ -80,6 +85,7 @@ export const Line = memo(function Line({
   const moving = useRef<{ from: number; edit: Edit | null } | null>(null);
   const [flipped, setFlipped] = useState(false);
   const [above, setAbove] = useState(false);
+  const [whole, setWhole] = useState(false);
   const sideName = flipped ? "operator's side" : "assistant's side";
   const [picking, setPicking] = useState<PlaceKind | null>(null);
   const { built, verdicts } = facts;
@@ -254,7 +260,20 @@ export const Line = memo(function Line({
       aria-label="The line"
       className="relative flex min-h-[19rem] flex-col bg-paper lg:min-h-0"
     >
-      <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden">
+      {whole && onDraft && onDrop ? (
+        <ElevationDrawing
+          facts={facts}
+          view={above ? 'top' : 'side'}
+          lit={lit}
+          litParts={litParts}
+          onPick={onPick}
+          onDraft={onDraft}
+          onDrop={onDrop}
+          few
+          bare
+        />
+      ) : null}
+      <div ref={ref} className="relative min-h-0 flex-1 overflow-hidden" hidden={whole}>
         <svg
           width={w}
           height={h}
@@ -553,9 +572,22 @@ export const Line = memo(function Line({
             <ArrowDownToLine size={18} aria-hidden="true" />
             <span className="sr-only">from above</span>
           </Button>
+          <Button
+            look="bare"
+            className="w-11 px-0 text-soft aria-pressed:bg-sunk aria-pressed:text-ink"
+            aria-pressed={whole}
+            onClick={() => setWhole(!whole)}
+          >
+            <Scan size={18} aria-hidden="true" />
+            <span className="sr-only">whole rig</span>
+          </Button>
         </div>
         <p className="pointer-events-none px-2 text-sm leading-4 text-soft" aria-hidden="true">
-          {above ? 'from above' : sideName}
+          {whole
+            ? `whole rig, ${above ? 'from above' : 'from camera right'}`
+            : above
+              ? 'from above'
+              : sideName}
         </p>
       </div>
       <p className="sr-only" aria-live="polite">

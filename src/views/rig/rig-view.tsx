@@ -43,7 +43,7 @@ const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: 
   const frame = lit?.startsWith('front.vignette:') ? lit.slice('front.vignette:'.length) : null;
   const shading = useShading(facts, setting, frame);
   return (
-    <div className="flex flex-col lg:grid lg:h-full lg:grid-rows-[auto_minmax(0,50fr)_minmax(0,50fr)]">
+    <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)] lg:grid-rows-[auto_minmax(0,50fr)_minmax(0,50fr)]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}`}</h1>
       <Choices facts={facts} />
       <div className="grid min-h-0 border-y border-rule lg:grid-cols-[minmax(0,1fr)_26rem]">
