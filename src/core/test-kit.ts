@@ -44,6 +44,8 @@ export function testLens(more: Partial<Lens> = {}): Lens {
     rearDiameter: exactly(34),
     aperture: 'manual',
     length: exactly(90),
+    mass: exactly(500),
+    centreOfGravity: exactly(45),
     ...more,
   };
 }
@@ -57,6 +59,7 @@ export function testAdapter(more: Partial<Adapter> = {}): Adapter {
     bodyMount: 'ml-20.00-51.6',
     length: exactly(24),
     play: exactly(0.01),
+    mass: exactly(120),
     ...more,
   };
 }
@@ -76,6 +79,7 @@ export function testReducer(more: Partial<Reducer> = {}): Reducer {
     frontClearance: exactly(7),
     backFocus: exactly(0),
     play: exactly(0.01),
+    mass: exactly(120),
     ...more,
   };
 }

@@ -145,7 +145,20 @@ describe('parts of the front in words', () => {
 
   test('every part on a rig, wherever it stands', () => {
     expect([...partsOn(rigOf('anamorphic'))].sort()).toEqual(
-      ['body-a', 'cill-plate', 'ferrule-pl-20', 'nd-6', 'pola-plate', 'weir', 'wherry-40'].sort(),
+      [
+        'body-a',
+        'cill-plate',
+        'ferrule-pl-20',
+        'keel-150',
+        'lath-450',
+        'nd-6',
+        'pola-plate',
+        'raft',
+        'ratchet',
+        'stirrup',
+        'weir',
+        'wherry-40',
+      ].sort(),
     );
     expect(partsOn(rigOf('tug-b')).has('pola-77')).toBe(true);
   });

@@ -128,11 +128,11 @@ export function placeDrive(
   let flipped = flips[0]!;
   let best: ArmScan | null = null;
   const c = centres ?? 56;
-  const own = (key: string) => ({ piece: key, role: 'box' });
+  const own = { piece: key, own: `${key}/box` };
   // Its own gear is let down to the barrel between the teeth of the lens.
   const obstacles = s.solids.filter(
     (o) =>
-      !touching(s.contacts, { ...o, ...own(key) }, o) &&
+      !touching(s.contacts, own, o) &&
       o.role !== `gear-${use.turns}` &&
       o.known &&
       !(o.role === 'rod'),

@@ -10,6 +10,8 @@ export interface StandSolid {
   /** Key of the piece it belongs to. */
   piece: string;
   role: string;
+  /** Key and role in one: what a contact may name. */
+  own: string;
   name: string;
   solid: Solid;
   extent: Bounds;
@@ -102,7 +104,7 @@ export interface Setting {
   value: (l: Lin) => number;
   pieces: Piece[];
   solids: StandSolid[];
-  contacts: Set<string>;
+  contacts: Map<string, Set<string>>;
   clamped: Clamped[];
   face: Lin;
   seat: Lin;
@@ -121,12 +123,21 @@ export interface Setting {
   touch: (a: string, b: string) => void;
 }
 
+/** What is meant to touch what, by key of piece, or by key and role. */
+export type Contacts = ReadonlyMap<string, ReadonlySet<string>>;
+
 /** Whether two solids are meant to touch, or belong to one piece. */
-export function touching(contacts: ReadonlySet<string>, a: StandSolid, b: StandSolid): boolean {
+export function touching(contacts: Contacts, a: Named, b: Named): boolean {
   if (a.piece === b.piece) return true;
-  const names = (s: StandSolid) => [s.piece, `${s.piece}/${s.role}`];
-  for (const p of names(a)) for (const r of names(b)) if (contacts.has(`${p}|${r}`)) return true;
-  return false;
+  const own = contacts.get(a.piece);
+  if (own && (own.has(b.piece) || own.has(b.own))) return true;
+  const role = contacts.get(a.own);
+  return role !== undefined && (role.has(b.piece) || role.has(b.own));
+}
+
+interface Named {
+  piece: string;
+  own: string;
 }
 
 /** Begins to lay a rig out. */
@@ -135,7 +146,7 @@ export function setting(built: Built): Setting {
   const cache = new Map<string, Given>();
   const pieces: Piece[] = [];
   const solids: StandSolid[] = [];
-  const contacts = new Set<string>();
+  const contacts = new Map<string, Set<string>>();
   const q = (part: Part, path: readonly string[], standIn: number): Given => {
     const id = `${part.id}/${path.join('/')}`;
     let g = cache.get(id);
@@ -185,6 +196,7 @@ export function setting(built: Built): Setting {
       const one: StandSolid = {
         piece: piece.key,
         role,
+        own: `${piece.key}/${role}`,
         name: piece.name,
         solid,
         extent: bounds(solid),
@@ -215,8 +227,14 @@ export function setting(built: Built): Setting {
       return p;
     },
     touch(a, b) {
-      contacts.add(`${a}|${b}`);
-      contacts.add(`${b}|${a}`);
+      for (const [x, y] of [
+        [a, b],
+        [b, a],
+      ] as const) {
+        const list = contacts.get(x);
+        if (list) list.add(y);
+        else contacts.set(x, new Set([y]));
+      }
     },
   };
 }

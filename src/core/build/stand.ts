@@ -29,6 +29,7 @@ import {
   setting,
   STAND_IN,
   type Clamped,
+  type Contacts,
   type Faces,
   type LensGear,
   type Piece,
@@ -49,8 +50,8 @@ export interface Stand {
   built: Built;
   pieces: Piece[];
   solids: StandSolid[];
-  /** Pairs that are meant to touch: `a|b` by key of piece, or by key and role. */
-  contacts: ReadonlySet<string>;
+  /** What is meant to touch. */
+  contacts: Contacts;
   /** Face of the body's mount and seat of the lens. */
   face: Lin;
   seat: Lin;

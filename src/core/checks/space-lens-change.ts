@@ -1,6 +1,7 @@
 import { standOf } from '../build/stand';
 import { distance } from '../solids/distance';
 import { moved } from '../solids/solid';
+import { apart } from '../space/clearance';
 import { exact } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -39,6 +40,7 @@ export const spaceLensChange: Check = {
       for (const r of rest) {
         if (moves.has(r.piece) || r.piece === 'body') continue;
         for (const s of out) {
+          if (apart(s.extent, r.extent) > FREE) continue;
           // What touches where it is now must not get in the way farther on.
           const now = distance(s.solid, r.solid);
           const then = distance(moved(s.solid, [0, 0, by]), r.solid);

@@ -1,5 +1,5 @@
 import { standOf } from '../build/stand';
-import { distanceFrom, inputsOf, nameOf, nearIn, pairKey, pieceOf } from '../space/clearance';
+import { nameOf, nearIn, pairKey, pairMargin, pieceOf } from '../space/clearance';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -30,8 +30,8 @@ export const spacePair: Check = {
         // Lens against rods is a check of its own.
         !(a.role === 'rod' && onLens(b.piece)) && !(b.role === 'rod' && onLens(a.piece)),
     );
-    const out: Verdict[] = pairs.near.map(({ a, b }) => {
-      const inputs = inputsOf(a, b);
+    const out: Verdict[] = pairs.near.map((n) => {
+      const { a, b } = n;
       const moves = a.moving || b.moving;
       const limit = moves ? moving : still;
       const [p, r] = [pieceOf(stand, a), pieceOf(stand, b)];
@@ -42,8 +42,7 @@ export const spacePair: Check = {
         key: pairKey(a, b),
         about: [...new Set([p.part, r.part])],
         station: (Math.max(a.extent[2], b.extent[2]) + Math.min(a.extent[5], b.extent[5])) / 2,
-        inputs,
-        margin: distanceFrom(a, b, inputs),
+        ...pairMargin(n, limit),
         wanted: limit,
         unit: 'mm',
         limit: { value: limit, unit: 'mm', rule: moves ? 'space.air-moving' : 'space.air' },

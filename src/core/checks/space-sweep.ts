@@ -1,5 +1,5 @@
 import { standOf } from '../build/stand';
-import { distanceFrom, inputsOf, nameOf, nearIn, pieceOf } from '../space/clearance';
+import { nameOf, nearTo, pairMargin, pieceOf } from '../space/clearance';
 import { assemblyOf, slideClear } from '../space/slide';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -38,30 +38,30 @@ export const spaceSweep: Check = {
             measure: lacking(piece.missing),
           }),
         ];
-      const pairs = nearIn(
+      const pairs = nearTo(
         stand,
         `sweep:${sweep.piece}`,
-        [sweep, ...stand.solids.filter((s) => s.role !== 'sweep' && s.role !== 'rod')],
-        () => air,
-        (a, b) => a === sweep || b === sweep,
+        sweep,
+        stand.solids.filter((s) => s.role !== 'sweep' && s.role !== 'rod'),
+        air,
       );
-      const out = pairs.near.map(({ a, b }): Verdict => {
+      const out = pairs.near.map((n): Verdict => {
+        const { a, b } = n;
         const other = a === sweep ? b : a;
         const by = pieceOf(stand, other);
-        const inputs = inputsOf(sweep, other);
-        const slide = slideClear(stand, sweep, other.piece, air);
-        const carrier = assemblyOf(stand, other.piece).root;
-        const root =
-          carrier === other.piece ? 'it' : stand.pieces.find((p) => p.key === carrier)!.name;
         return judge({
           ...base,
           key: `space.sweep:${sweep.piece}|${other.piece}`,
           about: [...new Set([by.part, piece.part])],
-          inputs,
-          margin: distanceFrom(sweep, other, inputs),
+          ...pairMargin(n, air),
           wanted: air,
           unit: 'mm',
           why: (o) => {
+            // Only when somebody reads it: it is looked for in many places.
+            const slide = slideClear(stand, sweep, other.piece, air);
+            const carrier = assemblyOf(stand, other.piece).root;
+            const root =
+              carrier === other.piece ? 'it' : stand.pieces.find((p) => p.key === carrier)!.name;
             const name = nameOf(stand, other);
             if (o.state === 'ok') return `The ${piece.name} clears ${name} by ${mm(o.value)}.`;
             const how =

@@ -22,9 +22,16 @@ export function columnName(field: Field): string {
   return unit ? `${snake}_${unit.toLowerCase()}` : snake;
 }
 
-/** All columns of a kind, in the order they are written. */
+const ownColumns = (kind: Kind) => FIELDS[kind].map(columnName);
+
+/** Kinds that say the same of themselves (a handle, a grip): their columns alone do not tell them. */
+const ALIKE: ReadonlySet<Kind> = new Set(
+  KINDS.filter((k) => KINDS.some((o) => o !== k && ownColumns(o).join() === ownColumns(k).join())),
+);
+
+/** All columns of a kind, in the order they are written; `kind` where they are not enough. */
 export function columns(kind: Kind): string[] {
-  return ['id', ...FIELDS[kind].map(columnName)];
+  return ['id', ...(ALIKE.has(kind) ? ['kind'] : []), ...ownColumns(kind)];
 }
 
 /**
@@ -89,6 +96,7 @@ export function writeKitCsv(kind: Kind, parts: readonly Part[]): string {
     const part = p as unknown as Record<string, unknown>;
     return [
       p.id,
+      ...(ALIKE.has(kind) ? [kind] : []),
       ...fields.map((f) => cellText(f, part[f.key])),
       ...extra.map((k) => (typeof part[k] === 'string' ? part[k] : '')),
     ];

@@ -251,7 +251,7 @@ const otherDrives: Generator = (built, v) => {
 };
 
 const holdUp: Generator = (built, v) => {
-  if (!/^(support\.|mount\.load|mount\.play)/.test(v.id)) return [];
+  if (!/^(support\.|mount\.load)/.test(v.id)) return [];
   const { rig } = built;
   const stand = standOf(built);
   const list: Candidate[] = [];

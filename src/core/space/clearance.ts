@@ -1,6 +1,7 @@
 import type { Stand } from '../build/stand';
 import { touching, type Piece, type StandSolid } from '../build/stand-setting';
 import type { Given } from '../build/given';
+import type { Judgement } from '../checks/judge';
 import type { Read } from '../build/lin';
 import { nearPairs } from '../solids/broad';
 import { distance } from '../solids/distance';
@@ -72,6 +73,41 @@ export function nearIn(
   return pairs;
 }
 
+/** As {@link nearIn}, of one solid and all others. */
+export function nearTo(
+  stand: Stand,
+  name: string,
+  one: StandSolid,
+  others: readonly StandSolid[],
+  air: number,
+): Pairs {
+  let byName = kept.get(stand);
+  if (!byName) kept.set(stand, (byName = new Map()));
+  const before = byName.get(name);
+  if (before) return before;
+  const worst = new Map<string, Near>();
+  let nearest: Near | null = null;
+  let tested = 0;
+  for (const b of others) {
+    if (!b.known || touching(stand.contacts, one, b)) continue;
+    if (apart(one.extent, b.extent) > air + one.loose + b.loose) continue;
+    tested++;
+    const near: Near = { a: one, b, d: distance(one.solid, b.solid) };
+    if (nearest === null || near.d < nearest.d) nearest = near;
+    if (near.d - one.loose - b.loose >= air) continue;
+    const known = worst.get(b.piece);
+    if (!known || near.d < known.d) worst.set(b.piece, near);
+  }
+  const pairs = { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
+  byName.set(name, pairs);
+  return pairs;
+}
+
+/** Widest gap of two extents along one axis: they are at least that far apart. */
+export function apart(a: Bounds, b: Bounds): number {
+  return Math.max(a[0] - b[3], b[0] - a[3], a[1] - b[4], b[1] - a[4], a[2] - b[5], b[2] - a[5]);
+}
+
 /** Pairs are looked at when they come nearer than this, mm: more than any rule asks for. */
 const NEAR = 12;
 
@@ -86,6 +122,26 @@ export function distanceFrom(a: StandSolid, b: StandSolid, inputs: readonly Give
     const read: Read = (g) => x[inputs.indexOf(g)] ?? g.known?.value ?? 0;
     return distance(a.make(read), b.make(read));
   };
+}
+
+/**
+ * The margin of a pair for the judge: worked out from its numbers where they could change the
+ * state; where no tolerance could, one bound for all of them together (a distance changes by no
+ * more than the surfaces move).
+ */
+export function pairMargin(
+  n: Near,
+  wanted: number,
+): Pick<Judgement, 'inputs' | 'margin' | 'after'> {
+  const inputs = inputsOf(n.a, n.b);
+  const loose = n.a.loose + n.b.loose;
+  if (n.d + loose < 0 || n.d - loose >= wanted)
+    return {
+      inputs: inputs.filter((g) => g.known === null),
+      margin: () => n.d,
+      after: (s) => ({ ...s, lo: n.d - loose, hi: n.d + loose }),
+    };
+  return { inputs, margin: distanceFrom(n.a, n.b, inputs) };
 }
 
 /** The piece that a solid belongs to. */

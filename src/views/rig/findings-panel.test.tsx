@@ -65,9 +65,9 @@ describe('findings on screen', () => {
     expect(onPick).toHaveBeenCalledWith(ok[0]!.key);
   });
 
-  test('an unknown asks for its number right there', () => {
+  test('an unknown asks for its number right there', async () => {
     show(testJob({ lens: testLens({ imageCircle: undefined }) }));
-    expect(screen.getByLabelText('image circle of Test lens')).toBeDefined();
+    expect(await screen.findByLabelText('image circle of Test lens')).toBeDefined();
   });
 
   test('when nothing is wrong it says so', () => {
