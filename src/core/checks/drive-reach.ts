@@ -7,7 +7,7 @@ import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge, plainVerdict } from './judge';
+import { judge, plainVerdict, stateOf } from './judge';
 import { asFunction } from '../build/lin';
 
 export const driveReach: Check = {
@@ -82,18 +82,23 @@ export const driveReach: Check = {
         basis: '[math]',
       });
       if (reach.state === 'unknown' || reach.state === 'fail') return [reach];
-      // Reaching with no clear place is no reach at all.
-      if (clear < 0)
-        return [
-          {
-            ...reach,
-            state: 'fail',
-            margin: { value: clear, lo: clear, hi: clear, unit: 'mm' },
-            basis: ruleBasis('space.air'),
-            measure: [],
-          },
-        ];
-      return [reach];
+      if (clear >= 0) return [reach];
+      // Reaching with no clear place is no reach at all; tolerances can move the two by no more.
+      const own = stand.solids.filter((s) => s.piece === d.key);
+      const rest = stand.solids.filter((s) => s.piece !== d.key && s.known);
+      const loose =
+        Math.max(0, ...own.map((s) => s.loose)) + Math.max(0, ...rest.map((s) => s.loose));
+      return [
+        plainVerdict({
+          ...base,
+          key: `${base.key}:room`,
+          state: stateOf(clear - loose, clear + loose),
+          margin: { value: clear, lo: clear - loose, hi: clear + loose, unit: 'mm' },
+          why: reach.why,
+          sum: reach.sum,
+          basis: ruleBasis('space.air'),
+        }),
+      ];
     });
   },
 };

@@ -78,6 +78,9 @@ export const driveTorque: Check = {
           about: [part.id, lens.id, out.part],
           inputs,
           margin: (x) => at(x) - reserve * x[0]!,
+          // Lines of the sheet that do not count at these volts would at others.
+          sense: (x) =>
+            at(x) - reserve * x[0]! + 1e-9 * rows.reduce((sum, _, i) => sum + x[4 + i]!, 0),
           unit: 'N m',
           limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
           why: (o) => {

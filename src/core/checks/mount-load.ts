@@ -1,5 +1,5 @@
 import { loadedJoints, momentOf, supportedBy } from '../support/mount-load';
-import { given } from '../build/given';
+import { given, type Given } from '../build/given';
 import { standOf } from '../build/stand';
 import { exact, say } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -33,18 +33,26 @@ export const mountLoad: Check = {
           station,
           state: 'ok',
           why: `${who[0]!.toUpperCase()}${who.slice(1)} takes the load off the mount of ${j.bearer.name}.`,
-          sum: `${inputs.every((g) => g.known) ? `${exact(f(inputs.map((g) => g.known!.value)), 2)} N m, ` : ''}held up ahead of the joint`,
+          sum: `${
+            inputs.every((g) => g.known)
+              ? `${exact(
+                  f((g) => g.known!.value),
+                  2,
+                )} N m, `
+              : ''
+          }held up ahead of the joint`,
           basis: '[trade] two points of contact',
         });
       const limit = own ? given(j.bearer, 'mountMoment') : null;
       const all = limit ? [...inputs, limit] : inputs;
+      const nominal = (g: Given) => g.known?.value ?? NaN;
       return judge({
         id: 'mount.load',
         key,
         about,
         station,
         inputs: all,
-        margin: (x) => (limit ? x[x.length - 1]! : house) - f(x),
+        margin: (x) => (limit ? x[x.length - 1]! : house) - f((g) => x[inputs.indexOf(g)]!),
         unit: 'N m',
         limit: {
           value: limit?.known?.value ?? house,
@@ -59,7 +67,7 @@ export const mountLoad: Check = {
           return `${says}, ${o.state === 'fail' ? 'more than' : 'about'} the ${say(limit?.known?.value ?? house, 'N m')} ${own ? 'its maker allows' : 'the house allows without a support'}: hold the front up.`;
         },
         sum: () =>
-          `${j.hanging.map((h) => `${exact(h.mass.known?.value ?? NaN, 0)} g x ${exact(stand.value(h.z) - station, 0)} mm`).join(' + ')}${j.side ? ` + drive ${exact(Math.abs(j.side), 2)} N m` : ''} = ${exact(f(inputs.map((g) => g.known?.value ?? NaN)), 2)} N m`,
+          `${j.hanging.map((h) => `${exact(h.mass.known?.value ?? NaN, 0)} g x ${exact(h.z.f(nominal) - station, 0)} mm`).join(' + ')}${j.side.inputs.length > 0 ? ` + drive ${exact(j.side.f(nominal), 2)} N m` : ''} = ${exact(f(nominal), 2)} N m`,
         lacking: (missing) =>
           `What hangs on the mount of ${j.bearer.name} is not known: ${missing} missing.`,
         basis: own ? '[math] number of its maker' : ruleBasis('support.require'),

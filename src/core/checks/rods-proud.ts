@@ -1,10 +1,10 @@
 import { standOf } from '../build/stand';
-import { givens, minus } from '../build/lin';
+import { asFunction, givens, type Read } from '../build/lin';
+import { bounds } from '../solids/solid';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import { judge } from './judge';
-import { asFunction } from '../build/lin';
 import { pairFor } from '../rods/reach';
 
 export const rodsProud: Check = {
@@ -28,9 +28,15 @@ export const rodsProud: Check = {
     const bumper = built.rules['rods.bumper'] === 1;
     const limit = bumper ? 0 : built.rules['rods.proud'];
     const rule = bumper ? 'rods.bumper' : 'rods.proud';
-    const out = minus(rods.to, { c: far.extent[5], terms: [] });
-    const inputs = givens([out]);
-    const f = asFunction(out, inputs);
+    // Whichever of the foremost is farthest when the numbers are others.
+    const foremost = known.filter((s) => s.extent[5] + s.loose >= far.extent[5] - far.loose);
+    const inputs = [...new Set([...givens([rods.to]), ...foremost.flatMap((s) => s.inputs)])];
+    const tip = asFunction(rods.to, inputs);
+    const f = (x: readonly number[]) => {
+      const read: Read = (g) => x[inputs.indexOf(g)] ?? g.known?.value ?? 0;
+      return tip(x) - Math.max(...foremost.map((s) => bounds(s.make(read))[5]));
+    };
+    const out = stand.value(rods.to) - far.extent[5];
     return [
       judge({
         id: 'rods.proud',
@@ -50,7 +56,7 @@ export const rodsProud: Check = {
             : `The rods stand ${mm(by)} ahead of ${name}, more than the ${mm(limit)} the house allows: a shorter pair, or slid back.`;
         },
         sum: () =>
-          `tip ${exact(stand.value(rods.to), 1)} - front of ${name} ${exact(far.extent[5], 1)} = ${exact(stand.value(out), 1)} mm`,
+          `tip ${exact(stand.value(rods.to), 1)} - front of ${name} ${exact(far.extent[5], 1)} = ${exact(out, 1)} mm`,
         lacking: (missing) => `How far the rods stick out is not known: ${missing} missing.`,
         basis: ruleBasis(rule),
       }),

@@ -1,4 +1,5 @@
-import { loadedJoints, momentOf, supportedBy, torqueOf } from '../support/mount-load';
+import { loadedJoints, momentOf, nominalTorque, supportedBy } from '../support/mount-load';
+import type { Given } from '../build/given';
 import { standOf } from '../build/stand';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -21,7 +22,7 @@ export const supportNeed: Check = {
     const about = [lens.id];
     const strong = stand.drives
       .filter((d) => d.part.kind === 'motor')
-      .map((d) => ({ d, t: torqueOf(stand, d.use.id) }))
+      .map((d) => ({ d, t: nominalTorque(stand, d) }))
       .filter((x) => x.t !== null && x.t > built.rules['support.motor']);
     if (who)
       return [
@@ -35,16 +36,16 @@ export const supportNeed: Check = {
           basis: '[trade] two points of contact',
         }),
       ];
-    const worst = joints
-      .map((j) => {
-        const m = momentOf(j);
-        const loose = (j.play?.known?.value ?? 0) > built.rules['support.play'];
-        const value = m.inputs.every((g) => g.known)
-          ? m.f(m.inputs.map((g) => g.known!.value))
-          : null;
-        return { j, m, share: loose ? 0.5 : 1, value, loose };
-      })
-      .sort((a, b) => (b.value ?? 0) / b.share - (a.value ?? 0) / a.share)[0];
+    const limit = built.rules['support.play'];
+    const all = joints.map((j) => {
+      const m = momentOf(j);
+      const known = m.inputs.every((g) => g.known);
+      const loose = (j.play?.known?.value ?? 0) > limit;
+      return { j, m, loose, value: known ? m.f((g) => g.known!.value) : null };
+    });
+    const worst = [...all].sort(
+      (a, b) => (b.value ?? 0) * (b.loose ? 2 : 1) - (a.value ?? 0) * (a.loose ? 2 : 1),
+    )[0];
     if (!worst) return [];
     if (strong.length > 0) {
       const s = strong[0]!;
@@ -60,15 +61,28 @@ export const supportNeed: Check = {
         }),
       ];
     }
-    const require = built.rules['support.require'] * worst.share;
-    const advise = built.rules['support.advise'] * worst.share;
+    const half = worst.loose ? 0.5 : 1;
+    const require = built.rules['support.require'] * half;
+    const advise = built.rules['support.advise'] * half;
+    // The weakest joint decides, whichever it is when the numbers are others.
+    const inputs = [
+      ...new Set(all.flatMap((x) => [...x.m.inputs, ...(x.j.play ? [x.j.play] : [])])),
+    ];
+    const first = new Map(inputs.map((g) => [g.path.join('/') || g, inputs.indexOf(g)] as const));
+    const index = (g: Given) => first.get(g.path.join('/') || g)!;
     return [
       judge({
         id: 'support.need',
         about,
         station: stand.value(stand.seat),
-        inputs: worst.m.inputs,
-        margin: (x) => require - worst.m.f(x),
+        inputs,
+        margin: (x) =>
+          Math.min(
+            ...all.map(({ j, m }) => {
+              const loose = j.play !== null && x[index(j.play)]! > limit;
+              return built.rules['support.require'] * (loose ? 0.5 : 1) - m.f((g) => x[index(g)]!);
+            }),
+          ),
         wanted: require - advise,
         unit: 'N m',
         limit: { value: require, unit: 'N m', rule: 'support.require' },

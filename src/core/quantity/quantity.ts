@@ -75,7 +75,10 @@ export interface Known {
 
 /** Default half-width for a value of this class and source, in the unit of the field. */
 export function defaultTolerance(value: number, cls: ToleranceClass, from: Source): number {
-  return from === 'guess' ? Math.abs(value) * GUESS_SHARE : DEFAULT_TOLERANCE[cls][from];
+  if (from === 'guess') return Math.abs(value) * GUESS_SHARE;
+  const tol = DEFAULT_TOLERANCE[cls][from];
+  // Nobody is 25 g out on a ring of 20 g.
+  return cls === 'mass' ? Math.min(tol, Math.abs(value) * GUESS_SHARE) : tol;
 }
 
 /**

@@ -125,6 +125,12 @@ export function distanceFrom(a: StandSolid, b: StandSolid, inputs: readonly Give
 }
 
 /**
+ * Distances are bounded, not exact, and an arm that turns with its pivot does so in a curve: a
+ * thousandth of a millimetre covers both.
+ */
+const BOUND = 1e-3;
+
+/**
  * The margin of a pair for the judge: worked out from its numbers where they could change the
  * state; where no tolerance could, one bound for all of them together (a distance changes by no
  * more than the surfaces move).
@@ -141,7 +147,11 @@ export function pairMargin(
       margin: () => n.d,
       after: (s) => ({ ...s, lo: n.d - loose, hi: n.d + loose }),
     };
-  return { inputs, margin: distanceFrom(n.a, n.b, inputs) };
+  return {
+    inputs,
+    margin: distanceFrom(n.a, n.b, inputs),
+    after: (s) => ({ ...s, lo: s.lo - BOUND, hi: s.hi + BOUND }),
+  };
 }
 
 /** The piece that a solid belongs to. */

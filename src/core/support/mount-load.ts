@@ -1,12 +1,20 @@
 import type { Built } from '../build/build';
 import { constant, given, type Given } from '../build/given';
-import { at, givens, minus, of, plus, type Lin } from '../build/lin';
+import { at, givens, minus, of, plus, type Lin, type Read } from '../build/lin';
 import { standOf, type Stand } from '../build/stand';
-import { lensTorque, outletsOn } from '../drive/outlets';
-import { pitchDiameter } from '../drive/gears';
-import type { Part } from '../kit/types';
+import type { PlacedDrive } from '../build/stand-drive';
+import { outletsOn } from '../drive/outlets';
+import { pitchDiameter, torqueAt, torqueAtLens } from '../drive/gears';
 import { valueOf } from '../quantity/quantity';
+import { bounds } from '../solids/solid';
+import type { Part } from '../kit/types';
 import { moment, sideMoment } from './load';
+
+/** A number that rests on given ones. */
+interface Rested {
+  inputs: readonly Given[];
+  f: (read: Read) => number;
+}
 
 /** One mass that hangs ahead of a joint. */
 export interface Hanging {
@@ -14,7 +22,7 @@ export interface Hanging {
   name: string;
   mass: Given;
   /** Station of its centre of gravity. */
-  z: Lin;
+  z: Rested;
 }
 
 /** A joint that carries what is ahead of it. */
@@ -24,11 +32,13 @@ export interface LoadedJoint {
   bearer: Part;
   station: Lin;
   hanging: Hanging[];
-  /** Side load of the drives, N m, and the drive that is strongest. */
-  side: number;
-  /** Play of the joint, mm; null at the body's own mount. */
+  /** Moment of the side load of the drives about it, N m. */
+  side: Rested;
+  /** Play of the joint; null at the body's own mount and where a foot is tied. */
   play: Given | null;
 }
+
+const resting = (l: Lin): Rested => ({ inputs: givens([l]), f: (read) => at(l, read) });
 
 /** Somewhere inside a length: the middle, good to a quarter of it either way. */
 function inside(part: Part, from: Lin, length: Given): Lin {
@@ -39,15 +49,7 @@ function inside(part: Part, from: Lin, length: Given): Lin {
       constant(
         `centre of gravity of ${part.name}`,
         'mm',
-        l === null
-          ? null
-          : {
-              value: l / 2,
-              tol: l / 4,
-              from: 'guess',
-              lo: l / 4,
-              hi: (3 * l) / 4,
-            },
+        l === null ? null : { value: l / 2, tol: l / 4, from: 'guess', lo: l / 4, hi: (3 * l) / 4 },
       ),
     ),
   );
@@ -58,23 +60,19 @@ export function loadedJoints(built: Built): LoadedJoint[] {
   const stand = standOf(built);
   const { body, lens } = built;
   if (!body || !lens) return [];
-  const chain: { part: Part; from: Lin; hanging: Hanging }[] = [];
+  const chain: Hanging[] = [];
   let z = stand.face;
   const joints: LoadedJoint[] = [];
   const joint = (bearer: Part, station: Lin, play: Given | null, key: string) =>
-    joints.push({ key, bearer, station, hanging: [], side: 0, play });
+    joints.push({ key, bearer, station, hanging: [], side: sideLoad(stand, station), play });
   joint(body, z, null, 'body');
   for (const { link, index, use } of built.links) {
     const length = given(link, 'length');
     chain.push({
-      part: link,
-      from: z,
-      hanging: {
-        part: link.id,
-        name: link.name,
-        mass: given(link, 'mass'),
-        z: inside(link, z, length),
-      },
+      part: link.id,
+      name: link.name,
+      mass: given(link, 'mass'),
+      z: resting(inside(link, z, length)),
     });
     z = plus(z, of(length));
     joint(
@@ -89,7 +87,7 @@ export function loadedJoints(built: Built): LoadedJoint[] {
       part: lens.id,
       name: lens.name,
       mass: given(lens, 'mass'),
-      z: plus(z, of(given(lens, 'centreOfGravity'))),
+      z: resting(plus(z, of(given(lens, 'centreOfGravity')))),
     },
   ];
   for (const p of stand.pieces) {
@@ -102,75 +100,137 @@ export function loadedJoints(built: Built): LoadedJoint[] {
     if (!clip && part.mass === undefined) continue;
     const first = p.solids[0];
     if (!first) continue;
-    const mid = (first.extent[2] + first.extent[5]) / 2;
     ahead.push({
       part: part.id,
       name: part.name,
       mass: given(part, 'mass'),
-      z: { c: mid, terms: [] },
+      z: {
+        inputs: first.inputs,
+        f: (read) => {
+          const e = bounds(first.make(read));
+          return (e[2] + e[5]) / 2;
+        },
+      },
     });
   }
-  joints.forEach((j, i) => {
-    for (const c of chain.slice(i)) j.hanging.push(c.hanging);
-    j.hanging.push(...ahead);
-    j.side = sideLoad(stand, stand.value(j.station));
-  });
+  joints.forEach((j, i) => j.hanging.push(...chain.slice(i), ...ahead));
   return joints;
 }
 
 /** Side load of all drives about a station: torque over pitch radius, times the lever [trade]. */
-function sideLoad(stand: Stand, station: number): number {
-  let sum = 0;
-  for (const d of stand.drives) {
-    const t = torqueOf(stand, d.use.id);
-    if (t === null || !d.gear?.teeth?.known) continue;
-    sum += sideMoment(
-      t,
-      pitchDiameter(d.gear.teeth.known.value, d.gear.module.known?.value),
-      stand.value(d.gearAt) - station,
-    );
-  }
-  return sum;
+function sideLoad(stand: Stand, station: Lin): Rested {
+  const parts = stand.drives.flatMap((d) => {
+    const torque = torqueOf(stand, d);
+    const teeth = d.gear?.teeth?.known?.value;
+    if (!torque || teeth === undefined || torque.inputs.some((g) => !g.known)) return [];
+    const lever = minus(d.gearAt, station);
+    const pitch = pitchDiameter(teeth, d.gear!.module.known?.value);
+    return [
+      {
+        inputs: [...torque.inputs, ...givens([lever])],
+        f: (read: Read) => sideMoment(torque.f(read), pitch, at(lever, read)),
+      },
+    ];
+  });
+  return {
+    inputs: parts.flatMap((p) => p.inputs),
+    f: (read) => Math.abs(parts.reduce((sum, p) => sum + p.f(read), 0)),
+  };
 }
 
 /**
  * Torque that a drive puts on the lens: what a motor has on its outlet, or what the ring takes by
  * hand; null when neither is known.
  */
-export function torqueOf(stand: Stand, id: string): number | null {
-  const d = stand.drives.find((x) => x.use.id === id);
-  if (!d?.gear) return null;
-  if (d.part.kind === 'motor') {
-    const out = outletsOn(stand).find(
-      (o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id,
-    );
-    const volts = out?.volts.known?.value;
-    if (volts === undefined) return null;
-    return lensTorque(stand, d, volts);
+export function torqueOf(stand: Stand, d: PlacedDrive): Rested | null {
+  const { gear, part } = d;
+  if (!gear?.teeth || !stand.built.lens) return null;
+  if (part.kind !== 'motor') {
+    const torque = given(stand.built.lens, 'rings', gear.ring.id, 'torque');
+    return { inputs: [torque], f: (read) => read(torque) };
   }
-  return valueOf(d.gear.ring.torque);
+  const out = outletsOn(stand).find(
+    (o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id,
+  );
+  if (!out || !part.torques?.length) return null;
+  const rows = part.torques.map((r, i) => ({
+    volts: r.volts,
+    torque: given(part, 'torques', String(i), 'torque'),
+  }));
+  const eff = stand.built.rules['drive.efficiency'];
+  return {
+    inputs: [out.volts, gear.teeth, d.teeth, ...rows.map((r) => r.torque)],
+    f: (read) =>
+      torqueAtLens(
+        torqueAt(
+          rows.map((r) => ({ volts: r.volts, torque: read(r.torque) })),
+          read(out.volts),
+        ),
+        read(gear.teeth!),
+        read(d.teeth),
+        eff,
+        // Lines of the sheet that do not count at these volts would at others: which way they
+        // push must show.
+      ) +
+      LEAN * rows.reduce((sum, r) => sum + read(r.torque), 0),
+  };
+}
+
+/** Torque of a drive at the lens, nominal; null when it is not known. */
+export function nominalTorque(stand: Stand, d: PlacedDrive): number | null {
+  const t = torqueOf(stand, d);
+  return t && t.inputs.every((g) => g.known) ? t.f((g) => g.known!.value) : null;
 }
 
 /** Moment of what hangs ahead of a joint, as a function of its numbers, N m. */
-export function momentOf(j: LoadedJoint): { inputs: Given[]; f: (x: readonly number[]) => number } {
-  const levers = j.hanging.map((h) => minus(h.z, j.station));
-  const inputs = [...new Set([...j.hanging.map((h) => h.mass), ...givens(levers)])];
+export function momentOf(j: LoadedJoint): { inputs: Given[]; f: (read: Read) => number } {
+  // One number, one input: the same field is asked for by several of them.
+  const byPath = new Map<string, Given>();
+  const one = (g: Given): Given => {
+    if (g.path.length === 0) return g;
+    const id = g.path.join('/');
+    const first = byPath.get(id);
+    if (!first) byPath.set(id, g);
+    return first ?? g;
+  };
+  const inputs = [
+    ...new Set(
+      [
+        ...j.hanging.flatMap((h) => [h.mass, ...h.z.inputs]),
+        ...givens([j.station]),
+        ...j.side.inputs,
+      ].map(one),
+    ),
+  ];
   return {
     inputs,
-    f: (x) => {
-      const read = (g: Given) => x[inputs.indexOf(g)]!;
+    f: (outer) => {
+      const read: Read = (g) => outer(one(g));
+      const station = at(j.station, read);
       return (
-        j.hanging.reduce((sum, h, i) => sum + moment(read(h.mass), at(levers[i]!, read)), 0) +
-        Math.abs(j.side)
+        j.hanging.reduce((sum, h) => sum + moment(read(h.mass), h.z.f(read) - station), 0) +
+        j.side.f(read)
       );
     },
   };
 }
 
+const LEAN = 1e-9;
+
 /** What takes the load off the mounts, in words; null when nothing does. */
 export function supportedBy(built: Built, from = 0): string | null {
   const stand = standOf(built);
-  const s = stand.supports.find((p) => p.found && p.trouble === null && stand.drop !== null);
+  // A support nobody knows the height of holds nothing up on paper.
+  const s = stand.supports.find(
+    (p) =>
+      p.found &&
+      p.trouble === null &&
+      p.needed !== null &&
+      stand.missing([p.needed, p.station]).length === 0 &&
+      valueOf(p.part.postFrom) !== null &&
+      valueOf(p.part.postTo) !== null &&
+      valueOf(p.part.clampLength) !== null,
+  );
   if (s) return s.part.name;
   const tied = built.links.find((l) => l.index >= from && l.use.tied);
   return tied ? `the tied foot of ${tied.link.name}` : null;
