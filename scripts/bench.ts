@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { build, shared } from '../src/core/build/build';
+import { standOf } from '../src/core/build/stand';
 import { check } from '../src/core/checks/registry';
+import { partsOn } from '../src/core/kit/uses';
+import { pairsTested } from '../src/core/space/clearance';
 import { searchParts } from '../src/core/command/search';
 import { readJob } from '../src/core/format/read-job';
 import type { Adapter, Job, Lens, Part, Rig } from '../src/core/kit/types';
@@ -209,5 +212,70 @@ for (const r of demo.rigs.filter((x) => x.thread || x.box)) {
     `${r.name}: full sweep of ${settings.length} settings, in the worker`,
     time(10, () => settings.map((s) => sweepAt(build(demo, r, base), s))),
     `${situations(built).length} of them are looked at with every edit; wanted under 1000`,
+  );
+}
+
+/** A rig of `n` parts: the tug with battery, screen, drive, and blocks fitted along both sides. */
+function crowded(n: number): { job: Job; rig: Rig } {
+  const base = demo.rigs.find((r) => r.id === 'tug-b')!;
+  const own = partsOn(base).size;
+  const kit: Part[] = [...demo.kit];
+  const fitted = [...(base.fitted ?? [])];
+  for (let i = 0; fitted.length < n - own + (base.fitted?.length ?? 0); i++) {
+    const id = `block-${i}`;
+    kit.push({
+      id,
+      kind: 'grip',
+      name: `Block ${i}`,
+      width: { value: 20, from: 'measured' },
+      height: { value: 30, from: 'measured' },
+      depth: { value: 24, from: 'measured' },
+    });
+    // Four rows along the rig, a little air between neighbours.
+    fitted.push({
+      id,
+      part: id,
+      on: i % 2 ? 'left' : 'right',
+      x: i % 2 ? -8 : 8,
+      y: i % 4 < 2 ? -20 : 40,
+      z: -60 + Math.floor(i / 4) * 30,
+    });
+  }
+  const rig: Rig = { ...base, fitted };
+  return { job: { ...demo, kit, rigs: [rig] }, rig };
+}
+
+console.log('\nUnder and beside: all checks, with their sentences');
+for (const n of [20, 80, 320]) {
+  const { job, rig: r } = crowded(n);
+  const base = shared(job);
+  const all = (next: Rig, j = job, b = base) => check(build(j, next, b)).map((v) => v.why).length;
+  const dragged = time(200, (i) =>
+    all({
+      ...r,
+      drives: r.drives!.map((d) => ({ ...d, station: 70 + (i % 40) })),
+    }),
+  );
+  line(`${n} parts, a drive dragged along the rods`, dragged);
+  const measured = time(100, (i) => {
+    const j = applyEdit(
+      job,
+      setField(
+        job,
+        ['kit', 'sedge-18-35', 'length'],
+        { value: 134 + (i % 30) / 10, from: 'measured' },
+        'length',
+      ),
+    ).doc;
+    return all(j.rigs[0]!, j, shared(j));
+  });
+  const stand = standOf(build(job, r, base));
+  check(stand.built);
+  const solids = stand.solids.length;
+  const tested = pairsTested(stand);
+  line(
+    `${n} parts, a length of the lens corrected`,
+    measured,
+    `${solids} solids, ${tested} pairs measured of ${(solids * (solids - 1)) / 2}`,
   );
 }

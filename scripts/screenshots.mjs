@@ -45,6 +45,30 @@ const SHOTS = [
     },
   },
   {
+    name: 'elevations',
+    path: '/elevations',
+    theme: 'bench',
+    act: async (page) => {
+      await page
+        .getByRole('button', { name: /blocks the screen/ })
+        .first()
+        .click();
+    },
+  },
+  {
+    name: 'elevations-set',
+    path: '/elevations',
+    theme: 'set',
+    act: async (page) => {
+      await goToRig('Towpath, day')(page);
+      await page.getByRole('link', { name: 'Elevations' }).click();
+      await page
+        .getByRole('button', { name: /no place for it/ })
+        .first()
+        .click();
+    },
+  },
+  {
     name: 'front',
     path: '/',
     theme: 'bench',

@@ -48,6 +48,15 @@ export function at(l: Lin, read: Read): number {
   return sum;
 }
 
+/** Turns values in the order of `inputs` into a {@link Read}; other numbers stay as they are. */
+export function reader(inputs: readonly Given[]): (x: readonly number[]) => Read {
+  const index = new Map(inputs.map((g, i) => [g, i]));
+  return (x) => (g) => {
+    const i = index.get(g);
+    return i === undefined ? (g.known?.value ?? 0) : x[i]!;
+  };
+}
+
 /** The numbers it rests on, each once. */
 export function givens(list: readonly Lin[]): Given[] {
   const seen = new Set<Given>();
@@ -57,6 +66,10 @@ export function givens(list: readonly Lin[]): Given[] {
 
 /** A sum as a function of its numbers. */
 export function asFunction(l: Lin, inputs: readonly Given[]) {
-  return (x: readonly number[]) =>
-    l.c + l.terms.reduce((sum, t) => sum + t.k * x[inputs.indexOf(t.g)]!, 0);
+  const terms = l.terms.map((t) => ({ k: t.k, i: inputs.indexOf(t.g) }));
+  return (x: readonly number[]) => {
+    let sum = l.c;
+    for (const t of terms) sum += t.k * x[t.i]!;
+    return sum;
+  };
 }

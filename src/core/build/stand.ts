@@ -618,20 +618,30 @@ function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
 function placeFitted(s: Setting, camera: Faces | null): void {
   const { built } = s;
   if (!camera) return;
+  const cages = (built.rig.fitted ?? [])
+    .filter((u) => built.kit.get(u.part)?.kind === 'cage')
+    .map((u) => `fitted:${u.id}`);
   for (const use of built.rig.fitted ?? []) {
     const part = built.kit.get(use.part);
     if (!isFitting(part) || part.kind === 'cage') continue;
-    placeOne(s, camera, use, part);
+    placeOne(s, camera, use, part, cages);
   }
 }
 
-function placeOne(s: Setting, camera: Faces, use: FittedUse, part: Fitting): void {
+function placeOne(
+  s: Setting,
+  camera: Faces,
+  use: FittedUse,
+  part: Fitting,
+  cages: readonly string[],
+): void {
   const [w0, h0, d0] = STAND_IN.block;
   const w = of(s.q(part, ['width'], w0));
   const h = of(s.q(part, ['height'], h0));
   const d = of(s.q(part, ['depth'], d0));
   const piece = s.piece(`fitted:${use.id}`, part);
-  const target = use.to === undefined ? null : s.pieces.find((p) => p.key === `fitted:${use.to}`);
+  const target =
+    use.to === undefined ? null : (s.pieces.find((p) => p.key === `fitted:${use.to}`) ?? null);
   const against = target?.faces ?? camera;
   const mid = (a: Lin, b: Lin) => times(plus(a, b), 0.5);
   const [x, y, z] = [lin(use.x ?? 0), lin(use.y ?? 0), lin(use.z ?? 0)];
@@ -712,8 +722,7 @@ function placeOne(s: Setting, camera: Faces, use: FittedUse, part: Fitting): voi
   if (target) s.touch(target.key, piece.key);
   else if (use.on !== 'rods') {
     s.touch('body', piece.key);
-    for (const u of s.built.rig.fitted ?? [])
-      if (s.built.kit.get(u.part)?.kind === 'cage') s.touch(`fitted:${u.id}`, piece.key);
+    for (const cage of cages) s.touch(cage, piece.key);
   }
   if (use.on === 'rods') s.touch(piece.key, 'plate/none');
 }

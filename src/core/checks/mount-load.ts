@@ -1,5 +1,6 @@
 import { loadedJoints, momentOf, supportedBy } from '../support/mount-load';
 import { given, type Given } from '../build/given';
+import { reader } from '../build/lin';
 import { standOf } from '../build/stand';
 import { exact, say } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -45,6 +46,7 @@ export const mountLoad: Check = {
         });
       const limit = own ? given(j.bearer, 'mountMoment') : null;
       const all = limit ? [...inputs, limit] : inputs;
+      const from = reader(inputs);
       const nominal = (g: Given) => g.known?.value ?? NaN;
       return judge({
         id: 'mount.load',
@@ -52,7 +54,7 @@ export const mountLoad: Check = {
         about,
         station,
         inputs: all,
-        margin: (x) => (limit ? x[x.length - 1]! : house) - f((g) => x[inputs.indexOf(g)]!),
+        margin: (x) => (limit ? x[x.length - 1]! : house) - f(from(x)),
         unit: 'N m',
         limit: {
           value: limit?.known?.value ?? house,

@@ -1,5 +1,5 @@
 import { standOf } from '../build/stand';
-import { asFunction, givens, type Read } from '../build/lin';
+import { asFunction, givens, reader } from '../build/lin';
 import { bounds } from '../solids/solid';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -32,8 +32,9 @@ export const rodsProud: Check = {
     const foremost = known.filter((s) => s.extent[5] + s.loose >= far.extent[5] - far.loose);
     const inputs = [...new Set([...givens([rods.to]), ...foremost.flatMap((s) => s.inputs)])];
     const tip = asFunction(rods.to, inputs);
+    const from = reader(inputs);
     const f = (x: readonly number[]) => {
-      const read: Read = (g) => x[inputs.indexOf(g)] ?? g.known?.value ?? 0;
+      const read = from(x);
       return tip(x) - Math.max(...foremost.map((s) => bounds(s.make(read))[5]));
     };
     const out = stand.value(rods.to) - far.extent[5];

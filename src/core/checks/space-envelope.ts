@@ -1,5 +1,5 @@
 import { standOf } from '../build/stand';
-import type { Read } from '../build/lin';
+import { reader } from '../build/lin';
 import { bounds } from '../solids/solid';
 import { exact, mm } from '../quantity/say';
 import { pieceOf } from '../space/clearance';
@@ -57,6 +57,7 @@ export const spaceEnvelope: Check = {
       const high = solids.reduce((m, s) => (s.extent[axis + 3]! > m.extent[axis + 3]! ? s : m));
       const low = solids.reduce((m, s) => (s.extent[axis]! < m.extent[axis]! ? s : m));
       const inputs = [...new Set([...high.inputs, ...low.inputs])];
+      const from = reader(inputs);
       const at = key === 'height' ? (limits.standsAt ?? 0) : 0;
       const [top, bottom] = [pieceOf(stand, high), pieceOf(stand, low)];
       return [
@@ -66,7 +67,7 @@ export const spaceEnvelope: Check = {
           station: (high.extent[2] + high.extent[5]) / 2,
           inputs,
           margin: (x) => {
-            const read: Read = (g) => x[inputs.indexOf(g)] ?? g.known?.value ?? 0;
+            const read = from(x);
             return (
               limit - at - (bounds(high.make(read))[axis + 3]! - bounds(low.make(read))[axis]!)
             );

@@ -68,8 +68,15 @@ export const supportNeed: Check = {
     const inputs = [
       ...new Set(all.flatMap((x) => [...x.m.inputs, ...(x.j.play ? [x.j.play] : [])])),
     ];
-    const first = new Map(inputs.map((g) => [g.path.join('/') || g, inputs.indexOf(g)] as const));
-    const index = (g: Given) => first.get(g.path.join('/') || g)!;
+    // The joints speak of the same numbers: one place in the list for each.
+    const byPath = new Map<string, number>();
+    const place = new Map<Given, number>();
+    inputs.forEach((g, i) => {
+      const id = g.path.join('/');
+      const first = id === '' ? i : (byPath.get(id) ?? i);
+      if (id !== '') byPath.set(id, first);
+      place.set(g, first);
+    });
     return [
       judge({
         id: 'support.need',
@@ -79,8 +86,10 @@ export const supportNeed: Check = {
         margin: (x) =>
           Math.min(
             ...all.map(({ j, m }) => {
-              const loose = j.play !== null && x[index(j.play)]! > limit;
-              return built.rules['support.require'] * (loose ? 0.5 : 1) - m.f((g) => x[index(g)]!);
+              const loose = j.play !== null && x[place.get(j.play)!]! > limit;
+              return (
+                built.rules['support.require'] * (loose ? 0.5 : 1) - m.f((g) => x[place.get(g)!]!)
+              );
             }),
           ),
         wanted: require - advise,

@@ -465,6 +465,51 @@ describe('version 1 files, from before the front of the rig', () => {
   }, 30_000);
 });
 
+describe('version 2 files, from before what stands under and beside', () => {
+  const v2 = readFileSync(`${__dirname}/fixtures/lock-nine.v2.nelvix.json`, 'utf8');
+
+  test('a job of version 2 reads as it is, and is written as the present version', () => {
+    const r = readJob(v2);
+    expect(r.ok ? r.value : r.problems).toEqual({ ...JSON.parse(v2), version: JOB_VERSION });
+  });
+
+  test('what was carried under names that mean something now is kept: where it reads, else aside', () => {
+    const j = JSON.parse(v2);
+    j.kit.push({ id: 'r', kind: 'rods', name: 'R', length: 200, rods: 'wooden' });
+    j.kit.push({ id: 'h', kind: 'handle', name: 'H', width: 'broad' });
+    j.kit.find((p: any) => p.id === 'marl-18').rings = 'two';
+    j.kit.find((p: any) => p.id === 'body-a').watts = 24;
+    j.rigs[0].drives = [{ id: 'x', part: 'nowhere', turns: 'focus' }];
+    j.rigs.find((r: any) => r.id === 'anamorphic').under[0].station = 'left';
+    const r = readJob(JSON.stringify(j));
+    expect(r.ok ? [] : r.problems).toEqual([]);
+    const job = r.ok ? (r.value as any) : null;
+    const part = (id: string) => job.kit.find((p: any) => p.id === id);
+    expect(part('r')).toMatchObject({ length: 200, carried: { rods: 'wooden' } });
+    expect(part('h').carried).toEqual({ width: 'broad' });
+    expect(part('marl-18')).toMatchObject({ carried: { rings: 'two' } });
+    expect(part('body-a').watts).toBe(24);
+    expect(job.rigs[0].carried.drives[0].part).toBe('nowhere');
+    expect(job.rigs.find((x: any) => x.id === 'anamorphic').under[0].carried).toEqual({
+      station: 'left',
+    });
+    expect(readJob(writeJob(job)).ok).toBe(true);
+  });
+
+  test('what leads nowhere is said with its path', () => {
+    const j = demo() as any;
+    j.rigs[0].drives[0].part = 'lath-150';
+    j.rigs[0].fitted[2].to = 'battery';
+    j.rigs[4].drives[0].outlet = { from: 'plate', id: 'v99' };
+    const r = readJob(JSON.stringify(j));
+    expect(r.ok ? [] : r.problems.map((p) => p.path)).toEqual([
+      'rigs[0].drives[0].part',
+      'rigs[0].fitted[2].to',
+      'rigs[4].drives[0].outlet',
+    ]);
+  });
+});
+
 describe('kit as CSV', () => {
   const job = demo();
   test.each(KINDS)('%s goes out and comes back', (kind) => {

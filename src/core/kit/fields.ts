@@ -910,7 +910,7 @@ export const KIND_NAME: Record<Kind, { one: string; many: string }> = {
   sleeve: { one: 'sleeve', many: 'sleeves' },
   plate: { one: 'plate or bridge', many: 'plates and bridges' },
   riser: { one: 'riser', many: 'risers' },
-  rods: { one: 'rods', many: 'rods' },
+  rods: { one: 'pair of rods', many: 'rods' },
   'gear-ring': { one: 'gear ring', many: 'gear rings' },
   'lens-support': { one: 'lens support', many: 'lens supports' },
   'follow-focus': { one: 'follow focus', many: 'follow focuses' },

@@ -2,7 +2,7 @@ import type { Stand } from '../build/stand';
 import { touching, type Piece, type StandSolid } from '../build/stand-setting';
 import type { Given } from '../build/given';
 import type { Judgement } from '../checks/judge';
-import type { Read } from '../build/lin';
+import { reader } from '../build/lin';
 import { nearPairs } from '../solids/broad';
 import { distance } from '../solids/distance';
 import type { Bounds } from '../solids/solid';
@@ -118,8 +118,9 @@ export function inputsOf(a: StandSolid, b: StandSolid): Given[] {
 
 /** Distance of two solids as a function of their numbers, in the order of `inputs`. */
 export function distanceFrom(a: StandSolid, b: StandSolid, inputs: readonly Given[]) {
+  const from = reader(inputs);
   return (x: readonly number[]) => {
-    const read: Read = (g) => x[inputs.indexOf(g)] ?? g.known?.value ?? 0;
+    const read = from(x);
     return distance(a.make(read), b.make(read));
   };
 }
@@ -197,4 +198,11 @@ export function nearest(stand: Stand): (Near & { key: string })[] {
 /** Key of the finding about two pieces. */
 export function pairKey(a: StandSolid, b: StandSolid): string {
   return `space.pair:${[a.piece, b.piece].sort().join('|')}`;
+}
+
+/** How many pairs of solids were measured for a rig so far. */
+export function pairsTested(stand: Stand): number {
+  let n = 0;
+  for (const pairs of kept.get(stand)?.values() ?? []) n += pairs.tested;
+  return n;
 }

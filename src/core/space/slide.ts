@@ -42,7 +42,7 @@ export function slideClear(
   if (!clears(FARTHEST)) return null;
   let lo = 0;
   let hi = FARTHEST;
-  for (let i = 0; i < 24; i++) {
+  for (let i = 0; i < 10; i++) {
     const mid = (lo + hi) / 2;
     if (clears(mid)) hi = mid;
     else lo = mid;

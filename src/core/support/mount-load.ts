@@ -186,26 +186,22 @@ export function nominalTorque(stand: Stand, d: PlacedDrive): number | null {
 export function momentOf(j: LoadedJoint): { inputs: Given[]; f: (read: Read) => number } {
   // One number, one input: the same field is asked for by several of them.
   const byPath = new Map<string, Given>();
-  const one = (g: Given): Given => {
-    if (g.path.length === 0) return g;
+  const alias = new Map<Given, Given>();
+  for (const g of [
+    ...j.hanging.flatMap((h) => [h.mass, ...h.z.inputs]),
+    ...givens([j.station]),
+    ...j.side.inputs,
+  ]) {
+    if (alias.has(g)) continue;
     const id = g.path.join('/');
-    const first = byPath.get(id);
-    if (!first) byPath.set(id, g);
-    return first ?? g;
-  };
-  const inputs = [
-    ...new Set(
-      [
-        ...j.hanging.flatMap((h) => [h.mass, ...h.z.inputs]),
-        ...givens([j.station]),
-        ...j.side.inputs,
-      ].map(one),
-    ),
-  ];
+    const first = id === '' ? g : (byPath.get(id) ?? g);
+    if (id !== '') byPath.set(id, first);
+    alias.set(g, first);
+  }
   return {
-    inputs,
+    inputs: [...new Set(alias.values())],
     f: (outer) => {
-      const read: Read = (g) => outer(one(g));
+      const read: Read = (g) => outer(alias.get(g) ?? g);
       const station = at(j.station, read);
       return (
         j.hanging.reduce((sum, h) => sum + moment(read(h.mass), h.z.f(read) - station), 0) +
