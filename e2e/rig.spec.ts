@@ -244,7 +244,7 @@ test("a body, a mode, a lens and a mount of one's own, from an empty job", async
   await page.getByRole('button', { name: 'Add a mount' }).click();
   await page.getByLabel('flange distance').fill('30.5');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Add a body' }).click();
+  await page.getByRole('button', { name: 'Add a body', exact: true }).click();
   let sheet = page.getByRole('dialog');
   await sheet.getByLabel('name', { exact: true }).first().fill('My body');
   await page.keyboard.press('Enter');
@@ -259,7 +259,7 @@ test("a body, a mode, a lens and a mount of one's own, from an empty job", async
   await sheet.getByLabel('active height').fill('13.5');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Add a lens' }).click();
+  await page.getByRole('button', { name: 'Add a lens', exact: true }).click();
   await page
     .getByRole('dialog')
     .getByLabel('mount')

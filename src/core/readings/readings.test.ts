@@ -233,7 +233,7 @@ describe('the lens set against the modes', () => {
     expect(table.rows.find((r) => r.lens.id === 'marl-85')!.cells[0]!.text).toBe('not known');
     expect(table.rows.find((r) => r.lens.id === 'ostrel-58')!.cells[0]!).toMatchObject({
       text: 'rocks',
-      why: expect.stringContaining('0.17 mm of play'),
+      why: expect.stringContaining('0.16 mm of play'),
     });
   });
 

@@ -245,7 +245,10 @@ export function fixesFor(
       const newly = result.verdicts.filter(
         (v) => v.state === 'fail' && !failed.has(v.key) && !stillThatPart(v, before),
       );
-      if (newly.some((v) => !SET_BY_HAND.has(v.id))) continue;
+      // What does not mount at all hides what comes after: that it shows is not the fix's doing.
+      const revealed = (v: Verdict) =>
+        finding.id === 'mount.chain' && !before.some((b) => b.id === v.id);
+      if (newly.some((v) => !SET_BY_HAND.has(v.id) && !revealed(v))) continue;
       const cost =
         [fieldCost(built, result.built), ...newly.map((v) => v.why.replace(/\.$/, ''))]
           .filter(Boolean)
