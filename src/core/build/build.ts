@@ -18,6 +18,7 @@ import {
 import { mountIndex, type MountFacts, type MountIndex } from '../mounts/registry';
 import { ruleValues, type RuleValues } from '../rules/rules';
 import { constant, exactly, given, type Given } from './given';
+import { Memo } from './memo';
 
 /** A piece between body and lens, with its use on this rig. */
 export interface BuiltLink {
@@ -63,6 +64,8 @@ export interface Built {
   /** f-stop that goes with it; `fromT` when only T is known. */
   fStop: Given;
   fromT: boolean;
+  /** What was worked out of this rig so far. */
+  memo: Memo;
 }
 
 /** Kit of a job by id. */
@@ -129,6 +132,7 @@ export function build(job: Job, rig: Rig, base: Shared = shared(job)): Built {
         : constant('squeeze', 'x', exactly(1)),
     magnifications: reducers.map((r) => given(r, 'magnification')),
     ...stopsOf(lens, rig),
+    memo: new Memo(),
   };
 }
 
@@ -245,13 +249,20 @@ export function mountOf(built: Built, id: string | undefined): MountFacts | null
 /** The flange distance of a body or lens: its own measured one, else that of its mount. */
 export function flangeOf(built: Built, part: Body | Lens): Given {
   if (part.flange !== undefined) return given(part, 'flange');
-  const mount = mountOf(built, part.mount);
-  return {
+  const known = mountOf(built, part.mount)?.flange ?? null;
+  const before = flanges.get(part);
+  if (before && before.known?.lo === known?.lo && before.known?.hi === known?.hi) return before;
+  const flange: Given = {
     path: ['kit', part.id, 'flange'],
     part: part.id,
     label: `flange distance of ${part.name}`,
     unit: 'mm',
     cls: 'flange',
-    known: mount?.flange ?? null,
+    known,
   };
+  flanges.set(part, flange);
+  return flange;
 }
+
+/** Flange distances by the mount of a part, one object for one number as {@link given} has it. */
+const flanges = new WeakMap<Part, Given>();

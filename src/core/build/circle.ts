@@ -91,15 +91,11 @@ function missing(label: string, part: string, path: string[]): Formula {
  * @param withExit false leaves the exit circles out: what the lens alone would give
  */
 export function chipCircle(built: Built, withExit = true): Formula {
-  const kept = withExit ? whole : bare;
-  let formula = kept.get(built);
-  if (!formula) kept.set(built, (formula = makeChipCircle(built, withExit)));
-  return formula;
+  // Several checks ask for the same circle of the same rig.
+  return built.memo.once(withExit ? 'circle' : 'circle without exit', () =>
+    makeChipCircle(built, withExit),
+  );
 }
-
-/** Several checks ask for the same circle of the same rig. */
-const whole = new WeakMap<Built, Formula>();
-const bare = new WeakMap<Built, Formula>();
 
 function makeChipCircle(built: Built, withExit: boolean): Formula {
   const lens = lensCircle(built);
@@ -128,12 +124,8 @@ function makeChipCircle(built: Built, withExit: boolean): Formula {
 
 /** Width and height of the recording mode. */
 export function modeSize(built: Built): readonly [Given, Given] {
-  let size = sizes.get(built);
-  if (!size) sizes.set(built, (size = readModeSize(built)));
-  return size;
+  return built.memo.once(readModeSize, () => readModeSize(built));
 }
-
-const sizes = new WeakMap<Built, readonly [Given, Given]>();
 
 function readModeSize(built: Built): readonly [Given, Given] {
   const { body, mode } = built;

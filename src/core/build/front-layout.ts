@@ -237,18 +237,13 @@ export function boxFrom(box: DrawnBox, above: boolean): DrawnBox {
   };
 }
 
-const places = new WeakMap<Built, FrontLayout | null>();
-
 /** The front where it really stands; null while the station of the lens is not known. */
 export function frontPlaces(built: Built): FrontLayout | null {
-  let layout = places.get(built);
-  if (layout === undefined) {
+  return built.memo.once(frontPlaces, () => {
     const seat = lensSeat(built);
     const length = valueOf(built.lens?.length);
-    layout = seat === null || length === null ? null : frontLayout(built, seat + length);
-    places.set(built, layout);
-  }
-  return layout;
+    return seat === null || length === null ? null : frontLayout(built, seat + length);
+  });
 }
 
 /** Station of a piece on the thread, by its place in the chain. */

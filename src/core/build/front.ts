@@ -109,12 +109,8 @@ export interface Front {
   standing: boolean;
 }
 
-const kept = new WeakMap<Built, Front>();
-
 export function frontOf(built: Built): Front {
-  let front = kept.get(built);
-  if (!front) kept.set(built, (front = makeFront(built)));
-  return front;
+  return built.memo.once(makeFront, () => makeFront(built));
 }
 
 /** A diameter or length of a part as an input; thickness that nobody gave is a missing number. */

@@ -41,8 +41,39 @@ function rowName(part: Part, path: readonly string[]): string | null {
   return typeof row?.name === 'string' ? row.name : null;
 }
 
-/** A quantity of a part, as a check wants it. */
+/** What was read of a part before: parts are never changed in place, a changed one is another. */
+const read = new WeakMap<Part, Map<string, Given>>();
+
+/**
+ * A quantity of a part, as a check wants it. One and the same object for one and the same number:
+ * what two places on a rig share can be told by identity, from one edit to the next.
+ */
 export function given(part: Part, ...path: string[]): Given {
+  return once(part, path.join('/'), () => fresh(part, path));
+}
+
+/** As {@link given}, of a number that is counted and not measured: teeth. */
+export function counted(part: Part, path: readonly string[], unit: string): Given {
+  return once(part, `${unit} ${path.join('/')}`, () => {
+    const v = readPath(part, path);
+    return {
+      ...given(part, ...path),
+      unit,
+      cls: 'exact',
+      known: typeof v === 'number' ? exactly(v) : null,
+    };
+  });
+}
+
+function once(part: Part, id: string, make: () => Given): Given {
+  let list = read.get(part);
+  if (!list) read.set(part, (list = new Map()));
+  let g = list.get(id);
+  if (!g) list.set(id, (g = make()));
+  return g;
+}
+
+function fresh(part: Part, path: string[]): Given {
   const field = fieldAt(part.kind, path);
   const cls = field?.type === 'quantity' ? field.cls : 'length';
   const label =

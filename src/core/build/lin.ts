@@ -21,21 +21,47 @@ export function of(g: Given, k = 1): Lin {
 }
 
 export function plus(...list: readonly Lin[]): Lin {
-  let c = 0;
-  const terms: { g: Given; k: number }[] = [];
-  for (const l of list) {
-    c += l.c;
-    for (const t of l.terms) terms.push(t);
-  }
-  return { c, terms };
+  let sum = list[0] ?? ZERO;
+  for (let i = 1; i < list.length; i++) sum = joined(sum, list[i]!, 1);
+  return sum;
 }
 
 export function times(l: Lin, k: number): Lin {
-  return { c: l.c * k, terms: l.terms.map((t) => ({ g: t.g, k: t.k * k })) };
+  return joined(ZERO, l, k);
 }
 
 export function minus(a: Lin, b: Lin): Lin {
-  return plus(a, times(b, -1));
+  return joined(a, b, -1);
+}
+
+function joined(a: Lin, b: Lin, k: number): Lin {
+  const n = a.terms.length;
+  const terms = new Array<{ g: Given; k: number }>(n + b.terms.length);
+  for (let i = 0; i < n; i++) terms[i] = a.terms[i]!;
+  for (let i = 0; i < b.terms.length; i++) {
+    const t = b.terms[i]!;
+    terms[n + i] = k === 1 ? t : { g: t.g, k: t.k * k };
+  }
+  return { c: a.c + k * b.c, terms };
+}
+
+/** The least that `a - b` can be inside the tolerances: what stands in both cancels. */
+export function leastGap(a: Lin, b: Lin): number {
+  let sum = a.c - b.c;
+  let loose = 0;
+  const seen: Given[] = [];
+  const weigh = (g: Given) => {
+    if (seen.includes(g)) return;
+    seen.push(g);
+    let k = 0;
+    for (const t of a.terms) if (t.g === g) k += t.k;
+    for (const t of b.terms) if (t.g === g) k -= t.k;
+    sum += k * (g.known?.value ?? 0);
+    loose += Math.abs(k) * (g.known?.tol ?? Infinity);
+  };
+  for (const t of a.terms) weigh(t.g);
+  for (const t of b.terms) weigh(t.g);
+  return sum - loose;
 }
 
 /** Reads a given number: as it is, or as something tries it. */
@@ -66,10 +92,12 @@ export function givens(list: readonly Lin[]): Given[] {
 
 /** A sum as a function of its numbers. */
 export function asFunction(l: Lin, inputs: readonly Given[]) {
-  const terms = l.terms.map((t) => ({ k: t.k, i: inputs.indexOf(t.g) }));
+  const n = l.terms.length;
+  const k = l.terms.map((t) => t.k);
+  const i = l.terms.map((t) => inputs.indexOf(t.g));
   return (x: readonly number[]) => {
     let sum = l.c;
-    for (const t of terms) sum += t.k * x[t.i]!;
+    for (let t = 0; t < n; t++) sum += k[t]! * x[i[t]!]!;
     return sum;
   };
 }

@@ -2,7 +2,7 @@ import { valueOf } from '../quantity/quantity';
 import { centreDistance, MODULE, tipDiameter } from '../drive/gears';
 import { scanArm, type ArmScan } from '../drive/reach';
 import type { Drive, DriveArm, DriveUse } from '../kit/types';
-import { box, turned, type Solid } from '../solids/solid';
+import { prismatic, type Prism, type Solid } from '../solids/solid';
 import type { Given } from './given';
 import { constant, exactly } from './given';
 import { lin, minus, of, plus, times, type Lin } from './lin';
@@ -102,13 +102,13 @@ export function placeDrive(
     const station = use.station === undefined ? minus(middle, off) : lin(use.station);
     return { station, gearAt: plus(station, off) };
   };
-  /** Solids at a place, stations and sizes nominal. */
-  const solidsAt = (side: number, flipped: boolean, angle: number, c: number): Solid[] => {
+  /** Outlines at a place, stations and sizes nominal. */
+  const outlinesAt = (side: number, flipped: boolean, c: number) => {
     const { station, gearAt } = stationsOf(flipped);
-    return shapesOf({
+    const shape: DriveShape = {
       px: side * across,
       py: s.value(pivotY),
-      angle,
+      angle: 0,
       centres: c,
       station: s.value(station),
       gearAt: s.value(gearAt),
@@ -121,7 +121,12 @@ export function placeDrive(
       flipped,
       tips,
       halfWidth,
-    });
+    };
+    const into: Prism[] = [];
+    return (angle: number) => {
+      shape.angle = angle;
+      return outlinesOf(shape, into);
+    };
   };
 
   let side: 'left' | 'right' = sides[0]!;
@@ -150,7 +155,7 @@ export function placeDrive(
         pinned: use.angle === undefined ? null : (use.angle * Math.PI) / 180,
         prefer: sign > 0 ? LEVEL : Math.PI - LEVEL,
         enough: s.built.rules['space.air'],
-        solidsAt: (angle) => solidsAt(sign, fl, angle, c),
+        outlinesAt: outlinesAt(sign, fl, c),
         obstacles: obstacles.map((o) => ({ solid: o.solid, gear: o.role !== 'barrel' })),
         rods: rodSolids.map((o) => o.solid),
       });
@@ -170,28 +175,24 @@ export function placeDrive(
   const inputs = [pivotY, station, gearAt, width, height, depth, behind, clampLength];
   const roles = ['box', 'gear', ...(part.armWidth === undefined ? [] : ['arm'])];
   roles.forEach((role, i) =>
-    s.add(
-      piece,
-      role,
-      role === 'gear' ? [gearAt, of(gearWidth), of(teeth)] : inputs,
-      (v) =>
-        shapesOf({
-          px: sign * across,
-          py: v(pivotY),
-          angle: shown,
-          centres: c,
-          station: v(station),
-          gearAt: v(gearAt),
-          w: v(width),
-          h: v(height),
-          d: v(depth),
-          behind: v(behind),
-          armWidth: valueOf(part.armWidth),
-          clamp: v(clampLength),
-          flipped,
-          tips: role === 'gear' ? tipDiameter(Math.max(6, v(of(teeth))), m) / 2 : tips,
-          halfWidth: v(of(gearWidth)) / 2,
-        })[i]!,
+    s.add(piece, role, role === 'gear' ? [gearAt, of(gearWidth), of(teeth)] : inputs, (v) =>
+      shapeOf(i, {
+        px: sign * across,
+        py: v(pivotY),
+        angle: shown,
+        centres: c,
+        station: v(station),
+        gearAt: v(gearAt),
+        w: v(width),
+        h: v(height),
+        d: v(depth),
+        behind: v(behind),
+        armWidth: valueOf(part.armWidth),
+        clamp: v(clampLength),
+        flipped,
+        tips: role === 'gear' ? tipDiameter(Math.max(6, v(of(teeth))), m) / 2 : tips,
+        halfWidth: v(of(gearWidth)) / 2,
+      }),
     ),
   );
   // A follow focus bridges both rods, a motor hangs on the one of its side.
@@ -265,27 +266,54 @@ export interface DriveShape {
   halfWidth: number;
 }
 
-/** Box, gear and arm of a drive: the box is turned with its arm. */
-export function shapesOf(p: DriveShape): Solid[] {
+/**
+ * Box, gear and arm of a drive as outlines over stretches of z: the box is turned with its arm.
+ *
+ * @param into filled and returned; looking for a place asks for hundreds of these
+ */
+export function outlinesOf(p: DriveShape, into: Prism[]): Prism[] {
   const x = p.centres * Math.cos(p.angle);
   const y = p.centres * Math.sin(p.angle);
   const dx = x - p.px;
   const dy = y - p.py;
-  const long = Math.hypot(dx, dy);
-  const turn = long < 1e-9 ? 0 : Math.atan2(-dx, dy);
+  const long = Math.sqrt(dx * dx + dy * dy);
+  // The box stands upright along its arm.
+  const cos = long < 1e-9 ? 1 : dy / long;
+  const sin = long < 1e-9 ? 0 : -dx / long;
   const near = p.flipped ? p.gearAt + p.behind : p.gearAt - p.behind;
   const far = p.flipped ? near + p.d : near - p.d;
-  const list: Solid[] = [
-    box([x, y, (near + far) / 2], [p.w / 2, p.h / 2, p.d / 2], turn),
-    turned(x, y, p.gearAt - p.halfWidth, p.gearAt + p.halfWidth, p.tips),
-  ];
-  if (p.armWidth !== null)
-    list.push(
-      box(
-        [(x + p.px) / 2, (y + p.py) / 2, p.station],
-        [p.armWidth / 2, long / 2, Math.min(p.clamp, 12) / 2],
-        turn,
-      ),
-    );
-  return list;
+  const set = (i: number, cx: number, cy: number, z0: number, z1: number) => {
+    const o = (into[i] ??= { z0, z1, x: cx, y: cy, r: 0, hx: 0, hy: 0, cos, sin });
+    o.x = cx;
+    o.y = cy;
+    o.z0 = Math.min(z0, z1);
+    o.z1 = Math.max(z0, z1);
+    o.cos = cos;
+    o.sin = sin;
+    return o;
+  };
+  const body = set(0, x, y, far, near);
+  body.hx = p.w / 2;
+  body.hy = p.h / 2;
+  const gear = set(1, x, y, p.gearAt - p.halfWidth, p.gearAt + p.halfWidth);
+  gear.r = p.tips;
+  if (p.armWidth !== null) {
+    const deep = Math.min(p.clamp, 12) / 2;
+    const arm = set(2, (x + p.px) / 2, (y + p.py) / 2, p.station - deep, p.station + deep);
+    arm.hx = p.armWidth / 2;
+    arm.hy = long / 2;
+  }
+  return into;
+}
+
+const scratch: Prism[] = [];
+
+/** One of {@link outlinesOf}, as a solid. */
+function shapeOf(i: number, p: DriveShape): Solid {
+  return prismatic(outlinesOf(p, scratch)[i]!);
+}
+
+/** All of {@link outlinesOf}, as solids. */
+export function shapesOf(p: DriveShape): Solid[] {
+  return outlinesOf(p, []).map(prismatic);
 }

@@ -1,9 +1,10 @@
 import type { RodSystem } from '../rods/systems';
 import type { GearRing, LensRing, Part, RodUse, Rods } from '../kit/types';
-import { bounds, box, type Bounds, type Solid } from '../solids/solid';
+import { bounds, box, turned, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from './build';
-import { exactly, given, readPath, type Given } from './given';
-import { at, givens, ZERO, type Lin, type Read } from './lin';
+import { counted, given, type Given } from './given';
+import { at, givens, lin, minus, plus, times, ZERO, type Lin, type Read } from './lin';
+import { Memo } from './memo';
 
 /** One solid of a piece. */
 export interface StandSolid {
@@ -15,6 +16,8 @@ export interface StandSolid {
   name: string;
   solid: Solid;
   extent: Bounds;
+  /** Its extent, grown by what its tolerances can move it. */
+  reach: Bounds;
   inputs: readonly Given[];
   /** No number it rests on is missing. */
   known: boolean;
@@ -22,6 +25,8 @@ export interface StandSolid {
   moving: boolean;
   /** What its numbers' tolerances can move it by at most, mm. */
   loose: number;
+  /** Six faces that hold it, where they are sums of its numbers; what two share cancels. */
+  faces: Faces | null;
   /** The solid with its numbers as `read` has them. */
   make: (read?: Read) => Solid;
 }
@@ -94,6 +99,12 @@ export const STAND_IN = {
   arm: [60, 110],
 } as const;
 
+/** Solids that were laid out together, with what was worked out between them. */
+export interface Layer {
+  solids: Set<StandSolid>;
+  memo: Memo;
+}
+
 /** Everything that lays the rig out shares this while it is put together. */
 export interface Setting {
   built: Built;
@@ -102,9 +113,11 @@ export interface Setting {
   /** A number that is counted and not measured: teeth. */
   counted: (part: Part, path: readonly string[], unit: string) => Given;
   value: (l: Lin) => number;
+  /** All pieces and solids so far. */
   pieces: Piece[];
   solids: StandSolid[];
-  contacts: Map<string, Set<string>>;
+  layer: Layer;
+  contacts: Contacts;
   clamped: Clamped[];
   face: Lin;
   seat: Lin;
@@ -116,23 +129,34 @@ export interface Setting {
     role: string,
     inputs: readonly Lin[],
     make: (n: (l: Lin) => number) => Solid,
-    moving?: boolean,
-    extra?: readonly Given[],
+    how?: How,
   ) => StandSolid;
   piece: (key: string, part: Part, assumed?: string | null) => Piece;
   touch: (a: string, b: string) => void;
 }
 
-/** What is meant to touch what, by key of piece, or by key and role. */
-export type Contacts = ReadonlyMap<string, ReadonlySet<string>>;
+export interface How {
+  /** It moves, or is what a moving part sweeps. */
+  moving?: boolean;
+  faces?: Faces | null;
+}
+
+/** What is meant to touch what, by key of piece, or by key and role; on top of those below. */
+export interface Contacts {
+  own: Map<string, Set<string>>;
+  below: Contacts | null;
+}
 
 /** Whether two solids are meant to touch, or belong to one piece. */
 export function touching(contacts: Contacts, a: Named, b: Named): boolean {
   if (a.piece === b.piece) return true;
-  const own = contacts.get(a.piece);
-  if (own && (own.has(b.piece) || own.has(b.own))) return true;
-  const role = contacts.get(a.own);
-  return role !== undefined && (role.has(b.piece) || role.has(b.own));
+  for (let c: Contacts | null = contacts; c; c = c.below) {
+    const piece = c.own.get(a.piece);
+    if (piece && (piece.has(b.piece) || piece.has(b.own))) return true;
+    const role = c.own.get(a.own);
+    if (role && (role.has(b.piece) || role.has(b.own))) return true;
+  }
+  return false;
 }
 
 interface Named {
@@ -140,39 +164,19 @@ interface Named {
   own: string;
 }
 
-/** Begins to lay a rig out. */
-export function setting(built: Built): Setting {
-  const standIns = new Map<Given, number>();
-  const cache = new Map<string, Given>();
-  const pieces: Piece[] = [];
-  const solids: StandSolid[] = [];
-  const contacts = new Map<string, Set<string>>();
+/** Begins to lay a rig out, on top of what stands already. */
+export function setting(built: Built, below: Setting | null = null): Setting {
+  const standIns = new Map<Given, number>(below?.standIns);
+  const pieces: Piece[] = [...(below?.pieces ?? [])];
+  const solids: StandSolid[] = [...(below?.solids ?? [])];
+  const layer: Layer = { solids: new Set(), memo: new Memo() };
+  const contacts: Contacts = { own: new Map(), below: below?.contacts ?? null };
   const q = (part: Part, path: readonly string[], standIn: number): Given => {
-    const id = `${part.id}/${path.join('/')}`;
-    let g = cache.get(id);
-    if (!g) {
-      g = given(part, ...path);
-      cache.set(id, g);
-    }
-    if (!standIns.has(g)) standIns.set(g, standIn);
+    const g = given(part, ...path);
+    if (g.known === null && !standIns.has(g)) standIns.set(g, standIn);
     return g;
   };
-  const counted = (part: Part, path: readonly string[], unit: string): Given => {
-    const id = `${part.id}/${path.join('/')}`;
-    let g = cache.get(id);
-    if (!g) {
-      const v = readPath(part, path);
-      g = {
-        ...given(part, ...path),
-        unit,
-        cls: 'exact',
-        known: typeof v === 'number' ? exactly(v) : null,
-      };
-      cache.set(id, g);
-    }
-    return g;
-  };
-  const read: Read = (g) => g.known?.value ?? standIns.get(g) ?? 0;
+  const read = nominal(standIns);
   const value = (l: Lin) => at(l, read);
   return {
     built,
@@ -182,34 +186,22 @@ export function setting(built: Built): Setting {
     value,
     pieces,
     solids,
+    layer,
     contacts,
-    clamped: [],
-    face: ZERO,
-    seat: ZERO,
-    drop: null,
-    system: null,
+    clamped: [...(below?.clamped ?? [])],
+    face: below?.face ?? ZERO,
+    seat: below?.seat ?? ZERO,
+    drop: below?.drop ?? null,
+    system: below?.system ?? null,
     rods: [],
-    add(piece, role, inputs, make, moving = false, extra = []) {
-      const list = [...new Set([...givens(inputs), ...extra])];
-      const build = (from: Read = read) => make((l) => at(l, from));
-      const solid = build();
-      const one: StandSolid = {
-        piece: piece.key,
-        role,
-        own: `${piece.key}/${role}`,
-        name: piece.name,
-        solid,
-        extent: bounds(solid),
-        inputs: list,
-        known: list.every((g) => g.known !== null),
-        loose: list.reduce((sum, g) => sum + (g.known?.tol ?? 0), 0),
-        moving,
-        make: build,
-      };
+    add(piece, role, inputs, make, how = {}) {
+      const own = `${piece.key}/${role}`;
+      const one = solidOf(piece, own, role, inputs, make, read, how);
       piece.solids.push(one);
-      for (const g of list)
+      for (const g of one.inputs)
         if (g.known === null && !piece.missing.includes(g)) piece.missing.push(g);
       solids.push(one);
+      layer.solids.add(one);
       return one;
     },
     piece(key, part, assumed = null) {
@@ -231,22 +223,100 @@ export function setting(built: Built): Setting {
         [a, b],
         [b, a],
       ] as const) {
-        const list = contacts.get(x);
+        const list = contacts.own.get(x);
         if (list) list.add(y);
-        else contacts.set(x, new Set([y]));
+        else contacts.own.set(x, new Set([y]));
       }
     },
   };
 }
 
-/** A block between six faces. */
+/** Goes on with a rig on top of what was laid out before; that stays as it is. */
+export function above(below: Setting, built: Built): Setting {
+  return setting(built, below);
+}
+
+/** A number as it is, or what stands in for it. */
+function nominal(standIns: ReadonlyMap<Given, number>): Read {
+  return (g) => g.known?.value ?? standIns.get(g) ?? 0;
+}
+
+function solidOf(
+  piece: Piece,
+  own: string,
+  role: string,
+  inputs: readonly Lin[],
+  make: (n: (l: Lin) => number) => Solid,
+  read: Read,
+  how: How,
+): StandSolid {
+  const list = givens(inputs);
+  const build = (from: Read = read) => make((l) => at(l, from));
+  const solid = build();
+  const e = bounds(solid);
+  const g = list.reduce((sum, x) => sum + (x.known?.tol ?? 0), 0);
+  return {
+    piece: piece.key,
+    role,
+    own,
+    name: piece.name,
+    solid,
+    extent: e,
+    reach: [e[0] - g, e[1] - g, e[2] - g, e[3] + g, e[4] + g, e[5] + g],
+    inputs: list,
+    known: list.every((x) => x.known !== null),
+    loose: g,
+    faces: how.faces ?? null,
+    moving: how.moving ?? false,
+    make: build,
+  };
+}
+
+/** A block between six faces, turned about its middle line. */
 export function block(s: Setting, piece: Piece, role: string, f: Faces, turn = 0): StandSolid {
-  return s.add(piece, role, [f.x0, f.x1, f.y0, f.y1, f.z0, f.z1], (n) => {
-    const [x0, x1, y0, y1, z0, z1] = [n(f.x0), n(f.x1), n(f.y0), n(f.y1), n(f.z0), n(f.z1)];
-    return box(
-      [(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2],
-      [Math.abs(x1 - x0) / 2, Math.abs(y1 - y0) / 2, Math.abs(z1 - z0) / 2],
-      turn,
-    );
-  });
+  return s.add(
+    piece,
+    role,
+    [f.x0, f.x1, f.y0, f.y1, f.z0, f.z1],
+    (n) => {
+      const [x0, x1, y0, y1, z0, z1] = [n(f.x0), n(f.x1), n(f.y0), n(f.y1), n(f.z0), n(f.z1)];
+      return box(
+        [(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2],
+        [Math.abs(x1 - x0) / 2, Math.abs(y1 - y0) / 2, Math.abs(z1 - z0) / 2],
+        turn,
+      );
+    },
+    { faces: turn === 0 ? f : null },
+  );
+}
+
+/** A turned piece about a line along z: on the optical axis unless told otherwise. */
+export function round(
+  s: Setting,
+  piece: Piece,
+  role: string,
+  from: Lin,
+  to: Lin,
+  diameter: Lin,
+  how: { moving?: boolean; x?: number; y?: Lin } = {},
+): StandSolid {
+  const { x = 0, y = ZERO, moving = false } = how;
+  const r = times(diameter, 0.5);
+  return s.add(
+    piece,
+    role,
+    [from, to, diameter, y],
+    (n) => turned(x, n(y), n(from), n(to), n(diameter) / 2),
+    {
+      moving,
+      faces: {
+        x0: minus(lin(x), r),
+        x1: plus(lin(x), r),
+        y0: minus(y, r),
+        y1: plus(y, r),
+        z0: from,
+        z1: to,
+      },
+    },
+  );
 }

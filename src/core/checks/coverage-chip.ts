@@ -3,6 +3,7 @@ import { farthestCorner } from '../optics/coverage';
 import { exact, mm, sayRange } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
+import { said } from './judge';
 import { circleSum, coverageFrame, judgeCovered } from './coverage-frame';
 
 export const coverageChip: Check = {
@@ -38,7 +39,7 @@ export const coverageChip: Check = {
     if (built.rules['coverage.clean-gate'] === 1)
       return [
         {
-          ...verdict,
+          ...said(verdict),
           why: `${verdict.why} Every delivery frame is covered, but the house wants the whole chip clean.`,
           limit: { value: 1, unit: '', rule: 'coverage.clean-gate' },
           basis: ruleBasis('coverage.clean-gate'),
@@ -52,7 +53,7 @@ export const coverageChip: Check = {
     );
     return [
       {
-        ...verdict,
+        ...said(verdict),
         state: 'tight',
         why: `${verdict.why} Every delivery frame is covered all the same, the closest by ${mm(least)}: usable, with dark corners outside the frame.`,
         limit: { value: 0, unit: '', rule: 'coverage.clean-gate' },

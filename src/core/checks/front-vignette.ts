@@ -24,7 +24,7 @@ import { spread } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge, type Outcome } from './judge';
+import { judge, said, type Outcome } from './judge';
 
 /** What a hard cut costs at the least, stops: a line through the middle of the pupil leaves half. */
 const HARD = 1;
@@ -173,7 +173,7 @@ function judgeLooks(
   });
   // Outside every delivery frame it is thrown away: usable, unless the house wants the whole chip.
   if (chip && v.state === 'fail' && built.frames.length > 0 && rules['coverage.clean-gate'] < 0.5)
-    return { ...v, why: v.why, sum: v.sum, state: 'tight' };
+    return { ...said(v), state: 'tight' };
   return v;
 }
 

@@ -24,6 +24,8 @@ export interface Judgement {
    */
   margin: (x: readonly number[]) => number;
   after?: (s: Spread) => Spread;
+  /** The interval of `margin` where it was worked out before. */
+  spread?: () => Spread;
   /** Which way each input pushes, where the margin is flat over stretches; see {@link spread}. */
   sense?: (x: readonly number[]) => number;
   /** Inputs that may push either way, by index; see {@link spread}. */
@@ -72,40 +74,94 @@ export function judge(j: Judgement): Verdict {
       sum: `No sum: missing ${inWords(missing.map((g) => g.label))}.`,
       measure: lacking(missing),
     };
-  const raw = spread(
-    j.inputs.map((g) => g.known!),
-    j.margin,
-    j.sense,
-    j.doubtful,
-  );
+  const raw =
+    j.spread?.() ??
+    spread(
+      j.inputs.map((g) => g.known!),
+      j.margin,
+      j.sense,
+      j.doubtful,
+    );
   const s = j.after ? j.after(raw) : raw;
   let state = stateOf(s.lo, s.hi, j.wanted);
   if (state === 'ok' && j.assumed) state = 'tight';
   const outcome: Outcome = { ...s, state };
-  // The sentences are made when they are first read: trying fixes runs every check dozens of
-  // times and reads the sentence of almost none of them. Own accessors, so that a copy has them.
-  let why: string | null = null;
-  let sum: string | null = null;
+  return new Judged(
+    { ...base, state, margin: { value: s.value, lo: s.lo, hi: s.hi, unit: j.unit } },
+    state === 'tight' ? doubts(j.inputs, raw.shares) : [],
+    () => j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : ''),
+    () => j.sum(outcome),
+  );
+}
+
+/**
+ * A verdict whose sentences are made when they are first read: trying fixes runs every check
+ * dozens of times and reads the sentence of almost none of them. A spread of it has no sentences;
+ * copy it with {@link said}.
+ */
+class Judged implements Verdict {
+  readonly id: string;
+  readonly key: string;
+  readonly about: string[];
+  readonly frame: string | null;
+  readonly station: number | null;
+  readonly state: State;
+  readonly margin: Verdict['margin'];
+  readonly limit: Limit | null;
+  readonly wanted: string[];
+  readonly basis: string;
+  readonly measure: Measurement[];
+  readonly #makeWhy: () => string;
+  readonly #makeSum: () => string;
+  #why: string | null = null;
+  #sum: string | null = null;
+
+  constructor(
+    v: Omit<Verdict, 'why' | 'sum' | 'measure'>,
+    measure: Measurement[],
+    makeWhy: () => string,
+    makeSum: () => string,
+  ) {
+    this.measure = measure;
+    this.#makeWhy = makeWhy;
+    this.#makeSum = makeSum;
+    this.id = v.id;
+    this.key = v.key;
+    this.about = v.about;
+    this.frame = v.frame;
+    this.station = v.station;
+    this.state = v.state;
+    this.margin = v.margin;
+    this.limit = v.limit;
+    this.wanted = v.wanted;
+    this.basis = v.basis;
+  }
+
+  get why(): string {
+    return (this.#why ??= this.#makeWhy());
+  }
+
+  get sum(): string {
+    return (this.#sum ??= this.#makeSum());
+  }
+}
+
+/** A verdict as a plain object with its sentences: what is copied, kept and sent. */
+export function said(v: Verdict): Verdict {
   return {
-    id: base.id,
-    key: base.key,
-    about: base.about,
-    frame: base.frame,
-    station: base.station,
-    state,
-    margin: { value: s.value, lo: s.lo, hi: s.hi, unit: j.unit },
-    limit: base.limit,
-    get why() {
-      why ??= j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : '');
-      return why;
-    },
-    get sum() {
-      sum ??= j.sum(outcome);
-      return sum;
-    },
-    wanted: base.wanted,
-    measure: state === 'tight' ? doubts(j.inputs, raw.shares) : [],
-    basis: base.basis,
+    id: v.id,
+    key: v.key,
+    about: v.about,
+    frame: v.frame,
+    station: v.station,
+    state: v.state,
+    margin: v.margin,
+    limit: v.limit,
+    why: v.why,
+    sum: v.sum,
+    wanted: v.wanted,
+    measure: v.measure,
+    basis: v.basis,
   };
 }
 

@@ -163,7 +163,8 @@ function contains(
       const t = next();
       s.write(corner ? (t < 0.5 ? s.lo : s.hi) : s.lo + (s.hi - s.lo) * t);
     }
-    const verdicts = run(copy, again);
+    // What is changed is another document with other parts; nothing is read twice of one part.
+    const verdicts = run({ ...copy, kit: copy.kit.map((p) => ({ ...p })) }, again);
     for (const v of verdicts) {
       if (!v.margin) continue;
       const p = promised.find((x) => x.key === v.key);

@@ -9,7 +9,7 @@ import { exact, signed } from '../quantity/say';
 import { absolute, spread, type Spread } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import { judge } from './judge';
+import { judge, said } from './judge';
 
 interface ErrorFormula {
   /** Set when a mark test of these very pieces gave the error. */
@@ -216,7 +216,7 @@ export const mountFlange: Check = {
     if (verdict.state === 'fail' && tooClose && !marks)
       return [
         {
-          ...verdict,
+          ...said(verdict),
           state: 'tight',
           why: `${verdict.why} The house pulls from the monitor, so it is not a fail.`,
           limit: { value: 0, unit: '', rule: 'mount.marks' },

@@ -1,6 +1,6 @@
 import { standOf } from '../build/stand';
-import { asFunction, givens, reader } from '../build/lin';
-import { bounds } from '../solids/solid';
+import { asFunction, givens } from '../build/lin';
+import { edgeFrom } from '../space/clearance';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -32,11 +32,8 @@ export const rodsProud: Check = {
     const foremost = known.filter((s) => s.extent[5] + s.loose >= far.extent[5] - far.loose);
     const inputs = [...new Set([...givens([rods.to]), ...foremost.flatMap((s) => s.inputs)])];
     const tip = asFunction(rods.to, inputs);
-    const from = reader(inputs);
-    const f = (x: readonly number[]) => {
-      const read = from(x);
-      return tip(x) - Math.max(...foremost.map((s) => bounds(s.make(read))[5]));
-    };
+    const fronts = foremost.map((s) => edgeFrom(s, 5, inputs));
+    const f = (x: readonly number[]) => tip(x) - Math.max(...fronts.map((front) => front(x)));
     const out = stand.value(rods.to) - far.extent[5];
     return [
       judge({

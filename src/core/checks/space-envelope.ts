@@ -1,8 +1,7 @@
 import { standOf } from '../build/stand';
-import { reader } from '../build/lin';
-import { bounds } from '../solids/solid';
 import { exact, mm } from '../quantity/say';
-import { pieceOf } from '../space/clearance';
+import { spread } from '../quantity/spread';
+import { edgeFrom, onceAmong, pieceOf } from '../space/clearance';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge, lacking, plainVerdict } from './judge';
@@ -56,9 +55,23 @@ export const spaceEnvelope: Check = {
         ];
       const high = solids.reduce((m, s) => (s.extent[axis + 3]! > m.extent[axis + 3]! ? s : m));
       const low = solids.reduce((m, s) => (s.extent[axis]! < m.extent[axis]! ? s : m));
-      const inputs = [...new Set([...high.inputs, ...low.inputs])];
-      const from = reader(inputs);
+      // Whichever sticks out farthest when the numbers are others.
+      const far = (axis + 3) as 3 | 4 | 5;
+      const tops = solids.filter((s) => s.extent[far] + s.loose >= high.extent[far] - high.loose);
+      const bottoms = solids.filter(
+        (s) => s.extent[axis] - s.loose <= low.extent[axis] + low.loose,
+      );
+      const inputs = [...new Set([...tops, ...bottoms].flatMap((s) => s.inputs))];
+      const topOf = tops.map((s) => edgeFrom(s, far, inputs));
+      const bottomOf = bottoms.map((s) => edgeFrom(s, axis, inputs));
       const at = key === 'height' ? (limits.standsAt ?? 0) : 0;
+      const margin = (x: readonly number[]) => {
+        let most = -Infinity;
+        let least = Infinity;
+        for (const f of topOf) most = Math.max(most, f(x));
+        for (const f of bottomOf) least = Math.min(least, f(x));
+        return limit - at - (most - least);
+      };
       const [top, bottom] = [pieceOf(stand, high), pieceOf(stand, low)];
       return [
         judge({
@@ -66,12 +79,14 @@ export const spaceEnvelope: Check = {
           about: [...new Set([top.part, bottom.part])],
           station: (high.extent[2] + high.extent[5]) / 2,
           inputs,
-          margin: (x) => {
-            const read = from(x);
-            return (
-              limit - at - (bounds(high.make(read))[axis + 3]! - bounds(low.make(read))[axis]!)
-            );
-          },
+          margin,
+          spread: () =>
+            onceAmong(stand, [...tops, ...bottoms], `${axis} within ${limit - at}`, () =>
+              spread(
+                inputs.map((g) => g.known!),
+                margin,
+              ),
+            ),
           unit: 'mm',
           limit: { value: limit, unit: 'mm', rule: null },
           why: (o) => {

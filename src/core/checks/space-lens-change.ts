@@ -1,7 +1,6 @@
 import { standOf } from '../build/stand';
 import { distance } from '../solids/distance';
 import { moved } from '../solids/solid';
-import { apart } from '../space/clearance';
 import { exact } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -37,27 +36,28 @@ export const spaceLensChange: Check = {
     if (clip && box) moves.set('box', `${box.name} comes off with it`);
     for (let k = 1; k <= STEPS; k++) {
       const by = (k / STEPS) * FREE;
+      const ahead = out.map((s) => ({ s, then: moved(s.solid, [0, 0, by]) }));
       for (const r of rest) {
         if (moves.has(r.piece) || r.piece === 'body') continue;
-        for (const s of out) {
-          if (apart(s.extent, r.extent) > FREE) continue;
+        const meets = ahead.some(({ s, then }) => {
+          const [e, o] = [s.extent, r.extent];
+          if (e[0] > o[3] || o[0] > e[3] || e[1] > o[4] || o[1] > e[4]) return false;
+          if (e[2] + by > o[5] || o[2] > e[5] + by) return false;
           // What touches where it is now must not get in the way farther on.
-          const now = distance(s.solid, r.solid);
-          const then = distance(moved(s.solid, [0, 0, by]), r.solid);
-          if (then < -0.5 && then < now - 0.5) {
-            const piece = stand.pieces.find((p) => p.key === r.piece)!;
-            const swings = r.piece === 'box' && (box as { swing?: string } | null)?.swing;
-            moves.set(
-              r.piece,
-              swings
-                ? `swing ${piece.name} away`
-                : r.piece.startsWith('support:')
-                  ? `lower ${piece.name}`
-                  : `take ${piece.name} off`,
-            );
-            break;
-          }
-        }
+          const d = distance(then, r.solid);
+          return d < -0.5 && d < distance(s.solid, r.solid) - 0.5;
+        });
+        if (!meets) continue;
+        const piece = stand.pieces.find((p) => p.key === r.piece)!;
+        const swings = r.piece === 'box' && (box as { swing?: string } | null)?.swing;
+        moves.set(
+          r.piece,
+          swings
+            ? `swing ${piece.name} away`
+            : r.piece.startsWith('support:')
+              ? `lower ${piece.name}`
+              : `take ${piece.name} off`,
+        );
       }
     }
     const limit = built.rules['space.change'];

@@ -23,7 +23,7 @@ export const spacePair: Check = {
     const solids = stand.solids.filter((s) => s.role !== 'sweep');
     const pairs = nearIn(
       stand,
-      'pair',
+      `pair ${still} ${moving}`,
       solids,
       (a, b) => (a.moving || b.moving ? moving : still),
       (a, b) =>
@@ -42,7 +42,7 @@ export const spacePair: Check = {
         key: pairKey(a, b),
         about: [...new Set([p.part, r.part])],
         station: (Math.max(a.extent[2], b.extent[2]) + Math.min(a.extent[5], b.extent[5])) / 2,
-        ...pairMargin(n, limit),
+        ...pairMargin(stand, n, limit),
         wanted: limit,
         unit: 'mm',
         limit: { value: limit, unit: 'mm', rule: moves ? 'space.air-moving' : 'space.air' },

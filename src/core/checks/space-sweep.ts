@@ -53,7 +53,7 @@ export const spaceSweep: Check = {
           ...base,
           key: `space.sweep:${sweep.piece}|${other.piece}`,
           about: [...new Set([by.part, piece.part])],
-          ...pairMargin(n, air),
+          ...pairMargin(stand, n, air),
           wanted: air,
           unit: 'mm',
           why: (o) => {

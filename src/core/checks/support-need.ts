@@ -1,5 +1,5 @@
 import { loadedJoints, momentOf, nominalTorque, supportedBy } from '../support/mount-load';
-import type { Given } from '../build/given';
+import { reader } from '../build/lin';
 import { standOf } from '../build/stand';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -68,30 +68,22 @@ export const supportNeed: Check = {
     const inputs = [
       ...new Set(all.flatMap((x) => [...x.m.inputs, ...(x.j.play ? [x.j.play] : [])])),
     ];
-    // The joints speak of the same numbers: one place in the list for each.
-    const byPath = new Map<string, number>();
-    const place = new Map<Given, number>();
-    inputs.forEach((g, i) => {
-      const id = g.path.join('/');
-      const first = id === '' ? i : (byPath.get(id) ?? i);
-      if (id !== '') byPath.set(id, first);
-      place.set(g, first);
-    });
+    const from = reader(inputs);
     return [
       judge({
         id: 'support.need',
         about,
         station: stand.value(stand.seat),
         inputs,
-        margin: (x) =>
-          Math.min(
+        margin: (x) => {
+          const read = from(x);
+          return Math.min(
             ...all.map(({ j, m }) => {
-              const loose = j.play !== null && x[place.get(j.play)!]! > limit;
-              return (
-                built.rules['support.require'] * (loose ? 0.5 : 1) - m.f((g) => x[place.get(g)!]!)
-              );
+              const loose = j.play !== null && read(j.play) > limit;
+              return built.rules['support.require'] * (loose ? 0.5 : 1) - m.f(read);
             }),
-          ),
+          );
+        },
         wanted: require - advise,
         unit: 'N m',
         limit: { value: require, unit: 'N m', rule: 'support.require' },

@@ -1,6 +1,7 @@
 import type { Built } from '../build/build';
 import type { Trial } from '../kit/types';
 import type { Verdict } from './finding';
+import { said } from './judge';
 
 /** Checks that putting the pieces together answers. */
 export const TRIABLE: readonly string[] = ['mount.rear-depth', 'mount.throat'];
@@ -23,32 +24,32 @@ export function tried(built: Built, verdict: Verdict): Verdict {
   if (!trial) return verdict;
   const who = trial.role ? ` by the ${trial.role}` : '';
   const when = trial.when ? `, ${trial.when}` : '';
-  const said = `Tried together${who}${when}: ${RESULT[trial.result]}.`;
+  const result = `Tried together${who}${when}: ${RESULT[trial.result]}.`;
   const basis = `[tried] ${verdict.basis}`;
   if (trial.result === 'does not fit')
     return {
-      ...verdict,
+      ...said(verdict),
       state: 'fail',
       basis,
       measure: [],
       why:
         verdict.state === 'fail'
-          ? `${said} ${verdict.why}`
-          : `${said} The numbers say otherwise; one of them is wrong: ${verdict.why}`,
+          ? `${result} ${verdict.why}`
+          : `${result} The numbers say otherwise; one of them is wrong: ${verdict.why}`,
     };
   if (trial.result === 'fits with force')
     return {
-      ...verdict,
+      ...said(verdict),
       state: verdict.state === 'fail' ? 'fail' : 'tight',
       basis,
-      why: `${said} ${verdict.why}`,
+      why: `${result} ${verdict.why}`,
     };
   if (verdict.state === 'fail')
     return {
-      ...verdict,
+      ...said(verdict),
       state: 'tight',
       basis,
-      why: `${said} The numbers say otherwise; one of them is wrong: ${verdict.why}`,
+      why: `${result} The numbers say otherwise; one of them is wrong: ${verdict.why}`,
     };
-  return { ...verdict, state: 'ok', basis, measure: [], why: `${said} ${verdict.why}` };
+  return { ...said(verdict), state: 'ok', basis, measure: [], why: `${result} ${verdict.why}` };
 }

@@ -25,6 +25,18 @@ describe('the command line', () => {
     expect(s.deed.kind === 'edit' && s.deed.edit.changes[0]!.path[1]).toBe('wheelhouse-a');
   });
 
+  test('what stands under and beside goes on and off by name', () => {
+    const tug = job.rigs.find((r) => r.id === 'tug-b')!;
+    const on = (line: string) => suggest(job, tug, line).map((s) => s.title);
+    expect(on('put lath 200')).toContain('Use Lath 200 instead');
+    expect(on('take pintle')).toContain('Take Pintle wheel off');
+    expect(on('screen shut')).toContain('Leave the screen shut');
+    const put = suggest(job, tug, 'put prop').find((s) => s.id.startsWith('put:'))!;
+    if (put.deed.kind !== 'edit') throw new Error('not an edit');
+    const next = withChanges(job, put.deed.edit.changes);
+    expect(next.rigs.find((r) => r.id === 'tug-b')!.supports).toHaveLength(1);
+  });
+
   test('a focal length zooms, a stop stops', () => {
     expect(titles('24')).toContain('Zoom to 24 mm');
     expect(titles('90')).not.toContain('Zoom to 90 mm');

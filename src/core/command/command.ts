@@ -5,6 +5,7 @@ import { isBody, isLens, isLink, type Job, type Part, type Rig } from '../kit/ty
 import { valueOf } from '../quantity/quantity';
 import { isZoom } from '../build/build';
 import type { Edit } from '../solve/edit';
+import { besideDeeds, besideMove } from '../solve/beside-moves';
 import { frontDeeds, frontMove } from '../solve/front-moves';
 import {
   putBody,
@@ -39,7 +40,7 @@ function putOn(job: Job, rig: Rig, part: Part): Edit | null {
   if (isLens(part)) return putLens(job, rig, part);
   if (isBody(part)) return putBody(job, rig, part);
   if (isLink(part)) return setBetween(rig, [part]);
-  return frontMove(job, rig, part);
+  return frontMove(job, rig, part) ?? besideMove(job, rig, part);
 }
 
 /** What a line of words could mean, best first. */
@@ -116,10 +117,10 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
           deed: { kind: 'edit', edit: takeLensOff(target) },
         });
     if (rest !== '')
-      for (const deed of frontDeeds(job, target))
+      for (const deed of [...frontDeeds(job, target), ...besideDeeds(job, target)])
         if (hits(deed.title) || (deed.words && hits(deed.words)))
           add({
-            id: `front:${deed.title}`,
+            id: `deed:${deed.title}`,
             title: deed.title,
             hint: target.name,
             deed: { kind: 'edit', edit: deed },

@@ -1,6 +1,6 @@
 import { distance } from '../solids/distance';
 import { box, turned, type Solid } from '../solids/solid';
-import { shapesOf } from '../build/stand-drive';
+import { outlinesOf, shapesOf } from '../build/stand-drive';
 import { reachArcs, scanArm, type ArmTask } from './reach';
 
 function random(seed: number): () => number {
@@ -13,8 +13,13 @@ function random(seed: number): () => number {
   };
 }
 
+/** A task, and the drive as solids: what the grid measures by. */
+interface Tried extends ArmTask {
+  solidsAt: (angle: number) => Solid[];
+}
+
 /** A drive on a rig with a lens, a ring in front, rods, a plate and some blocks around it. */
-function task(rnd: () => number): ArmTask {
+function task(rnd: () => number): Tried {
   const lens = 30 + rnd() * 25;
   const teeth = 30 + Math.floor(rnd() * 30);
   const centres = lens + 1 + teeth * 0.4;
@@ -64,6 +69,7 @@ function task(rnd: () => number): ArmTask {
     pinned: null,
     prefer: side > 0 ? 0 : Math.PI,
     enough: 2,
+    outlinesAt: (angle) => outlinesOf({ ...shape, angle }, []),
     solidsAt: (angle) => shapesOf({ ...shape, angle }),
     obstacles,
     rods,
@@ -71,7 +77,7 @@ function task(rnd: () => number): ArmTask {
 }
 
 /** Air around the drive at an angle, straight from the solids. */
-function air(t: ArmTask, angle: number): number {
+function air(t: Tried, angle: number): number {
   let least = 50;
   t.solidsAt(angle).forEach((s, k) => {
     for (const o of t.obstacles)

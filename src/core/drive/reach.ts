@@ -1,5 +1,14 @@
-import { distance } from '../solids/distance';
-import { bounds, union, type Bounds, type Solid } from '../solids/solid';
+import { betweenPrisms, distance } from '../solids/distance';
+import {
+  bounds,
+  extentOfPrism,
+  mayReach,
+  prismatic,
+  union,
+  type Bounds,
+  type Prism,
+  type Solid,
+} from '../solids/solid';
 
 /**
  * Where the arm of a drive can stand so that its gear meshes: the gear has to lie on the mesh
@@ -21,8 +30,8 @@ export interface ArmTask {
   prefer: number;
   /** Air that is enough: among places with as much the preferred angle decides. */
   enough: number;
-  /** Box, gear and arm at an angle, in this order. */
-  solidsAt: (angle: number) => readonly Solid[];
+  /** Box, gear and arm at an angle, in this order; good until it is asked again. */
+  outlinesAt: (angle: number) => readonly Prism[];
   /** What is in the way; `gear`: for the gear of the drive too, and not only its box and arm. */
   obstacles: readonly { solid: Solid; gear: boolean }[];
   /** The rods: nothing but the arm and the clamp may meet them. */
@@ -84,25 +93,38 @@ export function scanArm(task: ArmTask): ArmScan {
   const pivot = Math.hypot(task.px, task.py);
   const room = Math.min(task.to - Math.abs(pivot - task.centres), pivot + task.centres - task.from);
   const whole = extentOf(task);
+  const obstacle = (solid: Solid, gear: boolean, i: number) => ({
+    solid,
+    gear,
+    i,
+    e: bounds(solid),
+  });
   const index = task.obstacles
-    .map((o, i) => ({ o: o.solid, gear: o.gear, i, e: bounds(o.solid) }))
+    .map((o, i) => obstacle(o.solid, o.gear, i))
     .filter(({ e }) => overlaps(e, whole));
-  const rods = task.rods.map((o) => ({ o, e: bounds(o) })).filter(({ e }) => overlaps(e, whole));
+  const rods = task.rods.map((o) => obstacle(o, true, -1)).filter(({ e }) => overlaps(e, whole));
+  const between = (p: Prism, o: Solid) =>
+    o.prism ? betweenPrisms(p, o.prism) : distance(prismatic(p), o);
+  // What was nearest at the angle before most likely is at this one: then the rest falls away.
+  let first = 0;
   const clearanceAt = (angle: number): { d: number; i: number | null } => {
-    const solids = task.solidsAt(angle);
     let d = FAR;
     let at: number | null = null;
-    solids.forEach((s, k) => {
-      for (const { o, i, gear } of index) {
-        if (k === 1 && !gear) continue;
-        const now = distance(s, o);
+    const start = first;
+    task.outlinesAt(angle).forEach((p, k) => {
+      for (let n = 0; n < index.length; n++) {
+        const one = index[(start + n) % index.length]!;
+        if ((k === 1 && !one.gear) || !mayReach(p, one.e, d)) continue;
+        const now = between(p, one.solid);
         if (now < d) {
           d = now;
-          at = i;
+          at = one.i;
+          first = (start + n) % index.length;
         }
       }
       // The arm begins at the rod.
-      if (k < 2) for (const { o } of rods) d = Math.min(d, distance(s, o));
+      if (k < 2)
+        for (const r of rods) if (mayReach(p, r.e, d)) d = Math.min(d, between(p, r.solid));
     });
     return { d, i: at };
   };
@@ -163,8 +185,8 @@ const FAR = 50;
 function extentOf(task: ArmTask): Bounds {
   let whole: Bounds | null = null;
   for (let k = 0; k < 8; k++)
-    for (const s of task.solidsAt((k * Math.PI) / 4)) {
-      const e = bounds(s);
+    for (const p of task.outlinesAt((k * Math.PI) / 4)) {
+      const e = extentOfPrism(p);
       whole = whole ? union(whole, e) : e;
     }
   const grow = 15 + FAR / 5;

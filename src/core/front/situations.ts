@@ -264,16 +264,12 @@ export function situation(
   };
 }
 
-const settingsKept = new WeakMap<Built, Situation[]>();
-
 /**
  * Every setting at which the front has to hold: both ends of a zoom and where it is set, at
  * infinity and at close focus, at the stop worked at and at a deep stop.
  */
 export function situations(built: Built): Situation[] {
-  let list = settingsKept.get(built);
-  if (!list) settingsKept.set(built, (list = makeSituations(built)));
-  return list;
+  return built.memo.once(makeSituations, () => makeSituations(built));
 }
 
 function makeSituations(built: Built): Situation[] {

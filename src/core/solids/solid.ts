@@ -307,6 +307,7 @@ export type Bounds = readonly [
 ];
 
 export function bounds(s: Solid): Bounds {
+  if (s.prism) return extentOfPrism(s.prism);
   const p: number[] = [0, 0, 0];
   const r = skin(s);
   const low = (i: 0 | 1 | 2) => {
@@ -318,6 +319,36 @@ export function bounds(s: Solid): Bounds {
     return p[i]! + r;
   };
   return [low(0), low(1), low(2), high(0), high(1), high(2)];
+}
+
+/** The extent of an outline over its stretch. */
+export function extentOfPrism(p: Prism): Bounds {
+  const [across, up] = [acrossOf(p), upOf(p)];
+  return [p.x - across, p.y - up, p.z0, p.x + across, p.y + up, p.z1];
+}
+
+const acrossOf = (p: Prism) => p.r || Math.abs(p.hx * p.cos) + Math.abs(p.hy * p.sin);
+const upOf = (p: Prism) => p.r || Math.abs(p.hx * p.sin) + Math.abs(p.hy * p.cos);
+
+/** Whether an outline could come nearer than `d` to what an extent holds. */
+export function mayReach(p: Prism, e: Bounds, d: number): boolean {
+  if (e[2] - p.z1 >= d || p.z0 - e[5] >= d) return false;
+  const across = acrossOf(p) + d;
+  if (p.x - e[3] >= across || e[0] - p.x >= across) return false;
+  const up = upOf(p) + d;
+  return p.y - e[4] < up && e[1] - p.y < up;
+}
+
+/** An outline over its stretch as a solid. */
+export function prismatic(p: Prism): Solid {
+  if (p.r > 0) return turned(p.x, p.y, p.z0, p.z1, p.r);
+  const turn = Math.atan2(p.sin, p.cos);
+  return box([p.x, p.y, (p.z0 + p.z1) / 2], [p.hx, p.hy, (p.z1 - p.z0) / 2], turn);
+}
+
+/** Widest gap of two extents along one axis: they are at least that far apart. */
+export function apart(a: Bounds, b: Bounds): number {
+  return Math.max(a[0] - b[3], b[0] - a[3], a[1] - b[4], b[1] - a[4], a[2] - b[5], b[2] - a[5]);
 }
 
 /** The smallest extent that holds two. */

@@ -1,4 +1,5 @@
 import {
+  isBody,
   isDrive,
   isDriveArm,
   isFitting,
@@ -322,7 +323,10 @@ export function withoutBesidePart(rig: Rig, part: Part): Change[] {
 
 /** The move that puts a part of the kit where its kind goes; null for other kinds. */
 export function besideMove(job: Job, rig: Rig, part: Part): Edit | null {
-  if (isRods(part)) return putRods(rig, part);
+  if (isRods(part)) {
+    const now = rig.rods?.[0];
+    return now ? swapRods(rig, now.id, part) : putRods(rig, part);
+  }
   if (isGearRing(part)) return putGear(rig, part, 'focus');
   if (isSupport(part)) return putSupport(rig, part);
   if (isDrive(part)) return putDrive(job, rig, part);
@@ -332,6 +336,34 @@ export function besideMove(job: Job, rig: Rig, part: Part): Edit | null {
     return drive ? armOn(rig, drive, part) : null;
   }
   return null;
+}
+
+/** Deeds under and beside the camera that take something away or turn it over, for the command line. */
+export function besideDeeds(job: Job, rig: Rig): (Edit & { words?: string })[] {
+  const name = (id: string) => job.kit.find((p) => p.id === id)?.name ?? id;
+  const body = job.kit.find((p) => p.id === rig.body);
+  return [
+    ...(rig.rods ?? []).map((u) => takeRods(rig, u.id, name(u.part))),
+    ...(rig.supports ?? []).map((u) => takeSupport(rig, u.id, name(u.part))),
+    ...(rig.gears ?? []).map((u) => takeGear(rig, u.turns, name(u.part))),
+    ...(rig.drives ?? []).flatMap((u) => {
+      const part = job.kit.find((p) => p.id === u.part);
+      const flip =
+        isDrive(part) && part.flips
+          ? [
+              setDrive(
+                rig,
+                u.id,
+                { flipped: u.flipped !== true },
+                `Flip ${part.name} ${u.flipped === true ? 'back' : 'over'}`,
+              ),
+            ]
+          : [];
+      return [takeDrive(rig, u.id, name(u.part)), ...flip];
+    }),
+    ...(rig.fitted ?? []).map((u) => takeFitted(rig, u.id, name(u.part))),
+    ...(isBody(body) && body.screenSide ? [shutScreen(rig, rig.screenShut !== true)] : []),
+  ];
 }
 
 /** Puts an extension arm between a drive and its gear. */

@@ -3,6 +3,7 @@ import { framingSqueeze } from '../build/circle';
 import { check, CHECKS } from '../checks/registry';
 import { coveredScale } from '../checks/coverage-frame';
 import type { Finding, Fix, State, Verdict } from '../checks/finding';
+import { said } from '../checks/judge';
 import { ASPECTS } from '../optics/formats';
 import { fieldOfView } from '../optics/field';
 import { given } from '../build/given';
@@ -316,5 +317,5 @@ function fieldCost(before: Built, after: Built): string | null {
 export function findings(job: Job, rig: Rig, base: Shared = shared(job)): Finding[] {
   const built = build(job, rig, base);
   const verdicts = check(built);
-  return verdicts.map((v) => ({ ...v, fixes: fixesFor(built, v, verdicts, base) }));
+  return verdicts.map((v) => ({ ...said(v), fixes: fixesFor(built, v, verdicts, base) }));
 }

@@ -1,6 +1,7 @@
 import { build, shared } from '../build/build';
 import { checkRig } from '../checks/registry';
 import type { Fix } from '../checks/finding';
+import { said } from '../checks/judge';
 import { isBody, isLens, type Body, type Job, type Lens, type Rig } from '../kit/types';
 import { errorFromMarks } from '../optics/backfocus';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
@@ -22,7 +23,7 @@ describe('fixes are tried, not guessed', () => {
   test.each(job.rigs.map((r) => [r.name, r] as const))(
     'every fix of %s does what it says',
     (_n, rig) => {
-      const before = checkRig(job, rig);
+      const before = checkRig(job, rig).map(said);
       const failing = new Set(before.filter((v) => v.state === 'fail').map((v) => v.id));
       for (const f of findings(job, rig))
         for (const fix of f.fixes) {
@@ -36,7 +37,7 @@ describe('fixes are tried, not guessed', () => {
             if (v.id !== 'front.exposure' || !fix.cost?.includes(v.why.slice(0, 20)))
               expect(failing).toContain(v.id);
           // Nothing was changed on the way.
-          expect(checkRig(job, rig)).toEqual(before);
+          expect(checkRig(job, rig).map(said)).toEqual(before);
         }
     },
   );

@@ -1,11 +1,13 @@
 import type { Stand } from '../build/stand';
 import { touching, type Piece, type StandSolid } from '../build/stand-setting';
+import { Memo } from '../build/memo';
 import type { Given } from '../build/given';
 import type { Judgement } from '../checks/judge';
-import { reader } from '../build/lin';
+import { spread } from '../quantity/spread';
+import { asFunction, leastGap, reader, type Lin } from '../build/lin';
 import { nearPairs } from '../solids/broad';
-import { distance } from '../solids/distance';
-import type { Bounds } from '../solids/solid';
+import { betweenPrisms, distance } from '../solids/distance';
+import { apart, bounds, type Prism } from '../solids/solid';
 
 /** Two solids that come near each other. */
 export interface Near {
@@ -27,8 +29,6 @@ export interface Pairs {
 /** Pairs farther apart than this are not listed as the nearest, mm. */
 const FAR = 60;
 
-const kept = new WeakMap<Stand, Map<string, Pairs>>();
-
 /**
  * Every pair of solids that may come nearer than it should: found by their extents, grown by what
  * their tolerances can move them, then measured. What is meant to touch is left out.
@@ -42,35 +42,80 @@ export function nearIn(
   air: (a: StandSolid, b: StandSolid) => number,
   wanted: (a: StandSolid, b: StandSolid) => boolean = () => true,
 ): Pairs {
-  let byName = kept.get(stand);
-  if (!byName) kept.set(stand, (byName = new Map()));
-  const before = byName.get(name);
-  if (before) return before;
-  const list = solids.filter((s) => s.known);
-  const extents = list.map((s): Bounds => {
-    const e = s.extent;
-    const g = s.loose;
-    return [e[0] - g, e[1] - g, e[2] - g, e[3] + g, e[4] + g, e[5] + g];
+  return remembered(stand, name, () => {
+    const parts = stand.layers.map((layer) =>
+      layer.memo.once(name, () =>
+        pairsIn(
+          stand,
+          solids.filter((s) => layer.solids.has(s)),
+          air,
+          wanted,
+        ),
+      ),
+    );
+    // Within a layer that stands as it stood nothing has to be measured again.
+    const rest = pairsIn(
+      stand,
+      solids,
+      air,
+      (a, b) => wanted(a, b) && !stand.layers.some((l) => l.solids.has(a) && l.solids.has(b)),
+    );
+    const all = [...parts, rest];
+    const worst = new Map<string, Near>();
+    for (const n of all.flatMap((p) => p.near)) {
+      const key = n.a.piece < n.b.piece ? `${n.a.piece}|${n.b.piece}` : `${n.b.piece}|${n.a.piece}`;
+      const before = worst.get(key);
+      if (!before || n.d < before.d) worst.set(key, n);
+    }
+    const pairs: Pairs = {
+      near: [...worst.values()].sort((a, b) => a.d - b.d),
+      nearest: all.reduce<Near | null>(
+        (m, p) => (p.nearest && (!m || p.nearest.d < m.d) ? p.nearest : m),
+        null,
+      ),
+      tested: all.reduce((sum, p) => sum + p.tested, 0),
+    };
+    return pairs;
   });
-  const worst = new Map<string, Near>();
+}
+
+/** Everything that was found on a rig, by the name it was asked for with. */
+function found(stand: Stand): Map<string, Pairs> {
+  return stand.memo.once(found, () => new Map());
+}
+
+function remembered(stand: Stand, name: string, make: () => Pairs): Pairs {
+  const list = found(stand);
+  let pairs = list.get(name);
+  if (!pairs) list.set(name, (pairs = make()));
+  return pairs;
+}
+
+function pairsIn(
+  stand: Stand,
+  solids: readonly StandSolid[],
+  air: (a: StandSolid, b: StandSolid) => number,
+  wanted: (a: StandSolid, b: StandSolid) => boolean,
+): Pairs {
+  const list = solids.filter((s) => s.known);
+  const near: Near[] = [];
   let nearest: Near | null = null;
   let tested = 0;
-  nearPairs(extents, NEAR, (i, j) => {
-    const a = list[i]!;
-    const b = list[j]!;
-    if (touching(stand.contacts, a, b) || !wanted(a, b)) return;
-    tested++;
-    const d = distance(a.solid, b.solid);
-    const one = { a, b, d };
-    if (d < FAR && (nearest === null || d < nearest.d)) nearest = one;
-    if (d - a.loose - b.loose >= air(a, b)) return;
-    const key = a.piece < b.piece ? `${a.piece}|${b.piece}` : `${b.piece}|${a.piece}`;
-    const known = worst.get(key);
-    if (!known || d < known.d) worst.set(key, one);
-  });
-  const pairs = { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
-  byName.set(name, pairs);
-  return pairs;
+  nearPairs(
+    list.map((s) => s.reach),
+    NEAR,
+    (i, j) => {
+      const a = list[i]!;
+      const b = list[j]!;
+      if (!wanted(a, b) || touching(stand.contacts, a, b)) return;
+      tested++;
+      const one = { a, b, d: between(stand, a, b) };
+      if (one.d < FAR && (nearest === null || one.d < nearest.d)) nearest = one;
+      const wants = air(a, b);
+      if (one.d - a.loose - b.loose < wants && leastBetween(a, b) < wants) near.push(one);
+    },
+  );
+  return { near, nearest, tested };
 }
 
 /** As {@link nearIn}, of one solid and all others. */
@@ -81,31 +126,42 @@ export function nearTo(
   others: readonly StandSolid[],
   air: number,
 ): Pairs {
-  let byName = kept.get(stand);
-  if (!byName) kept.set(stand, (byName = new Map()));
-  const before = byName.get(name);
-  if (before) return before;
-  const worst = new Map<string, Near>();
-  let nearest: Near | null = null;
-  let tested = 0;
-  for (const b of others) {
-    if (!b.known || touching(stand.contacts, one, b)) continue;
-    if (apart(one.extent, b.extent) > air + one.loose + b.loose) continue;
-    tested++;
-    const near: Near = { a: one, b, d: distance(one.solid, b.solid) };
-    if (nearest === null || near.d < nearest.d) nearest = near;
-    if (near.d - one.loose - b.loose >= air) continue;
-    const known = worst.get(b.piece);
-    if (!known || near.d < known.d) worst.set(b.piece, near);
-  }
-  const pairs = { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
-  byName.set(name, pairs);
-  return pairs;
+  return remembered(stand, name, () => {
+    const worst = new Map<string, Near>();
+    let nearest: Near | null = null;
+    let tested = 0;
+    for (const b of others) {
+      if (!b.known || touching(stand.contacts, one, b)) continue;
+      if (apart(one.reach, b.reach) > air) continue;
+      tested++;
+      const near: Near = { a: one, b, d: between(stand, one, b) };
+      if (nearest === null || near.d < nearest.d) nearest = near;
+      if (near.d - one.loose - b.loose >= air) continue;
+      const known = worst.get(b.piece);
+      if (!known || near.d < known.d) worst.set(b.piece, near);
+    }
+    return { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
+  });
 }
 
-/** Widest gap of two extents along one axis: they are at least that far apart. */
-export function apart(a: Bounds, b: Bounds): number {
-  return Math.max(a[0] - b[3], b[0] - a[3], a[1] - b[4], b[1] - a[4], a[2] - b[5], b[2] - a[5]);
+/** Shortest distance of two solids as they stand; below 0 they overlap. */
+function between(stand: Stand, a: StandSolid, b: StandSolid): number {
+  if (a.solid.prism && b.solid.prism) return betweenPrisms(a.solid.prism, b.solid.prism);
+  return onceAmong(stand, [a, b], 'distance', () => distance(a.solid, b.solid));
+}
+
+/**
+ * The least that two solids can be apart inside the tolerances, by the faces that hold them. What
+ * both stand on cancels: two blocks on one cage do not come nearer because the cage is wider.
+ */
+function leastBetween(a: StandSolid, b: StandSolid): number {
+  const [f, g] = [a.faces, b.faces];
+  if (!f || !g) return -Infinity;
+  const x = Math.max(leastGap(f.x0, g.x1), leastGap(g.x0, f.x1));
+  const y = Math.max(leastGap(f.y0, g.y1), leastGap(g.y0, f.y1));
+  const z = Math.max(leastGap(f.z0, g.z1), leastGap(g.z0, f.z1));
+  if (x <= 0 && y <= 0 && z <= 0) return Math.max(x, y, z);
+  return Math.hypot(Math.max(0, x), Math.max(0, y), Math.max(0, z));
 }
 
 /** Pairs are looked at when they come nearer than this, mm: more than any rule asks for. */
@@ -118,10 +174,55 @@ export function inputsOf(a: StandSolid, b: StandSolid): Given[] {
 
 /** Distance of two solids as a function of their numbers, in the order of `inputs`. */
 export function distanceFrom(a: StandSolid, b: StandSolid, inputs: readonly Given[]) {
+  const [p, q] = [prismFrom(a, inputs), prismFrom(b, inputs)];
+  if (p && q) return (x: readonly number[]) => betweenPrisms(p(x), q(x));
   const from = reader(inputs);
   return (x: readonly number[]) => {
     const read = from(x);
     return distance(a.make(read), b.make(read));
+  };
+}
+
+/**
+ * One end of the extent of a solid as a function of its numbers, in the order of `inputs`.
+ *
+ * @param k place in {@link Bounds}: lowest x, y, z, then highest
+ */
+export function edgeFrom(s: StandSolid, k: 0 | 1 | 2 | 3 | 4 | 5, inputs: readonly Given[]) {
+  if (s.faces) return asFunction(s.faces[EDGES[k]], inputs);
+  const from = reader(inputs);
+  return (x: readonly number[]) => bounds(s.make(from(x)))[k];
+}
+
+const EDGES = ['x0', 'y0', 'z0', 'x1', 'y1', 'z1'] as const;
+
+/** A solid that its faces say all of, from its numbers: a block or a turned piece along z. */
+function prismFrom(s: StandSolid, inputs: readonly Given[]) {
+  const { faces } = s;
+  const { prism } = s.solid;
+  if (!faces || !prism) return null;
+  const of = (l: Lin) => asFunction(l, inputs);
+  const [x0, x1, y0, y1, z0, z1] = [
+    of(faces.x0),
+    of(faces.x1),
+    of(faces.y0),
+    of(faces.y1),
+    of(faces.z0),
+    of(faces.z1),
+  ];
+  const disc = prism.r > 0;
+  const out: Prism = { ...prism };
+  return (x: readonly number[]): Prism => {
+    const [left, right, low, high, back, front] = [x0(x), x1(x), y0(x), y1(x), z0(x), z1(x)];
+    const half = Math.abs(right - left) / 2;
+    out.x = (left + right) / 2;
+    out.y = (low + high) / 2;
+    out.r = disc ? half : 0;
+    out.hx = disc ? 0 : half;
+    out.hy = disc ? 0 : Math.abs(high - low) / 2;
+    out.z0 = Math.min(back, front);
+    out.z1 = Math.max(back, front);
+    return out;
   };
 }
 
@@ -137,9 +238,10 @@ const BOUND = 1e-3;
  * more than the surfaces move).
  */
 export function pairMargin(
+  stand: Stand,
   n: Near,
   wanted: number,
-): Pick<Judgement, 'inputs' | 'margin' | 'after'> {
+): Pick<Judgement, 'inputs' | 'margin' | 'after' | 'spread'> {
   const inputs = inputsOf(n.a, n.b);
   const loose = n.a.loose + n.b.loose;
   if (n.d + loose < 0 || n.d - loose >= wanted)
@@ -148,11 +250,36 @@ export function pairMargin(
       margin: () => n.d,
       after: (s) => ({ ...s, lo: n.d - loose, hi: n.d + loose }),
     };
+  const margin = distanceFrom(n.a, n.b, inputs);
   return {
     inputs,
-    margin: distanceFrom(n.a, n.b, inputs),
+    margin,
+    spread: () =>
+      onceAmong(stand, [n.a, n.b], 'spread', () =>
+        spread(
+          inputs.map((g) => g.known!),
+          margin,
+        ),
+      ),
     after: (s) => ({ ...s, lo: s.lo - BOUND, hi: s.hi + BOUND }),
   };
+}
+
+/**
+ * What is worked out between solids, once for as long as the layer stands that all of them belong
+ * to. Across layers it is worked out each time.
+ */
+export function onceAmong<T>(
+  stand: Stand,
+  solids: readonly StandSolid[],
+  what: string,
+  make: () => T,
+): T {
+  const layer = stand.layers.find((l) => solids.every((s) => l.solids.has(s)));
+  if (!layer) return make();
+  return solids
+    .reduce<Memo>((memo, s) => memo.once(s, () => new Memo()), layer.memo)
+    .once(what, make);
 }
 
 /** The piece that a solid belongs to. */
@@ -183,14 +310,13 @@ const ROLE: Record<string, string> = {
 /** What {@link nearIn} found so far on a rig, each with the key of its finding. */
 export function nearest(stand: Stand): (Near & { key: string })[] {
   const out: (Near & { key: string })[] = [];
-  for (const [name, pairs] of kept.get(stand) ?? [])
+  for (const [name, pairs] of found(stand))
     for (const n of pairs.near)
       out.push({
         ...n,
-        key:
-          name === 'pair'
-            ? pairKey(n.a, n.b)
-            : `space.${name}|${name.endsWith(n.a.piece) ? n.b.piece : n.a.piece}`,
+        key: name.startsWith('pair ')
+          ? pairKey(n.a, n.b)
+          : `space.${name}|${name.endsWith(n.a.piece) ? n.b.piece : n.a.piece}`,
       });
   return out;
 }
@@ -203,6 +329,6 @@ export function pairKey(a: StandSolid, b: StandSolid): string {
 /** How many pairs of solids were measured for a rig so far. */
 export function pairsTested(stand: Stand): number {
   let n = 0;
-  for (const pairs of kept.get(stand)?.values() ?? []) n += pairs.tested;
+  for (const pairs of found(stand).values()) n += pairs.tested;
   return n;
 }

@@ -1,6 +1,7 @@
 import type { Stand } from '../build/stand';
 import type { StandSolid } from '../build/stand-setting';
 import { distance } from '../solids/distance';
+import { onceAmong } from './clearance';
 import { moved } from '../solids/solid';
 
 /** Farthest that is looked for when something has to be slid away, mm. */
@@ -34,6 +35,17 @@ export function slideClear(
   const body = stand.solids.find((s) => s.piece === 'body');
   const at = stand.solids.find((s) => s.piece === root);
   if (!body || !at) return null;
+  const find = () => search(sweep, own, at, body, air);
+  return onceAmong(stand, [sweep, body, ...own], `slide ${air}`, find);
+}
+
+function search(
+  sweep: StandSolid,
+  own: readonly StandSolid[],
+  at: StandSolid,
+  body: StandSolid,
+  air: number,
+): number | null {
   const middle = (s: StandSolid) => (s.extent[2] + s.extent[5]) / 2;
   const sign = middle(at) < middle(body) ? -1 : 1;
   const need = air + sweep.loose + Math.max(0, ...own.map((s) => s.loose));

@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import { constant, given, type Given } from '../build/given';
-import { at, givens, minus, of, plus, type Lin, type Read } from '../build/lin';
+import { at, givens, minus, of, plus, times, type Lin, type Read } from '../build/lin';
 import { standOf, type Stand } from '../build/stand';
 import type { PlacedDrive } from '../build/stand-drive';
 import { outletsOn } from '../drive/outlets';
@@ -104,13 +104,15 @@ export function loadedJoints(built: Built): LoadedJoint[] {
       part: part.id,
       name: part.name,
       mass: given(part, 'mass'),
-      z: {
-        inputs: first.inputs,
-        f: (read) => {
-          const e = bounds(first.make(read));
-          return (e[2] + e[5]) / 2;
-        },
-      },
+      z: first.faces
+        ? resting(times(plus(first.faces.z0, first.faces.z1), 0.5))
+        : {
+            inputs: first.inputs,
+            f: (read) => {
+              const e = bounds(first.make(read));
+              return (e[2] + e[5]) / 2;
+            },
+          },
     });
   }
   joints.forEach((j, i) => j.hanging.push(...chain.slice(i), ...ahead));
@@ -184,24 +186,16 @@ export function nominalTorque(stand: Stand, d: PlacedDrive): number | null {
 
 /** Moment of what hangs ahead of a joint, as a function of its numbers, N m. */
 export function momentOf(j: LoadedJoint): { inputs: Given[]; f: (read: Read) => number } {
-  // One number, one input: the same field is asked for by several of them.
-  const byPath = new Map<string, Given>();
-  const alias = new Map<Given, Given>();
-  for (const g of [
-    ...j.hanging.flatMap((h) => [h.mass, ...h.z.inputs]),
-    ...givens([j.station]),
-    ...j.side.inputs,
-  ]) {
-    if (alias.has(g)) continue;
-    const id = g.path.join('/');
-    const first = id === '' ? g : (byPath.get(id) ?? g);
-    if (id !== '') byPath.set(id, first);
-    alias.set(g, first);
-  }
+  const inputs = [
+    ...new Set([
+      ...j.hanging.flatMap((h) => [h.mass, ...h.z.inputs]),
+      ...givens([j.station]),
+      ...j.side.inputs,
+    ]),
+  ];
   return {
-    inputs: [...new Set(alias.values())],
-    f: (outer) => {
-      const read: Read = (g) => outer(alias.get(g) ?? g);
+    inputs,
+    f: (read) => {
       const station = at(j.station, read);
       return (
         j.hanging.reduce((sum, h) => sum + moment(read(h.mass), h.z.f(read) - station), 0) +

@@ -1,0 +1,370 @@
+import { valueOf } from '../quantity/quantity';
+import { isBox, isGearRing, isRing, type MatteBox, type Part } from '../kit/types';
+import { MODULE, tipDiameter } from '../drive/gears';
+import { sector, turned, turnedBox, type Axes } from '../solids/solid';
+import type { Built } from './build';
+import { frontPlaces } from './front-layout';
+import { constant, exactly, readPath } from './given';
+import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
+import {
+  above,
+  block,
+  round,
+  STAND_IN,
+  type Faces,
+  type LensGear,
+  type Piece,
+  type Setting,
+} from './stand-setting';
+import type { Camera } from './stand-camera';
+
+/** The lens with all that is in front of the camera along the axis. */
+export interface Ahead {
+  s: Setting;
+  gears: LensGear[];
+  /** Key of the matte box; null without one. */
+  matte: string | null;
+}
+
+/**
+ * Adapters, lens, gears, what is on its thread, matte box. Documents are never changed in place:
+ * as long as the same kit and the same entries of the rig come in, it stands as it stood.
+ */
+export function aheadOf(built: Built, camera: Camera): Ahead {
+  const { job, rig } = built;
+  const key = [
+    camera,
+    job.kit,
+    job.mounts,
+    job.aliases,
+    job.rules,
+    rig.body,
+    rig.mode,
+    rig.frames,
+    rig.lens,
+    rig.focal,
+    rig.stop,
+    rig.focus,
+    rig.between,
+    rig.thread,
+    rig.box,
+    rig.gears,
+    rig.under,
+    rig.light,
+  ];
+  const before = kept.find((k) => k.key.every((x, i) => x === key[i]));
+  if (before) return before.ahead;
+  const ahead = layOut(built, camera);
+  kept.unshift({ key, ahead });
+  kept.length = Math.min(kept.length, MOST_KEPT);
+  return ahead;
+}
+
+const kept: { key: readonly unknown[]; ahead: Ahead }[] = [];
+/** A rig and a few trials of it. */
+const MOST_KEPT = 4;
+
+function layOut(built: Built, camera: Camera): Ahead {
+  const s = above(camera.s, built);
+  placeLinksAndLens(s);
+  const gears = placeGears(s);
+  placeThread(s);
+  return { s, gears, matte: placeMatteBox(s) };
+}
+
+/** Adapters, reducers and the lens by its barrel. */
+function placeLinksAndLens(s: Setting): void {
+  const { built } = s;
+  let z = s.face;
+  const seen: string[] = ['body'];
+  for (const { link, index } of built.links) {
+    const length = of(s.q(link, ['length'], 20));
+    const d = of(s.q(link, ['outerDiameter'], 2 * STAND_IN.radius));
+    const piece = s.piece(`link:${index}`, link);
+    const from = z;
+    const to = plus(z, length);
+    round(s, piece, 'barrel', from, to, d);
+    foot(s, piece, link, from);
+    // Pieces of one chain are each other's neighbours, however thin the one between them is.
+    for (const k of seen) s.touch(k, piece.key);
+    s.touch('plate', `${piece.key}/foot`);
+    seen.push(piece.key);
+    z = to;
+  }
+  s.seat = z;
+  const { lens } = built;
+  if (!lens) return;
+  const seat = z;
+  const length = of(s.q(lens, ['length'], STAND_IN.lens));
+  const steps = (lens.outline ?? [])
+    .map((o, i) => ({ i, z: valueOf(o.z) ?? 0 }))
+    .sort((a, b) => a.z - b.z);
+  const piece = s.piece(
+    'lens',
+    lens,
+    steps.length > 0 ? null : `${lens.name} is taken as straight: its barrel outline is not known.`,
+  );
+  const rim = plus(seat, length);
+  if (steps.length === 0) {
+    const d = of(s.q(lens, ['frontDiameter'], 2 * STAND_IN.radius));
+    round(s, piece, 'barrel', seat, rim, d);
+  }
+  steps.forEach((o, k) => {
+    const from = plus(seat, of(s.q(lens, ['outline', String(o.i), 'z'], 0)));
+    const next = steps[k + 1];
+    const to = next ? plus(seat, of(s.q(lens, ['outline', String(next.i), 'z'], 0))) : rim;
+    const d = of(s.q(lens, ['outline', String(o.i), 'd'], 2 * STAND_IN.radius));
+    // Under a ring that is driven the barrel is as deep as the teeth ask for.
+    const [a, b] = [s.value(from), s.value(to)];
+    const driven = (lens.rings ?? []).some((r) => {
+      const z = s.value(seat) + (valueOf(r.z) ?? -1e6);
+      return z >= a && z <= b;
+    });
+    round(s, piece, driven ? 'barrel' : 'shoulder', from, to, d);
+  });
+  // Where the front comes to when it is focused close or zoomed: swept.
+  for (const key of ['lengthClose', 'lengthTo'] as const) {
+    const far = valueOf(lens[key]);
+    const now = valueOf(lens.length);
+    if (far === null || now === null || far <= now) continue;
+    const to = plus(seat, of(s.q(lens, [key], now)));
+    const d = of(s.q(lens, ['frontDiameter'], 2 * STAND_IN.radius));
+    round(s, piece, 'travel', rim, to, d, { moving: true });
+  }
+  foot(s, piece, lens, seat);
+  s.touch('plate', 'lens/foot');
+  for (const k of seen.slice(1)) s.touch(k, 'lens');
+  if (seen.length === 1) s.touch('body', 'lens');
+}
+
+/** A tripod foot: a block from the barrel down to its bottom. */
+function foot(s: Setting, piece: Piece, part: Part, from: Lin): void {
+  const p = part as { footDown?: unknown; footAt?: unknown; footLength?: unknown };
+  if (p.footDown === undefined) return;
+  const middle = plus(from, of(s.q(part, ['footAt'], 20)));
+  const half = times(of(s.q(part, ['footLength'], 30)), 0.5);
+  const down = times(of(s.q(part, ['footDown'], 60)), -1);
+  block(s, piece, 'foot', {
+    x0: lin(-14),
+    x1: lin(14),
+    y0: down,
+    y1: ZERO,
+    z0: minus(middle, half),
+    z1: plus(middle, half),
+  });
+}
+
+/** Gears that are cut into the lens, and gear rings that are closed on it. */
+function placeGears(s: Setting): LensGear[] {
+  const { lens, rig, kit } = s.built;
+  if (!lens) return [];
+  const list: LensGear[] = [];
+  for (const ring of lens.rings ?? []) {
+    const use = rig.gears?.find((g) => g.turns === ring.turns);
+    const part = use ? kit.get(use.part) : null;
+    const gear = isGearRing(part) ? part : null;
+    const middle = plus(s.seat, of(s.q(lens, ['rings', ring.id, 'z'], 40)));
+    const cut = ring.teeth !== undefined;
+    const teeth = gear
+      ? s.counted(gear, ['teeth'], 'teeth')
+      : cut
+        ? s.counted(lens, ['rings', ring.id, 'teeth'], 'teeth')
+        : null;
+    const own = gear ?? lens;
+    const modulePath = gear ? ['module'] : ['rings', ring.id, 'module'];
+    const said = readPath(own, modulePath);
+    const gearModule =
+      said === undefined ? constant('module', 'mm', exactly(MODULE)) : s.q(own, modulePath, MODULE);
+    const width = gear ? s.q(gear, ['width'], 12) : s.q(lens, ['rings', ring.id, 'width'], 12);
+    const entry: LensGear = {
+      turns: ring.turns,
+      ring,
+      gear,
+      teeth,
+      module: gearModule,
+      middle,
+      width,
+    };
+    list.push(entry);
+    if (!teeth) continue;
+    s.standIns.set(teeth, 90);
+    const piece = gear
+      ? s.piece(`gear:${ring.turns}`, gear)
+      : s.pieces.find((p) => p.key === 'lens')!;
+    const t = of(teeth);
+    const half = times(of(width), 0.5);
+    const travel =
+      ring.travel === undefined ? null : of(s.q(lens, ['rings', ring.id, 'travel'], 0));
+    const m = gearModule.known?.value ?? MODULE;
+    const radius = (n: number) => tipDiameter(Math.max(6, n), m) / 2;
+    const [z0, z1] = [minus(middle, half), plus(middle, half)];
+    const tips = lin(radius(s.value(t)));
+    s.add(
+      piece,
+      `gear-${ring.turns}`,
+      [middle, half, t],
+      (n) => turned(0, 0, n(middle) - n(half), n(middle) + n(half), radius(n(t))),
+      {
+        moving: travel !== null,
+        // Teeth are counted: they have no tolerance.
+        faces: { x0: times(tips, -1), x1: tips, y0: times(tips, -1), y1: tips, z0, z1 },
+      },
+    );
+    if (gear) {
+      s.touch(piece.key, 'lens');
+      for (const other of list)
+        if (other.gear && other !== entry) s.touch(piece.key, `gear:${other.turns}`);
+    }
+  }
+  return list;
+}
+
+/** Rings and filters on the thread, by their outside. */
+function placeThread(s: Setting): void {
+  const { built } = s;
+  const { lens, rig } = built;
+  if (!lens) return;
+  let z = plus(s.seat, of(s.q(lens, ['length'], STAND_IN.lens)));
+  let before = 'lens';
+  rig.thread?.forEach((use, index) => {
+    const part = built.kit.get(use.part);
+    if (!part || (part.kind !== 'ring' && part.kind !== 'filter')) return;
+    const piece = s.piece(`thread:${index}`, part);
+    const from = z;
+    const to = plus(z, of(s.q(part, ['thickness'], 6)));
+    const size = Math.max(
+      valueOf((part as { female?: number }).female) ?? 0,
+      valueOf((part as { male?: number }).male) ?? 0,
+      60,
+    );
+    const d = of(
+      isRing(part) && part.outerDiameter === undefined && part.clamp !== undefined
+        ? s.q(part, ['clamp'], size + 4)
+        : s.q(part, ['outerDiameter'], size + 4),
+    );
+    round(s, piece, 'rim', from, to, d);
+    s.touch(before, piece.key);
+    for (let i = 0; i < index; i++) s.touch(`thread:${i}`, piece.key);
+    s.touch('lens', piece.key);
+    before = piece.key;
+    z = to;
+  });
+}
+
+/** The matte box as a block from its back to its mouth, its flags, its swing. */
+function placeMatteBox(s: Setting): string | null {
+  const { built } = s;
+  const { lens, rig } = built;
+  const part = rig.box ? built.kit.get(rig.box.part) : null;
+  const drawn = frontPlaces(built)?.box ?? null;
+  if (!isBox(part) || !drawn || !lens) return null;
+  const piece = s.piece('box', part);
+  const length = s.q(lens, ['length'], STAND_IN.lens);
+  const rim = plus(s.seat, of(length));
+  // It follows the lens, or stands where it was set.
+  const back =
+    rig.box!.station !== undefined && part.attach === 'rods'
+      ? lin(rig.box!.station)
+      : plus(rim, lin(drawn.from - s.value(rim)));
+  const deep = of(s.q(part, ['mouthZ'], 80));
+  const shorter = drawn.to - drawn.from - (valueOf(part.mouthZ) ?? 80);
+  const front = plus(back, deep, lin(shorter));
+  const w = of(s.q(part, ['width'], 170));
+  const h = of(s.q(part, ['height'], 130));
+  const middle = lin(drawn.middle);
+  const faces: Faces = {
+    x0: times(w, -0.5),
+    x1: times(w, 0.5),
+    y0: minus(middle, times(h, 0.5)),
+    y1: plus(middle, times(h, 0.5)),
+    z0: back,
+    z1: front,
+  };
+  piece.faces = faces;
+  block(s, piece, 'box', faces);
+  for (const f of drawn.flags) {
+    const dz = f.tip[0] - f.hinge[0];
+    const dr = f.tip[1] - f.hinge[1];
+    const long = Math.hypot(dz, dr);
+    if (long < 1) continue;
+    const upright = f.side === 'top' || f.side === 'bottom';
+    const along: readonly [number, number, number] = upright
+      ? [0, dr / long, dz / long]
+      : [dr / long, 0, dz / long];
+    const side: readonly [number, number, number] = upright ? [1, 0, 0] : [0, 1, 0];
+    const third: readonly [number, number, number] = [
+      along[1] * side[2] - along[2] * side[1],
+      along[2] * side[0] - along[0] * side[2],
+      along[0] * side[1] - along[1] * side[0],
+    ];
+    const half = upright ? drawn.halfWide : drawn.half;
+    const off = f.hinge[0] - s.value(back);
+    s.add(piece, 'flag', [back, w, h], (n) => {
+      const z = n(back) + off + dz / 2;
+      const r = f.hinge[1] + dr / 2;
+      return turnedBox(
+        upright ? [0, r, z] : [r, drawn.middle, z],
+        [half, long / 2, 1],
+        [side, along, third],
+      );
+    });
+  }
+  s.touch('box', 'lens');
+  (rig.thread ?? []).forEach((_, i) => s.touch('box', `thread:${i}`));
+  for (const g of rig.gears ?? []) if (part.attach !== 'rods') s.touch('box', `gear:${g.turns}`);
+  if (part.attach === 'rods') {
+    const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
+    s.clamped.push({
+      key: 'box',
+      part: part.id,
+      name: part.name,
+      from: back,
+      to: plus(back, clamp),
+      rods: part.rods,
+    });
+    if (s.drop) {
+      const across = (s.system?.centres ?? 60) / 2 + (s.system?.rod ?? 15);
+      const drop = s.drop;
+      block(s, piece, 'bracket', {
+        x0: lin(-across),
+        x1: lin(across),
+        y0: minus(lin(-(s.system?.rod ?? 15)), drop),
+        y1: faces.y0,
+        z0: back,
+        z1: plus(back, clamp),
+      });
+    }
+  }
+  if (part.swing) swing(s, part, faces, drawn.middle);
+  return 'box';
+}
+
+/** What a swing-away box sweeps: about an upright hinge at its side. */
+function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
+  const piece = s.piece('swing', part);
+  piece.name = `${part.name} swung away`;
+  const right = part.swing === 'right';
+  const w = minus(f.x1, f.x0);
+  const h = minus(f.y1, f.y0);
+  const axes: Axes = right
+    ? [
+        [-1, 0, 0],
+        [0, 0, 1],
+        [0, 1, 0],
+      ]
+    : [
+        [1, 0, 0],
+        [0, 0, 1],
+        [0, -1, 0],
+      ];
+  const x = right ? f.x1 : f.x0;
+  s.add(
+    piece,
+    'sweep',
+    [x, w, h, f.z1],
+    (n) => sector([n(x), middle, n(f.z1)], axes, n(w), n(h) / 2, 0, Math.PI / 2),
+    { moving: true },
+  );
+  for (const k of ['box', 'lens', 'plate']) s.touch('swing', k);
+  (s.built.rig.thread ?? []).forEach((_, i) => s.touch('swing', `thread:${i}`));
+}

@@ -1,0 +1,364 @@
+import { rodSystem } from '../rods/systems';
+import {
+  isFitting,
+  isPlate,
+  isRiser,
+  isRods,
+  type FittedUse,
+  type Fitting,
+  type Part,
+  type Plate,
+  type Rods,
+} from '../kit/types';
+import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
+import { flangeOf, type Built } from './build';
+import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
+import { block, setting, STAND_IN, type Clamped, type Faces, type Setting } from './stand-setting';
+
+/** The plate on the rig, with its two rod clamps. */
+export interface PlacedPlate {
+  plate: Plate;
+  from: Lin;
+  to: Lin;
+  clamps: Clamped[];
+}
+
+/** The camera with what is screwed to it and what stands under it. */
+export interface Camera {
+  s: Setting;
+  plate: PlacedPlate | null;
+}
+
+/**
+ * Body, cage, screen, plate and all that is fitted to them. Laid out anew only when one of these
+ * parts, or where it is fitted, is another: a lens or a drive that changes leaves it as it is.
+ */
+export function cameraOf(built: Built): Camera {
+  const { body, rig, kit } = built;
+  if (!body) return layOut(built);
+  const parts = [rig.fitted, rig.under].flatMap((uses) => (uses ?? []).map((u) => kit.get(u.part)));
+  const key = [flangeOf(built, body), rig.fitted, rig.under, rig.rods, rig.screenShut, ...parts];
+  const list = kept.get(body) ?? [];
+  const before = list.find(
+    (k) => k.key.length === key.length && k.key.every((x, i) => x === key[i]),
+  );
+  if (before) return before.camera;
+  const camera = layOut(built);
+  kept.set(body, [{ key, camera }, ...list].slice(0, MOST_KEPT));
+  return camera;
+}
+
+/** The rod system that the rods of the rig say they are of. */
+function rodsOf({ rig, kit }: Built): string | undefined {
+  return (rig.rods ?? [])
+    .map((u) => kit.get(u.part))
+    .find((p): p is Rods => isRods(p) && p.rods !== undefined)?.rods;
+}
+
+const kept = new WeakMap<Part, { key: readonly unknown[]; camera: Camera }[]>();
+/** A rig and a few trials of it. */
+const MOST_KEPT = 4;
+
+function layOut(built: Built): Camera {
+  const s = setting(built);
+  const { body } = built;
+  if (body) {
+    const flange = flangeOf(built, body);
+    s.standIns.set(flange, 20);
+    s.face = of(flange);
+  }
+  const faces = placeBody(s);
+  const plate = placePlate(s);
+  placeFitted(s, faces);
+  return { s, plate };
+}
+
+/** Body and cage; the faces that other parts stand against. */
+function placeBody(s: Setting): Faces | null {
+  const { built } = s;
+  const { body, rig } = built;
+  if (!body) return null;
+  const size = STAND_IN.body;
+  const w = of(s.q(body, ['width'], size[0]));
+  const h = of(s.q(body, ['height'], size[1]));
+  const d = of(s.q(body, ['depth'], size[2]));
+  const base = of(s.q(body, ['axisToBase'], STAND_IN.base));
+  const piece = s.piece('body', body);
+  const own: Faces = {
+    x0: times(w, -0.5),
+    x1: times(w, 0.5),
+    y0: times(base, -1),
+    y1: minus(h, base),
+    z0: minus(s.face, d),
+    z1: s.face,
+  };
+  piece.faces = own;
+  block(s, piece, 'body', own);
+  placeScreen(s, own);
+  let faces = own;
+  for (const use of rig.fitted ?? []) {
+    const cage = built.kit.get(use.part);
+    if (!isFitting(cage) || cage.kind !== 'cage') continue;
+    const wall = of(s.q(cage, ['wall'], 6));
+    const bottom = of(s.q(cage, ['bottom'], 8));
+    const deep = of(s.q(cage, ['depth'], size[2]));
+    const p = s.piece(`fitted:${use.id}`, cage);
+    const outer: Faces = {
+      x0: minus(own.x0, wall),
+      x1: plus(own.x1, wall),
+      y0: minus(own.y0, bottom),
+      y1: plus(own.y1, wall),
+      z0: minus(s.face, deep),
+      z1: s.face,
+    };
+    p.faces = outer;
+    block(s, p, 'top', { ...outer, y0: own.y1 });
+    block(s, p, 'bottom', { ...outer, y1: own.y0 });
+    block(s, p, 'left', { ...outer, x1: own.x0, y0: own.y0, y1: own.y1 });
+    block(s, p, 'right', { ...outer, x0: own.x1, y0: own.y0, y1: own.y1 });
+    s.touch('body', p.key);
+    // The screen folds out past its own cage.
+    s.touch('screen', p.key);
+    faces = outer;
+  }
+  return faces;
+}
+
+/** What the flip-out screen sweeps: a slice of a disc about its hinge. */
+function placeScreen(s: Setting, f: Faces): void {
+  const { body, rig } = s.built;
+  if (!body?.screenSide || rig.screenShut) return;
+  const hinge = minus(s.face, of(s.q(body, ['screenHinge'], 20)));
+  const up = of(s.q(body, ['screenUp'], 0));
+  const length = of(s.q(body, ['screenLength'], 80));
+  const height = of(s.q(body, ['screenHeight'], 55));
+  const opens = s.counted(body, ['screenOpens'], 'deg');
+  s.standIns.set(opens, 90);
+  const piece = s.piece('screen', body);
+  piece.name = `screen of ${body.name}`;
+  const side = body.screenSide;
+  const x = side === 'right' ? f.x1 : f.x0;
+  const z = side === 'rear' ? f.z0 : hinge;
+  const axes: Axes =
+    side === 'rear'
+      ? [
+          [1, 0, 0],
+          [0, 0, -1],
+          [0, 1, 0],
+        ]
+      : side === 'left'
+        ? [
+            [0, 0, -1],
+            [-1, 0, 0],
+            [0, 1, 0],
+          ]
+        : [
+            [0, 0, -1],
+            [1, 0, 0],
+            [0, -1, 0],
+          ];
+  s.add(
+    piece,
+    'sweep',
+    [x, up, z, length, height, of(opens)],
+    (n) =>
+      sector(
+        [n(x), n(up), n(z)],
+        axes,
+        Math.max(1, n(length)),
+        Math.max(0.5, n(height) / 2),
+        0,
+        (Math.min(180, Math.max(1, n(of(opens)))) * Math.PI) / 180,
+      ),
+    { moving: true },
+  );
+  s.touch('screen', 'body');
+}
+
+/** The plate, with its two rod clamps. */
+function placePlate(s: Setting): PlacedPlate | null {
+  const { built } = s;
+  const { body, rig } = built;
+  if (!body) return null;
+  let drop: Lin = of(s.q(body, ['axisToBase'], STAND_IN.base));
+  let plate: Plate | null = null;
+  let station: number | undefined;
+  for (const use of rig.fitted ?? []) {
+    const cage = built.kit.get(use.part);
+    if (cage?.kind === 'cage') drop = plus(drop, of(s.q(cage, ['bottom'], 8)));
+  }
+  let top = drop;
+  for (const use of rig.under ?? []) {
+    const part = built.kit.get(use.part);
+    if (isPlate(part)) {
+      plate = part;
+      station = use.station;
+      drop = plus(drop, of(s.q(part, ['topToRods'], 40)));
+    } else if (isRiser(part)) {
+      const t = of(s.q(part, ['thickness'], 5));
+      if (use.at === 'rods') drop = minus(drop, t);
+      else {
+        drop = plus(drop, t);
+        if (!plate) top = plus(top, t);
+      }
+    }
+  }
+  if (!plate) return null;
+  // Risers named after the plate are under the body all the same.
+  top = minus(drop, of(s.q(plate, ['topToRods'], 40)));
+  s.drop = drop;
+  s.system = rodSystem(plate.rods) ?? rodSystem(rodsOf(built));
+  const [w, t, l] = STAND_IN.plate;
+  const length = of(s.q(plate, ['length'], l));
+  const clamp = of(s.q(plate, ['clampLength'], STAND_IN.clamp));
+  const wide = of(s.q(plate, ['width'], w));
+  const thick = of(s.q(plate, ['thickness'], t));
+  const front = station === undefined ? s.face : lin(station);
+  const back = minus(front, length);
+  const piece = s.piece('plate', plate);
+  const faces: Faces = {
+    x0: times(wide, -0.5),
+    x1: times(wide, 0.5),
+    y0: times(plus(top, thick), -1),
+    y1: times(top, -1),
+    z0: back,
+    z1: front,
+  };
+  piece.faces = faces;
+  block(s, piece, 'slab', faces);
+  const clamps: Clamped[] = [
+    { from: minus(front, clamp), to: front, name: `front clamp of ${plate.name}` },
+    { from: back, to: plus(back, clamp), name: `rear clamp of ${plate.name}` },
+  ].map((c) => ({ ...c, key: 'plate', part: plate.id, rods: plate.rods }));
+  const across = (s.system?.centres ?? 60) / 2 + (s.system?.rod ?? 15);
+  const around = (s.system?.rod ?? 15) / 2 + 4;
+  for (const c of clamps)
+    block(s, piece, 'clamp', {
+      x0: lin(-across),
+      x1: lin(across),
+      y0: minus(lin(-around), drop),
+      y1: minus(lin(around), drop),
+      z0: c.from,
+      z1: c.to,
+    });
+  s.touch('plate', 'body');
+  for (const u of rig.fitted ?? [])
+    if (built.kit.get(u.part)?.kind === 'cage') s.touch('plate', `fitted:${u.id}`);
+  return { plate, from: back, to: front, clamps };
+}
+
+/** Handles, grips, monitors, batteries: blocks against a face. */
+function placeFitted(s: Setting, camera: Faces | null): void {
+  const { built } = s;
+  if (!camera) return;
+  const cages = (built.rig.fitted ?? [])
+    .filter((u) => built.kit.get(u.part)?.kind === 'cage')
+    .map((u) => `fitted:${u.id}`);
+  for (const use of built.rig.fitted ?? []) {
+    const part = built.kit.get(use.part);
+    if (!isFitting(part) || part.kind === 'cage') continue;
+    placeOne(s, camera, use, part, cages);
+  }
+}
+
+function placeOne(
+  s: Setting,
+  camera: Faces,
+  use: FittedUse,
+  part: Fitting,
+  cages: readonly string[],
+): void {
+  const [w0, h0, d0] = STAND_IN.block;
+  const w = of(s.q(part, ['width'], w0));
+  const h = of(s.q(part, ['height'], h0));
+  const d = of(s.q(part, ['depth'], d0));
+  const piece = s.piece(`fitted:${use.id}`, part);
+  const target =
+    use.to === undefined ? null : (s.pieces.find((p) => p.key === `fitted:${use.to}`) ?? null);
+  const against = target?.faces ?? camera;
+  const mid = (a: Lin, b: Lin) => times(plus(a, b), 0.5);
+  const [x, y, z] = [lin(use.x ?? 0), lin(use.y ?? 0), lin(use.z ?? 0)];
+  const centred = (a: Lin, b: Lin, size: Lin, by: Lin): [Lin, Lin] => {
+    const m = plus(mid(a, b), by);
+    return [minus(m, times(size, 0.5)), plus(m, times(size, 0.5))];
+  };
+  let [x0, x1] = centred(against.x0, against.x1, w, x);
+  let [y0, y1] = centred(against.y0, against.y1, h, y);
+  let [z0, z1] = centred(against.z0, against.z1, d, z);
+  switch (use.on) {
+    case 'top':
+      y0 = plus(against.y1, y);
+      y1 = plus(y0, h);
+      break;
+    case 'bottom':
+      y1 = plus(against.y0, y);
+      y0 = minus(y1, h);
+      break;
+    case 'left':
+      x1 = plus(against.x0, x);
+      x0 = minus(x1, w);
+      break;
+    case 'right':
+      x0 = plus(against.x1, x);
+      x1 = plus(x0, w);
+      break;
+    case 'front':
+      z0 = plus(against.z1, z);
+      z1 = plus(z0, d);
+      break;
+    case 'rear':
+      z1 = plus(against.z0, z);
+      z0 = minus(z1, d);
+      break;
+    case 'rods': {
+      const drop = s.drop ?? lin(STAND_IN.drop);
+      [x0, x1] = centred(ZERO, ZERO, w, x);
+      y0 = plus(minus(lin(-UNDER_RODS), drop), y);
+      y1 = plus(y0, h);
+      // Room for cables behind the camera, and clear of the plate's own clamp.
+      const behind = minus(camera.z0, lin(BEHIND));
+      const plate = s.pieces.find((p) => p.key === 'plate')?.faces ?? null;
+      const clear = plate ? minus(plate.z0, lin(CLEAR)) : behind;
+      const free = s.value(clear) < s.value(behind) ? clear : behind;
+      z1 = use.station === undefined ? plus(free, z) : lin(use.station);
+      z0 = minus(z1, d);
+      const clamp = part.clampLength === undefined ? d : of(s.q(part, ['clampLength'], 20));
+      s.clamped.push({
+        key: piece.key,
+        part: part.id,
+        name: part.name,
+        from: minus(z1, clamp),
+        to: z1,
+        rods: part.rods,
+      });
+      break;
+    }
+  }
+  piece.faces = { x0, x1, y0, y1, z0, z1 };
+  block(s, piece, 'block', piece.faces, ((use.turn ?? 0) * Math.PI) / 180);
+  if (part.tilts)
+    // A screen that tilts sweeps a drum about its middle.
+    s.add(
+      piece,
+      'tilt',
+      [x0, x1, y0, y1, z0, z1],
+      (n) =>
+        cylinder(
+          [(n(x0) + n(x1)) / 2, (n(y0) + n(y1)) / 2, (n(z0) + n(z1)) / 2],
+          Math.hypot(n(y1) - n(y0), n(z1) - n(z0)) / 2,
+          Math.abs(n(x1) - n(x0)) / 2,
+          X_AXIS,
+        ),
+      { moving: true },
+    );
+  if (target) s.touch(target.key, piece.key);
+  else if (use.on !== 'rods') {
+    s.touch('body', piece.key);
+    for (const cage of cages) s.touch(cage, piece.key);
+  }
+}
+
+/** A clamp of a battery plate reaches so far under the rods; it stands so far behind the camera. */
+const UNDER_RODS = 14;
+const BEHIND = 20;
+const CLEAR = 4;
