@@ -45,6 +45,17 @@ function joined(a: Lin, b: Lin, k: number): Lin {
   return { c: a.c + k * b.c, terms };
 }
 
+/** The same sum with every number in it once; what cancels is gone. */
+export function net(l: Lin): Lin {
+  const terms: { g: Given; k: number }[] = [];
+  for (const t of l.terms) {
+    const known = terms.find((x) => x.g === t.g);
+    if (known) known.k += t.k;
+    else terms.push({ ...t });
+  }
+  return { c: l.c, terms: terms.filter((t) => t.k !== 0) };
+}
+
 /** The least that `a - b` can be inside the tolerances: what stands in both cancels. */
 export function leastGap(a: Lin, b: Lin): number {
   let sum = a.c - b.c;

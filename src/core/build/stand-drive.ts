@@ -85,7 +85,13 @@ export function placeDrive(
   const m = gearModule.known?.value ?? MODULE;
   const n = (g: Given) => g.known?.value ?? s.standIns.get(g) ?? 0;
   const centres = gear?.teeth ? centreDistance(n(gear.teeth), n(teeth), m) : null;
-  const middle = gear?.middle ?? ring?.middle ?? plus(s.seat, lin(40));
+  let middle = gear?.middle ?? ring?.middle;
+  if (!middle) {
+    // Without a ring nobody knows where its gear would be: it is drawn, and not computed with.
+    const nowhere = constant(`where the ${use.turns} ring is`, 'mm', null);
+    s.standIns.set(nowhere, STAND_IN.lens / 2);
+    middle = plus(s.seat, of(nowhere));
+  }
 
   const sides: ('left' | 'right')[] = use.side
     ? [use.side]

@@ -1,5 +1,6 @@
 import { valueOf } from '../quantity/quantity';
 import type { LensSupport, SupportUse } from '../kit/types';
+import type { Given } from './given';
 import { lin, minus, of, plus, times, type Lin } from './lin';
 import { block, STAND_IN, type LensGear, type Setting } from './stand-setting';
 
@@ -16,6 +17,8 @@ export interface PlacedSupport {
   needed: Lin | null;
   /** Whether the station was found, and why not when there is none. */
   found: boolean;
+  /** Numbers of the lens that are missing where its place was looked for by them. */
+  by: readonly Given[];
   trouble: string | null;
 }
 
@@ -195,7 +198,9 @@ export function placeSupport(
   s.touch(key, 'lens');
   for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
   s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
-  return { use, part, key, station, post, needed, found, trouble: why };
+  const by =
+    use.station === undefined ? (s.pieces.find((p) => p.key === 'lens')?.missing ?? []) : [];
+  return { use, part, key, station, post, needed, found, by, trouble: why };
 }
 
 /** Where the drives of the rig will want their clamps: a support leaves these free. */

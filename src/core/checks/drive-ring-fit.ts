@@ -8,7 +8,7 @@ import { valueOf } from '../quantity/quantity';
 import { exact, mm, plain } from '../quantity/say';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge, plainVerdict } from './judge';
+import { judge, lacking, plainVerdict } from './judge';
 
 export const driveRingFit: Check = {
   id: 'drive.ring-fit',
@@ -64,6 +64,23 @@ export const driveRingFit: Check = {
           continue;
         }
         const d = valueOf(ring.ring.diameter);
+        if (d === null) {
+          // No teeth may mean that none are cut in, or that nobody has counted them.
+          const asks = (['teeth', 'diameter'] as const).map((f) =>
+            given(lens, 'rings', ring.ring.id, f),
+          );
+          out.push(
+            plainVerdict({
+              ...base,
+              state: 'unknown',
+              why: `Whether ${lens.name} has a ${turns} gear is not known: give its teeth, or the bare diameter of the ring, then a gear ring can be chosen.`,
+              sum: 'No sum.',
+              basis: '[trade] cine gears',
+              measure: lacking(asks),
+            }),
+          );
+          continue;
+        }
         const fits = ringsThatFit(built.kit.values(), d);
         out.push(
           plainVerdict({
@@ -71,27 +88,12 @@ export const driveRingFit: Check = {
             state: 'fail',
             why:
               `${lens.name} has no ${turns} gear.` +
-              (d === null
-                ? ' The bare diameter of the ring is not known: measure it, then a gear ring can be chosen.'
-                : fits.length > 0
-                  ? ` ${fits.map((r) => r.name).join(' or ')} closes on its ${exact(d, 1)} mm.`
-                  : ` No gear ring in the kit closes on its ${exact(d, 1)} mm.`),
-            sum: d === null ? 'No sum.' : `barrel ${exact(d, 1)} mm`,
+              (fits.length > 0
+                ? ` ${fits.map((r) => r.name).join(' or ')} closes on its ${exact(d, 1)} mm.`
+                : ` No gear ring in the kit closes on its ${exact(d, 1)} mm.`),
+            sum: `barrel ${exact(d, 1)} mm`,
             basis: '[trade] gear rings',
-            wanted: d !== null && fits.every((r) => onHand(r) < 1) ? [specification(d)] : [],
-            measure:
-              d === null
-                ? [
-                    {
-                      path: ['kit', lens.id, 'rings', ring.ring.id, 'diameter'],
-                      part: lens.id,
-                      label: given(lens, 'rings', ring.ring.id, 'diameter').label,
-                      unit: 'mm',
-                      share: 1,
-                      missing: true,
-                    },
-                  ]
-                : [],
+            wanted: fits.every((r) => onHand(r) < 1) ? [specification(d)] : [],
           }),
         );
         continue;

@@ -56,6 +56,9 @@ describe.each(rigs)('the views of %s', (_name, built) => {
       const e = elevation(built, view);
       expect(e.outlines.length).toBeGreaterThan(5);
       for (const d of e.dimensions) {
+        // Drawn at a stand-in it has no number.
+        expect(d.text === '?').toBe(d.unknown);
+        if (d.unknown) continue;
         const off = Math.abs(Number(d.text) - Math.abs(d.to - d.from));
         expect(off).toBeLessThanOrEqual(d.text.includes('.') ? 0.051 : 0.51);
         expect(d.sum.length).toBeGreaterThan(5);
@@ -92,6 +95,27 @@ describe.each(rigs)('the views of %s', (_name, built) => {
     expect(csv[0]).toContain('z_from_mm');
     expect(csv.length).toBeGreaterThan(5);
   });
+});
+
+test('a dimension that rests on a missing number says so and names it', () => {
+  const job = structuredClone(demo());
+  const rig = job.rigs.find((r) => r.id === 'tug-b')!;
+  const rods = job.kit.find((p) => p.id === rig.rods![0]!.part)! as {
+    length?: number;
+    name: string;
+  };
+  delete rods.length;
+  const side = elevation(build(job, rig), 'side');
+  const of = (label: string) => side.dimensions.find((d) => d.label === label)!;
+  expect(of(`length of ${rods.name}`)).toMatchObject({
+    text: '?',
+    unknown: true,
+    sum: `missing: length of ${rods.name}`,
+  });
+  // Where it ends is not known, so neither is how long the rig is; how high the rods are is.
+  expect(of('length of the rig').unknown).toBe(true);
+  expect(of('axis to rods').unknown).toBe(false);
+  expect(toSvg(build(job, rig))).not.toMatch(/NaN|undefined/);
 });
 
 test('a name cannot break out of the drawing', () => {

@@ -2,6 +2,9 @@ import type { Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { standOf, type Stand } from '../build/stand';
 import type { StandSolid } from '../build/stand-setting';
+import type { Given } from '../build/given';
+import { minus, net } from '../build/lin';
+import { inWords } from '../checks/judge';
 import { reachArcs } from '../drive/reach';
 import { foulsOf } from '../space/fouls';
 import { valueOf } from '../quantity/quantity';
@@ -45,6 +48,8 @@ export interface DrawnDimension {
   near: number;
   across: boolean;
   sum: string;
+  /** A number it rests on is missing: then it is drawn at a stand-in and says so. */
+  unknown: boolean;
 }
 
 /** What the edges of the picture see: from the entrance pupil, widening ahead. */
@@ -148,89 +153,124 @@ export function elevation(built: Built, view: View): Elevation {
 function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDimension[] {
   const list: DrawnDimension[] = [];
   const add = (
-    label: string,
-    from: number,
-    to: number,
-    near: number,
-    across: boolean,
-    sum: string,
+    d: Pick<DrawnDimension, 'label' | 'from' | 'to' | 'near' | 'across' | 'sum'>,
+    missing: readonly Given[],
     digits = 1,
   ) => {
-    if (Math.abs(to - from) > 0.5)
-      list.push({ label, from, to, near, across, text: exact(Math.abs(to - from), digits), sum });
+    if (Math.abs(d.to - d.from) <= 0.5) return;
+    const unknown = missing.length > 0;
+    list.push({
+      ...d,
+      text: unknown ? '?' : exact(Math.abs(d.to - d.from), digits),
+      unknown,
+      sum: unknown
+        ? `missing: ${inWords(missing.map((g) => g.label).slice(0, MOST_NAMED))}`
+        : d.sum,
+    });
   };
   const n = stand.value;
   const { drop, plate, system } = stand;
   if (stand.solids.length === 0) return list;
   const overall = 'from the outermost points of all parts';
+  // What swings takes its room only now and then.
+  const blind = [
+    ...new Set(stand.pieces.filter((p) => !SWINGS.includes(p.key)).flatMap((p) => p.missing)),
+  ];
+  const whole = (label: string, from: number, to: number, near: number, across: boolean) =>
+    add({ label, from, to, near, across, sum: overall }, blind, 0);
+  const low = drop ? -n(drop) : 0;
   if (view === 'front') {
-    add('width of the rig', b.u0, b.u1, b.v0, false, overall, 0);
-    add('height of the rig', b.v0, b.v1, b.u1, true, overall, 0);
+    whole('width of the rig', b.u0, b.u1, b.v0, false);
+    whole('height of the rig', b.v0, b.v1, b.u1, true);
     if (system)
       add(
-        'rods, centre to centre',
-        -system.centres / 2,
-        system.centres / 2,
-        drop ? -n(drop) : 0,
-        false,
-        `${system.name}: ${exact(system.centres, 0)} mm`,
+        {
+          label: 'rods, centre to centre',
+          from: -system.centres / 2,
+          to: system.centres / 2,
+          near: low,
+          across: false,
+          sum: `${system.name}: ${exact(system.centres, 0)} mm`,
+        },
+        [],
         0,
       );
     return list;
   }
-  add('length of the rig', b.u0, b.u1, b.v0, false, overall, 0);
+  whole('length of the rig', b.u0, b.u1, b.v0, false);
   for (const r of stand.rods)
     add(
-      `length of ${r.rods.name}`,
-      n(r.from),
-      n(r.to),
-      view === 'side' && drop ? -n(drop) : 0,
-      false,
-      `${r.rods.name}, from ${exact(n(r.from), 1)} to ${exact(n(r.to), 1)} mm`,
+      {
+        label: `length of ${r.rods.name}`,
+        from: n(r.from),
+        to: n(r.to),
+        near: view === 'side' ? low : 0,
+        across: false,
+        sum: `${r.rods.name}, from ${exact(n(r.from), 1)} to ${exact(n(r.to), 1)} mm`,
+      },
+      stand.missing([net(minus(r.to, r.from))]),
     );
   if (view === 'top') {
-    add('width of the rig', b.v0, b.v1, b.u1, true, overall, 0);
+    whole('width of the rig', b.v0, b.v1, b.u1, true);
     return list;
   }
-  add('height of the rig', b.v0, b.v1, b.u1, true, overall, 0);
+  whole('height of the rig', b.v0, b.v1, b.u1, true);
   if (drop)
     add(
-      'axis to rods',
-      -n(drop),
-      0,
-      b.u0,
-      true,
-      `${drop.terms.map((t) => `${t.k < 0 ? '- ' : '+ '}${t.g.label} ${exact(t.g.known?.value ?? NaN, 1)}`).join(' ')}`,
+      {
+        label: 'axis to rods',
+        from: -n(drop),
+        to: 0,
+        near: b.u0,
+        across: true,
+        sum: drop.terms
+          .map((t) => `${t.k < 0 ? '- ' : '+ '}${t.g.label} ${exact(t.g.known?.value ?? NaN, 1)}`)
+          .join(' '),
+      },
+      stand.missing([drop]),
     );
   for (const d of stand.drives)
     add(
-      `station of ${d.part.name}`,
-      0,
-      n(d.station),
-      drop ? -n(drop) : 0,
-      false,
-      `image plane to the middle of its clamp${d.use.station === undefined ? ': where its gear meets the lens gear' : ', as it was set'}`,
+      {
+        label: `station of ${d.part.name}`,
+        from: 0,
+        to: n(d.station),
+        near: low,
+        across: false,
+        sum: `image plane to the middle of its clamp${d.use.station === undefined ? ': where its gear meets the lens gear' : ', as it was set'}`,
+      },
+      stand.missing([d.station]),
     );
   for (const s of stand.supports)
     add(
-      `station of ${s.part.name}`,
-      0,
-      n(s.station),
-      drop ? -n(drop) : 0,
-      false,
-      'image plane to the middle of its clamp',
+      {
+        label: `station of ${s.part.name}`,
+        from: 0,
+        to: n(s.station),
+        near: low,
+        across: false,
+        sum: 'image plane to the middle of its clamp',
+      },
+      [...stand.missing([s.station]), ...s.by],
     );
   if (plate)
     add(
-      `length of ${plate.plate.name}`,
-      n(plate.from),
-      n(plate.to),
-      drop ? -n(drop) : 0,
-      false,
-      `${exact(n(plate.from), 1)} to ${exact(n(plate.to), 1)} mm`,
+      {
+        label: `length of ${plate.plate.name}`,
+        from: n(plate.from),
+        to: n(plate.to),
+        near: low,
+        across: false,
+        sum: `${exact(n(plate.from), 1)} to ${exact(n(plate.to), 1)} mm`,
+      },
+      stand.missing([net(minus(plate.to, plate.from))]),
     );
   return list;
 }
+
+const SWINGS: readonly string[] = ['screen', 'swing'];
+/** As many numbers are named in a sum as can be read in one. */
+const MOST_NAMED = 5;
 
 function meshesOf(stand: Stand): Elevation['meshes'] {
   return stand.drives.flatMap((d) => {

@@ -88,6 +88,10 @@ export interface DimensionLine {
   across: boolean;
   text: string;
   label: string;
+  /** What it is and how it came about, in one line. */
+  told: string;
+  /** Drawn at a stand-in: a number is missing. */
+  unknown: boolean;
 }
 
 /** Dimension lines laid out beside a view, each on its own line, nearest to the part first. */
@@ -97,6 +101,13 @@ export function dimensionLines(e: Elevation): DimensionLine[] {
   return [...e.dimensions]
     .sort((a, b) => Math.abs(a.to - a.from) - Math.abs(b.to - b.from))
     .map((d) => {
+      const said = {
+        across: d.across,
+        text: d.text,
+        label: d.label,
+        told: `${d.label}: ${d.unknown ? 'not known' : `${d.text} mm`}; ${d.sum}`,
+        unknown: d.unknown,
+      };
       if (d.across) {
         const u = e.bounds.u1 + 12 + 11 * beside++;
         return {
@@ -104,9 +115,7 @@ export function dimensionLines(e: Elevation): DimensionLine[] {
           b: [u, d.to],
           wa: [d.near, d.from],
           wb: [d.near, d.to],
-          across: true,
-          text: d.text,
-          label: d.label,
+          ...said,
         };
       }
       const v = e.bounds.v0 - 12 - 11 * below++;
@@ -115,9 +124,7 @@ export function dimensionLines(e: Elevation): DimensionLine[] {
         b: [d.to, v],
         wa: [d.from, d.near],
         wb: [d.to, d.near],
-        across: false,
-        text: d.text,
-        label: d.label,
+        ...said,
       };
     });
 }

@@ -215,6 +215,7 @@ export function supportedBy(built: Built, from = 0): string | null {
     (p) =>
       p.found &&
       p.trouble === null &&
+      p.by.length === 0 &&
       p.needed !== null &&
       stand.missing([p.needed, p.station]).length === 0 &&
       valueOf(p.part.postFrom) !== null &&

@@ -1,6 +1,8 @@
 'use client';
 
-import { standOf } from '@/core/build/stand';
+import type { PlacedDrive } from '@/core/build/stand-drive';
+import type { Lin } from '@/core/build/lin';
+import { standOf, type Stand } from '@/core/build/stand';
 import { outletsOn } from '@/core/drive/outlets';
 import { KIND_NAME } from '@/core/kit/fields';
 import {
@@ -60,6 +62,19 @@ const FACES: readonly { id: FittedUse['on']; name: string }[] = [
 
 const named = (p: Part, more = '') => `${p.name}${more}${onHand(p) < 1 ? ' (to hire)' : ''}`;
 
+/** What was found for a place that is left open; a stand-in is no find. */
+function found(stand: Stand, l: Lin, word: string, digits = 0): string {
+  return stand.missing([l]).length > 0
+    ? 'not known yet'
+    : `${exact(stand.value(l), digits)} ${word}`;
+}
+
+/** Whether everything is known that a drive's place was looked for by. */
+function sure(stand: Stand, d: PlacedDrive): boolean {
+  const missing = stand.pieces.find((p) => p.key === d.key)?.missing ?? [];
+  return d.centres !== null && missing.length === 0;
+}
+
 /** Everything under and beside the camera: plate, rods, support, drives, what is fitted, limits. */
 export default function BesidePanel({ facts }: { facts: RigFacts }) {
   return (
@@ -89,7 +104,7 @@ function RodsSection({ facts }: { facts: RigFacts }) {
         <Length
           label="plate front at"
           value={rig.under?.find((u) => u.part === stand.plate!.plate.id)?.station}
-          hint={`${exact(stand.value(stand.plate.to), 0)} found`}
+          hint={found(stand, stand.plate.to, 'found')}
           onKeep={(v) => {
             const e = setPlateStation(job, rig, v);
             if (e) edit(e);
@@ -106,7 +121,7 @@ function RodsSection({ facts }: { facts: RigFacts }) {
           <Length
             label="front tip at"
             value={r.use.tip}
-            hint={`${exact(stand.value(r.to), 0)} found`}
+            hint={found(stand, r.to, 'found')}
             onKeep={(v) => edit(setRodTip(rig, r.use.id, v, r.rods.name))}
           />
         </div>
@@ -140,7 +155,13 @@ function Supports({ facts }: { facts: RigFacts }) {
           <Length
             label="stands at"
             value={s.use.station}
-            hint={s.found ? `${exact(stand.value(s.station), 0)} found` : 'no place found'}
+            hint={
+              s.by.length > 0
+                ? 'not known yet'
+                : s.found
+                  ? found(stand, s.station, 'found')
+                  : 'no place found'
+            }
             onKeep={(v) =>
               edit(
                 setSupport(
@@ -157,7 +178,7 @@ function Supports({ facts }: { facts: RigFacts }) {
           <Length
             label="post height"
             value={s.use.post}
-            hint={s.needed ? `${exact(stand.value(s.needed), 1)} touches` : undefined}
+            hint={s.needed ? found(stand, s.needed, 'touches', 1) : undefined}
             onKeep={(v) =>
               edit(
                 setSupport(
@@ -231,7 +252,7 @@ function Drives({ facts }: { facts: RigFacts }) {
             options={[
               {
                 id: '',
-                name: `found: camera ${d.side}`,
+                name: sure(stand, d) ? `found: camera ${d.side}` : 'to be found',
                 pick: () =>
                   edit(
                     setDrive(
@@ -260,7 +281,7 @@ function Drives({ facts }: { facts: RigFacts }) {
           <Length
             label="clamped at"
             value={d.use.station}
-            hint={`${exact(stand.value(d.station), 0)} meshes`}
+            hint={found(stand, d.station, 'meshes')}
             onKeep={(v) =>
               edit(
                 setDrive(
@@ -279,7 +300,11 @@ function Drives({ facts }: { facts: RigFacts }) {
             unit="deg"
             value={d.use.angle}
             hint={
-              d.angle === null ? 'nothing reaches' : `${exact((d.angle * 180) / Math.PI, 0)} found`
+              !sure(stand, d)
+                ? 'not known yet'
+                : d.angle === null
+                  ? 'nothing reaches'
+                  : `${exact((d.angle * 180) / Math.PI, 0)} found`
             }
             onKeep={(v) =>
               edit(

@@ -166,8 +166,14 @@ export const ElevationDrawing = memo(function ElevationDrawing({
             const y = bottom + 20 + ROW * (i + 1) - 6;
             const [a, b] = [Math.min(X(d.a[0]), X(d.b[0])), Math.max(X(d.a[0]), X(d.b[0]))];
             return (
-              <g key={d.label} stroke="var(--soft)" fill="var(--soft)" strokeWidth="0.8">
-                <title>{`${d.label}: ${d.text} mm`}</title>
+              <g
+                key={d.label}
+                stroke="var(--soft)"
+                fill="var(--soft)"
+                strokeWidth="0.8"
+                strokeDasharray={d.unknown ? '4 3' : undefined}
+              >
+                <title>{d.told}</title>
                 <path d={`M${a} ${y - 5}v10M${b} ${y - 5}v10M${a} ${y}H${b}`} fill="none" />
                 <path d={`M${a} ${y}l6 -2.5v5zM${b} ${y}l-6 -2.5v5z`} stroke="none" />
                 <text
@@ -188,8 +194,14 @@ export const ElevationDrawing = memo(function ElevationDrawing({
             const x = X(u1) + 22 + 24 * i;
             const [a, b] = [Math.min(Y(d.a[1]), Y(d.b[1])), Math.max(Y(d.a[1]), Y(d.b[1]))];
             return (
-              <g key={d.label} stroke="var(--soft)" fill="var(--soft)" strokeWidth="0.8">
-                <title>{`${d.label}: ${d.text} mm`}</title>
+              <g
+                key={d.label}
+                stroke="var(--soft)"
+                fill="var(--soft)"
+                strokeWidth="0.8"
+                strokeDasharray={d.unknown ? '4 3' : undefined}
+              >
+                <title>{d.told}</title>
                 <path d={`M${x - 5} ${a}h10M${x - 5} ${b}h10M${x} ${a}V${b}`} fill="none" />
                 <path d={`M${x} ${a}l-2.5 6h5zM${x} ${b}l-2.5 -6h5z`} stroke="none" />
                 <text

@@ -5,8 +5,6 @@ import { memo, useEffect, useRef, useState } from 'react';
 import type { Fix, Measurement, Verdict } from '@/core/checks/finding';
 import { sayRange } from '@/core/quantity/say';
 import { TRIABLE } from '@/core/checks/tried';
-import type { Trial } from '@/core/kit/types';
-import { forgetTrial, recordTrial, trialOf } from '@/core/solve/trials';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import { useStore } from '@/views/shell/store-context';
@@ -14,6 +12,11 @@ import type { Advice, RigFacts } from './use-rig';
 
 const MeasureField = dynamic(() => import('./measure-panel').then((m) => m.MeasureField), {
   ssr: false,
+});
+const TryButtons = dynamic(() => import('./try-buttons').then((m) => m.TryButtons), {
+  ssr: false,
+  // As high as it will be: what stands below must not jump away from under a thumb.
+  loading: () => <div className="min-h-11" />,
 });
 const MarkTestForm = dynamic(() => import('./mark-test-form').then((m) => m.MarkTestForm), {
   ssr: false,
@@ -158,6 +161,12 @@ function Item({
               ))}
             </ul>
           ) : null}
+          {waiting && (v.state === 'fail' || v.state === 'tight') ? (
+            // Room for the first fix, so that the findings below stay under the thumb.
+            <p className="mb-1 flex min-h-11 items-center text-soft">
+              Trying what could be changed ...
+            </p>
+          ) : null}
           {!waiting &&
           fixes.length === 0 &&
           (v.state === 'fail' || v.state === 'tight') &&
@@ -213,50 +222,5 @@ function FixLine({ fix, take }: { fix: Fix; take: () => void }) {
         {fix.then}
       </span>
     </li>
-  );
-}
-
-const RESULTS: readonly { result: Trial['result']; label: string }[] = [
-  { result: 'fits', label: 'it fits' },
-  { result: 'fits with force', label: 'only with force' },
-  { result: 'does not fit', label: 'it does not fit' },
-];
-
-/** Putting the pieces together outranks arithmetic: what came of it is kept with the job. */
-function TryButtons({ facts, verdict }: { facts: RigFacts; verdict: Verdict }) {
-  const store = useStore();
-  const trial = trialOf(facts.job, verdict.about);
-  return (
-    <div className="flex flex-wrap items-center gap-1 py-0.5">
-      <span className="text-soft">Tried together by hand:</span>
-      {RESULTS.map((r) => (
-        <Button
-          key={r.result}
-          look="bare"
-          className="underline underline-offset-4"
-          onClick={() =>
-            store?.edit(
-              recordTrial(
-                facts.job,
-                verdict.about,
-                r.result,
-                new Date().toISOString().slice(0, 10),
-              ),
-            )
-          }
-        >
-          {r.label}
-        </Button>
-      ))}
-      {trial ? (
-        <Button
-          look="bare"
-          className="underline underline-offset-4"
-          onClick={() => store?.edit(forgetTrial(trial))}
-        >
-          forget it
-        </Button>
-      ) : null}
-    </div>
   );
 }

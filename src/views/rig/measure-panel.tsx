@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { memo } from 'react';
 import { readPath } from '@/core/build/given';
 import type { Measurement } from '@/core/checks/finding';
-import { fieldAt, type Field } from '@/core/kit/fields';
+import { fieldAt, type Field, type RowsField } from '@/core/kit/fields';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { setField } from '@/core/solve/moves';
 import { QuantityField } from '@/ui/quantity-field';
@@ -59,6 +59,13 @@ export const MeasurePanel = memo(function MeasurePanel({
   );
 });
 
+/** The one number that a line of a table cannot do without; null when there are more or none. */
+function onlyNeeded(field: RowsField) {
+  const needed = field.fields.filter((f) => f.required);
+  const one = needed[0];
+  return needed.length === 1 && one?.type === 'quantity' && !field.keyed ? one : null;
+}
+
 /** The field of a measurement, right where it is asked for. */
 export function MeasureField({
   facts,
@@ -85,6 +92,30 @@ export function MeasureField({
         }
       : fieldAt(part.kind, m.path.slice(2));
   if (!field) return null;
+  // A table that has no line yet and needs one number for it begins with that number.
+  const first = field.type === 'rows' ? onlyNeeded(field) : null;
+  if (first && readPath(facts.job, m.path) === undefined)
+    return (
+      <QuantityField
+        label={m.label}
+        showLabel={!bare}
+        compact={bare}
+        hint={field.hint}
+        unit={first.unit}
+        cls={first.cls}
+        min={first.min}
+        max={first.max}
+        value={undefined}
+        defaultSource="measured"
+        onKeep={(v) => {
+          if (v !== undefined)
+            store?.edit({
+              title: `Give ${m.label}`,
+              changes: [{ path: m.path, value: [{ [first.key]: v }] }],
+            });
+        }}
+      />
+    );
   if (field.type !== 'quantity')
     return <FieldEditor field={{ ...field, hint: undefined }} part={part} path={m.path} />;
   return (

@@ -6,7 +6,6 @@ import type { Layer } from '@/core/front/shading';
 import type { Setting } from '@/core/front/situations';
 import type { Job, Rig } from '@/core/kit/types';
 import { Choices } from './choices';
-import { Detail } from './detail';
 import { FindingsPanel } from './findings-panel';
 import { Line } from './line';
 import { Plate } from './plate';
@@ -17,8 +16,17 @@ import { WithRig } from './with-rig';
 /** The list is asked for from a worker anyway: its fields come with it. */
 const MeasurePanel = dynamic(() => import('./measure-panel').then((m) => m.MeasurePanel), {
   ssr: false,
-  loading: () => <div className="border-t border-rule bg-panel lg:border-l lg:border-t-0" />,
+  loading: Empty,
 });
+const Detail = dynamic(() => import('./detail').then((m) => m.Detail), {
+  ssr: false,
+  loading: Empty,
+});
+
+/** A panel before what it shows is there. */
+function Empty() {
+  return <div className="border-t border-rule bg-panel lg:border-l lg:border-t-0" />;
+}
 
 /** The first view: the line, the plate, the choices, the findings. */
 export function RigView() {
