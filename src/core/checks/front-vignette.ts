@@ -142,7 +142,11 @@ function judgeLooks(
     after: (s) => {
       // Other settings can be the worst one inside the tolerances.
       let { value, lo, hi } = s;
+      // Nothing is darker than black.
+      const floor = Math.min(fail, HARD) - BLACK;
       for (const l of all.slice(1)) {
+        const now = (l.hard ? Math.min(fail, HARD) : fail) - l.loss;
+        if (lo <= floor + 1e-9 && now >= hi) continue;
         const other = marginAt(l);
         if (other.sure) continue;
         const o = spread(

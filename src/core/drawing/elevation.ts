@@ -1,7 +1,7 @@
 import type { Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { standOf, type Stand } from '../build/stand';
-import type { StandSolid } from '../build/stand-setting';
+import type { Piece, StandSolid } from '../build/stand-setting';
 import type { Given } from '../build/given';
 import { minus, net } from '../build/lin';
 import { inWords } from '../checks/judge';
@@ -13,6 +13,8 @@ import { nearness, outline, overlap, type Point, type View } from './project';
 
 /** One solid as it is drawn. */
 export interface Outlined {
+  /** Tells outlines of one view apart, from one drawing to the next. */
+  key: string;
   piece: string;
   part: string;
   kind: string;
@@ -94,30 +96,24 @@ export function elevation(built: Built, view: View): Elevation {
   const reach = (s: StandSolid) =>
     view === 'side' ? s.extent[3] : view === 'top' ? s.extent[4] : s.extent[5];
   const byKey = new Map(stand.pieces.map((p) => [p.key, p]));
-  const shapes = new Map<StandSolid, Point[]>();
-  const shape = (s: StandSolid) => {
-    let p = shapes.get(s);
-    if (!p) shapes.set(s, (p = outline(view, s.solid)));
-    return p;
+  const own = new Map<StandSolid, Outlined>();
+  const index = new Map(stand.solids.map((s, i) => [s, i]));
+  // What stands as it stood is drawn as it was: the very same outline, so nobody draws it again.
+  const outlined = (s: StandSolid): Outlined => {
+    const kept = stand.layers
+      .find((l) => l.solids.has(s))
+      ?.memo.once(`outlines ${view}`, () => new Map<StandSolid, Outlined>());
+    const all = kept ?? own;
+    let o = all.get(s);
+    if (!o) all.set(s, (o = outlinedOf(view, s, byKey.get(s.piece)!, index.get(s)!)));
+    return o;
   };
   const outlines = [...stand.solids]
-    .sort((a, b) => reach(a) + middle(a) - reach(b) - middle(b))
-    .map((s): Outlined => {
-      const piece = byKey.get(s.piece)!;
-      return {
-        piece: s.piece,
-        part: piece.part,
-        kind: piece.kind,
-        name: piece.name,
-        role: s.role,
-        points: shape(s),
-        assumed: !s.known || piece.assumed !== null,
-        sweep: s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt',
-        swings: s.role === 'sweep',
-      };
-    });
+    .map((s) => ({ s, far: reach(s) + middle(s) }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ s }) => outlined(s));
   const fouls = foulsOf(stand).flatMap((f): Foul[] => {
-    const points = overlap(shape(f.a), shape(f.b));
+    const points = overlap(outlined(f.a).points, outlined(f.b).points);
     if (points.length < 3) return [];
     const at: Point = [
       points.reduce((n, p) => n + p[0], 0) / points.length,
@@ -147,6 +143,21 @@ export function elevation(built: Built, view: View): Elevation {
     meshes: view === 'front' ? meshesOf(stand) : [],
     cone: view === 'front' ? null : coneOf(stand, view),
     bounds,
+  };
+}
+
+function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outlined {
+  return {
+    key: `${s.own} ${i}`,
+    piece: s.piece,
+    part: piece.part,
+    kind: piece.kind,
+    name: piece.name,
+    role: s.role,
+    points: outline(view, s.solid),
+    assumed: !s.known || piece.assumed !== null,
+    sweep: s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt',
+    swings: s.role === 'sweep',
   };
 }
 

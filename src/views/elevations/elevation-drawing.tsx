@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { elevation, type Elevation, type LightCone, type Outlined } from '@/core/drawing/elevation';
 import { dimensionLines } from '@/core/drawing/svg';
 import { VIEW_NAMES, type Point, type View } from '@/core/drawing/project';
@@ -64,18 +64,24 @@ export const ElevationDrawing = memo(function ElevationDrawing({
     Math.min((w - LEFT - room.r) / Math.max(1, u1 - u0), (h - TOP - room.b) / Math.max(1, v1 - v0)),
   );
   const x0 = LEFT + Math.max(0, (w - LEFT - room.r - (u1 - u0) * k) / 2);
-  const sheet: Sheet = {
-    X: (u) => x0 + (u - u0) * k,
-    Y: (v) => TOP + (v1 - v) * k,
-    k,
-    w,
-    h,
-  };
+  const sheet = useMemo(
+    (): Sheet => ({
+      X: (u) => x0 + (u - u0) * k,
+      Y: (v) => TOP + (v1 - v) * k,
+      k,
+      w,
+      h,
+    }),
+    [x0, u0, v1, k, w, h],
+  );
   const { X, Y } = sheet;
-  const path = (p: readonly Point[]) =>
-    p.length === 0
-      ? ''
-      : `M${p.map(([u, v]) => `${X(u).toFixed(1)} ${Y(v).toFixed(1)}`).join('L')}Z`;
+  const path = useCallback(
+    (p: readonly Point[]) =>
+      p.length === 0
+        ? ''
+        : `M${p.map(([u, v]) => `${X(u).toFixed(1)} ${Y(v).toFixed(1)}`).join('L')}Z`,
+    [X, Y],
+  );
   const bottom = Y(v0);
   const ticks: number[] = [];
   const step = k > 1.6 ? 50 : 100;
@@ -238,7 +244,7 @@ const FILL: Record<string, string> = {
 };
 
 /** Filled from far to near, then all of them once more in thin dashes: what is hidden shows. */
-const Parts = memo(function Parts({
+function Parts({
   outlines,
   path,
   litParts,
@@ -247,30 +253,50 @@ const Parts = memo(function Parts({
   path: (p: readonly Point[]) => string;
   litParts: readonly string[];
 }) {
-  const d = outlines.map((o) => path(o.points));
   return (
     <g strokeLinejoin="round">
-      {outlines.map((o, i) => {
-        const on = litParts.includes(o.part);
-        return (
-          <path
-            key={i}
-            d={d[i]}
-            fill={o.sweep ? 'none' : (FILL[o.kind] ?? 'var(--metal-2)')}
-            fillOpacity={o.assumed ? 0.45 : 1}
-            stroke={on ? 'var(--ink)' : 'var(--soft)'}
-            strokeWidth={on ? 2 : 1.1}
-            strokeDasharray={o.sweep || o.assumed ? '5 4' : undefined}
-          >
-            <title>{o.assumed ? `${o.name} (a size is not known)` : o.name}</title>
-          </path>
-        );
-      })}
+      {outlines.map((o) => (
+        <PartPath key={o.key} o={o} path={path} on={litParts.includes(o.part)} />
+      ))}
       <g fill="none" stroke="var(--soft)" strokeWidth="0.7" strokeDasharray="3 3" opacity="0.75">
-        {outlines.map((o, i) => (o.sweep ? null : <path key={i} d={d[i]} />))}
+        {outlines.map((o) => (o.sweep ? null : <HiddenPath key={o.key} o={o} path={path} />))}
       </g>
     </g>
   );
+}
+
+/** An outline is drawn again only when it, or the scale, is another. */
+const PartPath = memo(function PartPath({
+  o,
+  path,
+  on,
+}: {
+  o: Outlined;
+  path: (p: readonly Point[]) => string;
+  on: boolean;
+}) {
+  return (
+    <path
+      d={path(o.points)}
+      fill={o.sweep ? 'none' : (FILL[o.kind] ?? 'var(--metal-2)')}
+      fillOpacity={o.assumed ? 0.45 : 1}
+      stroke={on ? 'var(--ink)' : 'var(--soft)'}
+      strokeWidth={on ? 2 : 1.1}
+      strokeDasharray={o.sweep || o.assumed ? '5 4' : undefined}
+    >
+      <title>{o.assumed ? `${o.name} (a size is not known)` : o.name}</title>
+    </path>
+  );
+});
+
+const HiddenPath = memo(function HiddenPath({
+  o,
+  path,
+}: {
+  o: Outlined;
+  path: (p: readonly Point[]) => string;
+}) {
+  return <path d={path(o.points)} />;
 });
 
 /** The cone that the edges of the frame see, from the entrance pupil on. */

@@ -1,7 +1,17 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { memo, useId, useState, type KeyboardEvent } from 'react';
+import {
+  memo,
+  useCallback,
+  useDeferredValue,
+  useId,
+  useMemo,
+  useState,
+  type KeyboardEvent,
+} from 'react';
+import type { View } from '@/core/drawing/project';
+import type { Edit } from '@/core/solve/edit';
 import type { Job, Rig } from '@/core/kit/types';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
@@ -28,13 +38,35 @@ type Tab = (typeof TABS)[number]['id'];
 const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: Rig }) {
   const bench = useBench(kept, keptRig);
   const { job, rig, facts, lit, litParts, picked, setPicked, advice, setDraft, drop } = bench;
+  // While something is dragged the view under the hand comes first; the others follow in between.
+  const [held, setHeld] = useState<View | null>(null);
+  const later = useDeferredValue(facts);
+  const follows = bench.dragging ? later : facts;
+  const hold = useMemo(() => {
+    const of = (view: View) => (edit: Edit | null) => {
+      setHeld(view);
+      setDraft(edit);
+    };
+    return { side: of('side'), top: of('top'), front: of('front') };
+  }, [setDraft]);
   const [tab, setTab] = useState<Tab>('findings');
   const id = useId();
-  const drawing = { facts, lit, litParts, onDraft: setDraft, onDrop: drop };
-  const pick = (key: string) => {
-    setPicked(key);
-    setTab('findings');
-  };
+  const pick = useCallback(
+    (key: string) => {
+      setPicked(key);
+      setTab('findings');
+    },
+    [setPicked],
+  );
+  const drawing = (view: View) => ({
+    view,
+    facts: view === held ? facts : follows,
+    lit,
+    litParts,
+    onPick: pick,
+    onDraft: hold[view],
+    onDrop: drop,
+  });
   const step = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
     if (by === 0) return;
@@ -48,11 +80,11 @@ const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: 
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}, elevations`}</h1>
       <div className="flex min-h-0 min-w-0 flex-col lg:grid lg:grid-rows-[minmax(0,56fr)_minmax(0,44fr)]">
-        <ElevationDrawing {...drawing} view="side" onPick={pick} />
+        <ElevationDrawing {...drawing('side')} />
         <div className="flex min-h-0 flex-col border-t border-rule lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
-          <ElevationDrawing {...drawing} view="top" onPick={pick} few />
+          <ElevationDrawing {...drawing('top')} few />
           <div className="flex min-h-0 border-rule lg:border-l">
-            <ElevationDrawing {...drawing} view="front" onPick={pick} few />
+            <ElevationDrawing {...drawing('front')} few />
           </div>
         </div>
       </div>
@@ -90,7 +122,7 @@ const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: 
         >
           {tab === 'findings' ? (
             <FindingsPanel
-              facts={facts}
+              facts={follows}
               advice={advice}
               lit={lit}
               picked={picked}

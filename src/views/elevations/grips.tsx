@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { standOf, type Stand } from '@/core/build/stand';
 import { outline, type View } from '@/core/drawing/project';
 import { exact } from '@/core/quantity/say';
@@ -35,7 +35,7 @@ interface Grip {
   to: (value: number) => Edit | null;
   /** The value that lets it find its place again; null when it is there or has none. */
   home: number | null;
-  release: Edit | null;
+  release: (() => Edit | null) | null;
   /** Value for a move on the sheet, mm from where it was taken hold of. */
   moved: (from: number, du: number, dv: number) => number;
 }
@@ -54,22 +54,52 @@ export function Grips({
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
 }) {
-  const moving = useRef<{ key: string; from: number; edit: Edit | null } | null>(null);
   // The last place where nothing of the piece failed, while it is dragged.
   const [ghost, setGhost] = useState<string[]>([]);
   const stand = standOf(facts.built);
   const grips = gripsOf(facts, stand, view);
-  const { X, Y, k } = sheet;
+  const { X, Y } = sheet;
   const placed: { x: number; y: number }[] = [];
-  const outlines = (piece: string) =>
-    stand.solids
-      .filter((s) => s.piece === piece && s.role !== 'sweep')
-      .map(
-        (s) =>
-          `M${outline(view, s.solid)
-            .map(([u, v]) => `${X(u)} ${Y(v)}`)
-            .join('L')}Z`,
-      );
+  // What is done with a handle is looked up when it is done: the handles themselves are drawn
+  // again only when they move.
+  const now = useRef({ facts, grips, sheet, view, onDraft, onDrop });
+  useLayoutEffect(() => {
+    now.current = { facts, grips, sheet, view, onDraft, onDrop };
+  });
+  const moving = useRef<{ key: string; from: number; edit: Edit | null } | null>(null);
+  const act = useMemo((): Act => {
+    const find = (key: string) => now.current.grips.find((g) => g.key === key);
+    return {
+      move: (key, dx, dy) => {
+        const g = find(key);
+        if (!g) return;
+        const { k } = now.current.sheet;
+        const from = moving.current?.key === key ? moving.current.from : g.value;
+        const value = g.moved(from, dx / k, -dy / k);
+        const next =
+          g.home !== null && g.release && Math.abs(value - g.home) <= SNAP
+            ? g.release()
+            : g.to(Math.round(value));
+        const fails = now.current.facts.verdicts.some(
+          (v) => v.state === 'fail' && v.key.includes(g.piece),
+        );
+        if (!fails) setGhost(outlinesOf(now.current, g.piece));
+        moving.current = { key, from, edit: next };
+        now.current.onDraft(next);
+      },
+      step: (key, by) => {
+        const g = find(key);
+        const next = g?.to(Math.round(g.value) + by);
+        if (next) now.current.onDrop(next);
+      },
+      drop: () => {
+        const done = moving.current?.edit ?? null;
+        moving.current = null;
+        setGhost([]);
+        now.current.onDrop(done);
+      },
+    };
+  }, []);
   return (
     <>
       {ghost.map((d) => (
@@ -87,44 +117,19 @@ export function Grips({
         const x = Math.min(sheet.w - 12, Math.max(12, X(g.u)));
         let y = Math.min(sheet.h - 12, Math.max(12, Y(g.v)));
         // Handles that would lie on one another are set apart, so that a thumb takes the right one.
-        for (let n = 0; n < 6 && placed.some((p) => Math.hypot(p.x - x, p.y - y) < 30); n++)
-          y += 30;
+        for (let n = 0; n < 6 && placed.some((p) => near(p, x, y)); n++) y += 30;
         if (y > sheet.h - 12) y = sheet.h - 12;
         placed.push({ x, y });
-        const edit = (value: number): Edit | null =>
-          g.home !== null && g.release && Math.abs(value - g.home) <= SNAP
-            ? g.release
-            : g.to(Math.round(value));
         return (
-          <Handle
+          <GripHandle
             key={g.key}
+            id={g.key}
             x={x}
             y={y}
             label={g.label}
             value={Math.round(g.value)}
             text={g.text}
-            min={-1000}
-            max={3000}
-            onMove={(dx, dy) => {
-              const from = moving.current?.key === g.key ? moving.current.from : g.value;
-              const next = edit(g.moved(from, dx / k, -dy / k));
-              const fails = facts.verdicts.some(
-                (v) => v.state === 'fail' && v.key.includes(g.piece),
-              );
-              if (!fails) setGhost(outlines(g.piece));
-              moving.current = { key: g.key, from, edit: next };
-              onDraft(next);
-            }}
-            onStep={(by) => {
-              const next = g.to(Math.round(g.value) + by);
-              if (next) onDrop(next);
-            }}
-            onDrop={() => {
-              const done = moving.current?.edit ?? null;
-              moving.current = null;
-              setGhost([]);
-              onDrop(done);
-            }}
+            act={act}
           />
         );
       })}
@@ -132,10 +137,63 @@ export function Grips({
   );
 }
 
+/** Nearer than two handles may be to each other. */
+function near(p: { x: number; y: number }, x: number, y: number): boolean {
+  const [dx, dy] = [p.x - x, p.y - y];
+  return dx * dx + dy * dy < 30 * 30;
+}
+
+interface Act {
+  move: (key: string, dx: number, dy: number) => void;
+  step: (key: string, by: number) => void;
+  drop: () => void;
+}
+
+const GripHandle = memo(function GripHandle({
+  id,
+  act,
+  ...at
+}: {
+  id: string;
+  x: number;
+  y: number;
+  label: string;
+  value: number;
+  text: string;
+  act: Act;
+}) {
+  return (
+    <Handle
+      {...at}
+      min={-1000}
+      max={3000}
+      onMove={(dx, dy) => act.move(id, dx, dy)}
+      onStep={(by) => act.step(id, by)}
+      onDrop={act.drop}
+    />
+  );
+});
+
+/** Outlines of a piece on the sheet, as paths. */
+function outlinesOf(
+  { facts, view, sheet }: { facts: RigFacts; view: View; sheet: Sheet },
+  piece: string,
+): string[] {
+  return standOf(facts.built)
+    .solids.filter((s) => s.piece === piece && s.role !== 'sweep')
+    .map(
+      (s) =>
+        `M${outline(view, s.solid)
+          .map(([u, v]) => `${sheet.X(u)} ${sheet.Y(v)}`)
+          .join('L')}Z`,
+    );
+}
+
 function gripsOf(facts: RigFacts, stand: Stand, view: View): Grip[] {
   const { rig, job } = facts;
   const n = stand.value;
   const list: Grip[] = [];
+  const pieces = new Map(stand.pieces.map((p) => [p.key, p]));
   const rodsAt = stand.drop ? -n(stand.drop) : -85;
   const under = (x: number) => (view === 'side' ? rodsAt : -x);
   const along = (from: number, du: number) => from + du;
@@ -166,7 +224,7 @@ function gripsOf(facts: RigFacts, stand: Stand, view: View): Grip[] {
         text: mm(n(stand.plate.to)),
         to: (z) => setPlateStation(job, rig, z),
         home: n(stand.face),
-        release: setPlateStation(job, rig, undefined),
+        release: () => setPlateStation(job, rig, undefined),
         moved: along,
       });
     for (const s of stand.supports)
@@ -195,16 +253,12 @@ function gripsOf(facts: RigFacts, stand: Stand, view: View): Grip[] {
         text: mm(n(d.station)),
         to: (z) => setDrive(rig, d.use.id, { station: z }, `Clamp ${d.part.name} at ${z} mm`),
         home: mesh,
-        release: setDrive(
-          rig,
-          d.use.id,
-          { station: undefined },
-          `Let ${d.part.name} follow the gear`,
-        ),
+        release: () =>
+          setDrive(rig, d.use.id, { station: undefined }, `Let ${d.part.name} follow the gear`),
         moved: along,
       });
     }
-    const box = stand.pieces.find((p) => p.key === 'box');
+    const box = pieces.get('box');
     const clamp = stand.clamped.find((c) => c.key === 'box');
     if (box && clamp)
       list.push({
@@ -222,7 +276,7 @@ function gripsOf(facts: RigFacts, stand: Stand, view: View): Grip[] {
       });
   }
   for (const use of rig.fitted ?? []) {
-    const piece = stand.pieces.find((p) => p.key === `fitted:${use.id}`);
+    const piece = pieces.get(`fitted:${use.id}`);
     if (!piece?.faces || piece.kind === 'cage') continue;
     const f = piece.faces;
     const [x, y, z] = [(n(f.x0) + n(f.x1)) / 2, (n(f.y0) + n(f.y1)) / 2, (n(f.z0) + n(f.z1)) / 2];
@@ -239,7 +293,7 @@ function gripsOf(facts: RigFacts, stand: Stand, view: View): Grip[] {
         to: (v) =>
           setFitted(rig, use.id, { x: v === 0 ? undefined : v }, `Move ${name} to ${v} mm across`),
         home: 0,
-        release: setFitted(rig, use.id, { x: undefined }, `Put ${name} in the middle`),
+        release: () => setFitted(rig, use.id, { x: undefined }, `Put ${name} in the middle`),
         moved: (from, du) => from - du,
       });
       continue;
@@ -260,7 +314,7 @@ function gripsOf(facts: RigFacts, stand: Stand, view: View): Grip[] {
       home: onRods ? null : 0,
       release: onRods
         ? null
-        : setFitted(rig, use.id, { z: undefined }, `Put ${name} in the middle`),
+        : () => setFitted(rig, use.id, { z: undefined }, `Put ${name} in the middle`),
       moved: along,
     });
   }

@@ -18,6 +18,8 @@ export interface BenchState {
   /** What was pressed by hand. */
   picked: string | null;
   setPicked: (key: string | null) => void;
+  /** Something is being dragged: what shows is not kept yet. */
+  dragging: boolean;
   /** Shows an edit that is still being dragged; null shows what is kept. */
   setDraft: (edit: Edit | null) => void;
   /** Keeps an edit that was let go of. */
@@ -41,10 +43,21 @@ export function useBench(kept: Job, keptRig: Rig): BenchState {
   const [picked, setPicked] = useState<string | null>(null);
   const first = facts.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
   const lit = facts.verdicts.some((v) => v.key === picked) ? picked : first;
-  const advice = useAdvice(facts, lit);
-  const litParts = useMemo(
-    () => facts.verdicts.find((v) => v.key === lit)?.about ?? [],
-    [facts, lit],
-  );
-  return { job, rig, facts, advice, lit, litParts, picked, setPicked, setDraft, drop };
+  const advice = useAdvice(facts, lit, draft !== null);
+  // The same parts are the same list: what shows them is not drawn anew with every move.
+  const about = JSON.stringify(facts.verdicts.find((v) => v.key === lit)?.about ?? []);
+  const litParts = useMemo(() => JSON.parse(about) as string[], [about]);
+  return {
+    job,
+    rig,
+    facts,
+    advice,
+    lit,
+    litParts,
+    picked,
+    setPicked,
+    dragging: draft !== null,
+    setDraft,
+    drop,
+  };
 }

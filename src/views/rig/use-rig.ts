@@ -55,9 +55,11 @@ const SETTLED = 40;
  * Tried fixes of the open finding and the measuring list. Each is the whole rig checked many times
  * over, so a worker does it and they follow when it is through.
  */
-export function useAdvice(facts: RigFacts, lit: string | null): Advice {
+export function useAdvice(facts: RigFacts, lit: string | null, dragging = false): Advice {
   const [advice, setAdvice] = useState<Advice>({ of: null, fixes: [], key: null, measure: [] });
   useEffect(() => {
+    // Under the hand nothing is settled: it is asked about when it is let go.
+    if (dragging) return;
     let stale = false;
     const wait = setTimeout(() => {
       void (async () => {
@@ -77,7 +79,7 @@ export function useAdvice(facts: RigFacts, lit: string | null): Advice {
       stale = true;
       clearTimeout(wait);
     };
-  }, [facts, lit]);
+  }, [facts, lit, dragging]);
   return advice;
 }
 
