@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useState } from 'react';
 import type { Layer } from '@/core/front/shading';
 import type { Setting } from '@/core/front/situations';
 import type { Job, Rig } from '@/core/kit/types';
@@ -39,6 +39,8 @@ const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: 
     kept,
     keptRig,
   );
+  // Figures and what to measure next come a moment after the picture and the findings.
+  const later = useDeferredValue(facts);
   // A setting that was looked at belongs to the lens it was chosen for.
   const [chosen, setChosen] = useState<{ of: string; setting: Setting } | null>(null);
   const of = `${rig.id}/${rig.lens}`;
@@ -77,8 +79,8 @@ const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: 
       </div>
       <div className="grid min-h-0 lg:grid-cols-[minmax(0,1fr)_19rem_22rem]">
         <FindingsPanel facts={facts} advice={advice} lit={lit} picked={picked} onPick={setPicked} />
-        <MeasurePanel facts={facts} advice={advice} />
-        <Detail facts={facts} shading={shading} onSetting={setSetting} />
+        <MeasurePanel facts={later} advice={advice} />
+        <Detail facts={later} shading={shading} onSetting={setSetting} />
       </div>
     </div>
   );
