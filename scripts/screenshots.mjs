@@ -108,6 +108,9 @@ for (const shot of SHOTS) {
   if (shot.act) await shot.act(page);
   await page.mouse.move(2, 400);
   await page.waitForTimeout(500);
+  // Fixes and the measuring list come from a worker.
+  for (const waiting of ['Trying what could be changed ...', 'Working out what to measure ...'])
+    await page.getByText(waiting).waitFor({ state: 'hidden' });
   await page.screenshot({ path: `docs/screenshots/${shot.name}.png` });
   console.log(`docs/screenshots/${shot.name}.png`);
   await context.close();

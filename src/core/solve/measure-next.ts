@@ -24,7 +24,8 @@ export interface NextMeasurement {
 
 /**
  * Ranks the measurements that tight and unknown findings ask for: those that settle most findings
- * first, then those that carry most of the doubt. Whether one settles a finding is tried: the
+ * first, then those that carry most of the doubt; numbers that are as good as calipers make them
+ * come last. Whether one settles a finding is tried: the
  * number is set to what it is now with the tolerance of a measurement and the rig is checked
  * again. A missing number settles a finding when it is the only one missing there.
  */
@@ -34,7 +35,7 @@ export function measureNext(
   verdicts: readonly Verdict[],
   base: Shared = shared(job),
 ): NextMeasurement[] {
-  const byPath = new Map<string, NextMeasurement & { asks: Measurement[] }>();
+  const byPath = new Map<string, NextMeasurement & { asks: Measurement[]; sharp: boolean }>();
   for (const v of verdicts) {
     if (v.state !== 'tight' && v.state !== 'unknown') continue;
     for (const m of v.measure) {
@@ -55,6 +56,7 @@ export function measureNext(
           settles: [],
           share: m.share,
           asks: [m],
+          sharp: false,
         });
     }
   }
@@ -73,7 +75,11 @@ export function measureNext(
     const standsIn = now ?? standIn(job, rig, entry.path, base);
     if (!standsIn) continue;
     const tol = defaultTolerance(standsIn.value, field.cls, 'measured');
-    if (now && now.tol <= tol) continue;
+    if (now && now.tol <= tol) {
+      // As good as calipers make it: measuring it once more says no more.
+      entry.sharp = true;
+      continue;
+    }
     const measured = applyChange(job, {
       path: entry.path,
       value: { value: standsIn.value, tol, from: 'measured' },
@@ -90,11 +96,12 @@ export function measureNext(
     .sort(
       (a, b) =>
         b.settles.length - a.settles.length ||
+        Number(a.sharp) - Number(b.sharp) ||
         b.bears.length - a.bears.length ||
         b.share - a.share ||
         a.label.localeCompare(b.label),
     )
-    .map(({ asks: _asks, ...rest }) => rest);
+    .map(({ asks: _asks, sharp: _sharp, ...rest }) => rest);
 }
 
 /** The number a mount lends to a part that does not give its own flange distance. */

@@ -17,6 +17,8 @@ const LEFT = 30;
 const RIGHT = 62;
 const TOP = 34;
 const BOTTOM = 30;
+/** Narrower than this there is room for the outermost dimensions only, px. */
+const NARROW = 500;
 /** One dimension line below another. */
 const ROW = 19;
 
@@ -53,7 +55,8 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   const dims = useMemo(() => dimensionLines(e), [e]);
   const below = dims.filter((d) => !d.across);
   const beside = dims.filter((d) => d.across);
-  const shownBelow = few ? below.slice(-2) : below;
+  // On a phone the rig comes first.
+  const shownBelow = few || w < NARROW ? below.slice(-2) : below;
   const room = {
     b: BOTTOM + ROW * shownBelow.length,
     r: RIGHT + 24 * Math.max(0, beside.length - 1),
@@ -95,7 +98,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
       >
         {VIEW_NAMES[view]}
       </figcaption>
-      <div ref={ref} className="relative min-h-52 flex-1 overflow-hidden lg:min-h-0">
+      <div ref={ref} className="relative min-h-72 flex-1 overflow-hidden lg:min-h-0">
         <svg
           width={w}
           height={h}

@@ -115,10 +115,13 @@ export function Grips({
       ))}
       {grips.map((g) => {
         const x = Math.min(sheet.w - 12, Math.max(12, X(g.u)));
-        let y = Math.min(sheet.h - 12, Math.max(12, Y(g.v)));
-        // Handles that would lie on one another are set apart, so that a thumb takes the right one.
-        for (let n = 0; n < 6 && placed.some((p) => near(p, x, y)); n++) y += 30;
-        if (y > sheet.h - 12) y = sheet.h - 12;
+        const own = Math.min(sheet.h - 12, Math.max(12, Y(g.v)));
+        // Handles that would lie on one another are set apart, so that a thumb takes the right one:
+        // up first, where the part is, and not into the ruler below.
+        const y =
+          APART.map((off) => own + off).find(
+            (at) => at >= 12 && at <= sheet.h - 12 && !placed.some((p) => near(p, x, at)),
+          ) ?? own;
         placed.push({ x, y });
         return (
           <GripHandle
@@ -142,6 +145,8 @@ function near(p: { x: number; y: number }, x: number, y: number): boolean {
   const [dx, dy] = [p.x - x, p.y - y];
   return dx * dx + dy * dy < 30 * 30;
 }
+
+const APART = [0, -30, 30, -60, 60, -90, 90];
 
 interface Act {
   move: (key: string, dx: number, dy: number) => void;

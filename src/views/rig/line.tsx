@@ -243,7 +243,7 @@ export const Line = memo(function Line({
       say: `${p.label}. Enter to choose.`,
     });
 
-  const pins = pinsOf(facts, X);
+  const pins = pinsOf(facts, X, w);
   const dims = dimensionLabels([...l.dimensions, ...(fl ? frontDimensions(fl) : [])], X, w);
   const ticks: number[] = [];
   for (let z = Math.ceil(l.from / 10) * 10; z <= far + 40; z += 10) ticks.push(z);
@@ -806,7 +806,9 @@ function Dimensions({
 }
 
 interface Pin {
+  /** Where its flag stands, and the station it speaks of. */
   x: number;
+  at: number;
   keys: string[];
   state: State;
   text: string;
@@ -814,16 +816,22 @@ interface Pin {
 
 const RANK: Record<State, number> = { fail: 0, tight: 1, unknown: 2, ok: 3 };
 
-function pinsOf(facts: RigFacts, X: (z: number) => number): Pin[] {
+/** Room for the buttons at the left edge: no flag stands over them. */
+const TOOLS = 166;
+
+function pinsOf(facts: RigFacts, X: (z: number) => number, w: number): Pin[] {
   const pins: Pin[] = [];
+  const within = (x: number, from: number, to: number) => Math.max(from, Math.min(to, x));
   for (const v of facts.verdicts) {
     if (v.state === 'ok' || v.station === null) continue;
-    const x = X(v.station);
+    // What stands off the line, a battery behind the camera, is pinned at its edge.
+    const at = within(X(v.station), 4, w - 4);
+    const x = within(at, TOOLS, Math.max(TOOLS, w - 26));
     const near = pins.find((p) => Math.abs(p.x - x) < 47);
     if (near) {
       near.keys.push(v.key);
       if (RANK[v.state] < RANK[near.state]) near.state = v.state;
-    } else pins.push({ x, keys: [v.key], state: v.state, text: v.why });
+    } else pins.push({ x, at, keys: [v.key], state: v.state, text: v.why });
   }
   return pins;
 }
@@ -860,7 +868,7 @@ function Pins({
             }
           >
             <path
-              d={`M${p.x} ${y + 16}V${axisTop}`}
+              d={`M${p.x} ${y + 16}L${p.at} ${y + 28}V${axisTop}`}
               stroke="currentColor"
               strokeWidth={on ? 2 : 1}
               fill="none"

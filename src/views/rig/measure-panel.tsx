@@ -35,7 +35,11 @@ export const MeasurePanel = memo(function MeasurePanel({
       </h2>
       <ol className="min-h-0 flex-1 overflow-auto px-3 pb-2">
         {list.length === 0 ? (
-          <li className="py-2 text-soft">No number would change a finding.</li>
+          <li className="py-2 text-soft">
+            {advice.measured === facts
+              ? 'No number would change a finding.'
+              : 'Working out what to measure ...'}
+          </li>
         ) : null}
         {list.map((m) => (
           <li key={m.path.join('/')} className="border-b border-rule py-1.5">

@@ -46,6 +46,8 @@ export interface Advice {
   fixes: readonly Fix[];
   key: string | null;
   measure: readonly NextMeasurement[];
+  /** The facts the list was made from; null before the first. */
+  measured: RigFacts | null;
 }
 
 /** An edit that is followed by another one within this time is not asked about, ms. */
@@ -56,7 +58,13 @@ const SETTLED = 40;
  * over, so a worker does it and they follow when it is through.
  */
 export function useAdvice(facts: RigFacts, lit: string | null, dragging = false): Advice {
-  const [advice, setAdvice] = useState<Advice>({ of: null, fixes: [], key: null, measure: [] });
+  const [advice, setAdvice] = useState<Advice>({
+    of: null,
+    fixes: [],
+    key: null,
+    measure: [],
+    measured: null,
+  });
   useEffect(() => {
     // Under the hand nothing is settled: it is asked about when it is let go.
     if (dragging) return;
@@ -72,7 +80,7 @@ export function useAdvice(facts: RigFacts, lit: string | null, dragging = false)
           setAdvice((a) => ({ ...a, of: facts, fixes, key: lit }));
         }
         const measure = await adviser().measure(job, rig.id);
-        if (!stale) setAdvice((a) => ({ ...a, measure }));
+        if (!stale) setAdvice((a) => ({ ...a, measure, measured: facts }));
       })();
     }, SETTLED);
     return () => {

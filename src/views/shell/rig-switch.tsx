@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronDown } from 'lucide-react';
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { build } from '@/core/build/build';
 import { worst } from '@/core/checks/finding';
 import { runChecks } from '@/core/checks/run';
@@ -12,11 +12,15 @@ import { Picker } from '@/ui/picker';
 import { useSnapshot, useStore } from './store-context';
 import { useChecks } from './use-checks';
 
+/** Views that show one rig. */
+const OF_A_RIG: readonly string[] = ['/', '/elevations', '/set'];
+
 /** Where we are: the job, and which of its rigs. */
 export function RigSwitch() {
   const { job, rigId } = useSnapshot();
   const store = useStore();
   const router = useRouter();
+  const path = usePathname();
   const checks = useChecks();
   if (!job) return null;
   const rig = job.rigs.find((r) => r.id === rigId) ?? null;
@@ -30,7 +34,8 @@ export function RigSwitch() {
         chosen: r.id === rigId,
         pick: () => {
           store?.selectRig(r.id);
-          router.push('/');
+          // Where another rig can be looked at it is looked at right there.
+          if (!OF_A_RIG.includes(path)) router.push('/');
         },
       }));
   return (
