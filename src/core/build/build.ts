@@ -241,6 +241,35 @@ function widestAt(
   };
 }
 
+/**
+ * Everything that what stands along the optical axis rests on. Documents are never changed in
+ * place: as long as these are the same objects it is the same.
+ */
+export function alongAxis({ job, rig }: Built): readonly unknown[] {
+  return [
+    job.kit,
+    job.mounts,
+    job.aliases,
+    job.rules,
+    job.trials,
+    job.markTests,
+    rig.id,
+    rig.body,
+    rig.mode,
+    rig.frames,
+    rig.lens,
+    rig.focal,
+    rig.stop,
+    rig.focus,
+    rig.between,
+    rig.thread,
+    rig.box,
+    rig.under,
+    rig.light,
+    rig.reference,
+  ];
+}
+
 /** Facts of a mount, when the job knows it. */
 export function mountOf(built: Built, id: string | undefined): MountFacts | null {
   return id === undefined ? null : (built.mounts.get(id) ?? null);

@@ -2,7 +2,7 @@ import { valueOf } from '../quantity/quantity';
 import { isBox, isGearRing, isRing, type MatteBox, type Part } from '../kit/types';
 import { MODULE, tipDiameter } from '../drive/gears';
 import { sector, turned, turnedBox, type Axes } from '../solids/solid';
-import type { Built } from './build';
+import { alongAxis, type Built } from './build';
 import { frontPlaces } from './front-layout';
 import { constant, exactly, readPath } from './given';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
@@ -27,31 +27,11 @@ export interface Ahead {
 }
 
 /**
- * Adapters, lens, gears, what is on its thread, matte box. Documents are never changed in place:
- * as long as the same kit and the same entries of the rig come in, it stands as it stood.
+ * Adapters, lens, gears, what is on its thread, matte box; as it stood as long as the camera and
+ * everything along the axis are the same.
  */
 export function aheadOf(built: Built, camera: Camera): Ahead {
-  const { job, rig } = built;
-  const key = [
-    camera,
-    job.kit,
-    job.mounts,
-    job.aliases,
-    job.rules,
-    rig.body,
-    rig.mode,
-    rig.frames,
-    rig.lens,
-    rig.focal,
-    rig.stop,
-    rig.focus,
-    rig.between,
-    rig.thread,
-    rig.box,
-    rig.gears,
-    rig.under,
-    rig.light,
-  ];
+  const key = [camera, ...alongAxis(built), built.rig.gears];
   const before = kept.find((k) => k.key.every((x, i) => x === key[i]));
   if (before) return before.ahead;
   const ahead = layOut(built, camera);

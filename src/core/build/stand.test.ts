@@ -10,16 +10,7 @@ import { build } from './build';
 import { constant, given } from './given';
 import { leastGap, lin, minus, net, of, plus } from './lin';
 import { standOf } from './stand';
-
-function random(seed: number): () => number {
-  let s = seed >>> 0;
-  return () => {
-    s = (s + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { draws as random } from '../pupil/oracles';
 
 const job = demo();
 

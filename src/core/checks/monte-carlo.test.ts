@@ -12,6 +12,7 @@ import { frontVignette } from './front-vignette';
 import { BESIDE } from './beside';
 import { ON_AXIS } from './on-axis';
 import { tried } from './tried';
+import { draws as random } from '../pupil/oracles';
 
 /**
  * The interval of every margin, held against draws of the world it speaks of: every quantity of
@@ -20,17 +21,6 @@ import { tried } from './tried';
  */
 
 const DRAWS = 10_000;
-
-/** A small generator with a seed, so that a failure can be looked at again (mulberry32). */
-function random(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** The checks that follow beams through the front: drawn apart, since each takes a while. */
 const BEAMS: readonly Check[] = [frontVignette, frontFlag];

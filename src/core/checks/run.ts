@@ -1,4 +1,4 @@
-import type { Built } from '../build/build';
+import { alongAxis, type Built } from '../build/build';
 import type { Check } from './check';
 import { STATES, type Verdict } from './finding';
 import { ON_AXIS } from './on-axis';
@@ -40,31 +40,10 @@ function onAxis(built: Built): Verdict[] {
   return verdicts;
 }
 
-function keyOf({ job, rig, kit }: Built): readonly unknown[] {
-  return [
-    job.kit,
-    job.mounts,
-    job.aliases,
-    job.rules,
-    job.trials,
-    job.markTests,
-    rig.id,
-    rig.body,
-    rig.mode,
-    rig.frames,
-    rig.lens,
-    rig.focal,
-    rig.stop,
-    rig.focus,
-    rig.between,
-    rig.thread,
-    rig.box,
-    rig.under,
-    rig.light,
-    rig.reference,
-    (rig.fitted ?? [])
-      .filter((u) => kit.get(u.part)?.kind === 'cage')
-      .map((u) => u.part)
-      .join(),
-  ];
+function keyOf(built: Built): readonly unknown[] {
+  const cages = (built.rig.fitted ?? [])
+    .filter((u) => built.kit.get(u.part)?.kind === 'cage')
+    .map((u) => u.part)
+    .join();
+  return [...alongAxis(built), cages];
 }

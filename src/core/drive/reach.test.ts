@@ -2,16 +2,7 @@ import { distance } from '../solids/distance';
 import { box, turned, type Solid } from '../solids/solid';
 import { outlinesOf, shapesOf } from '../build/stand-drive';
 import { reachArcs, scanArm, type ArmTask } from './reach';
-
-function random(seed: number): () => number {
-  let s = seed >>> 0;
-  return () => {
-    s = (s + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { draws as random } from '../pupil/oracles';
 
 /** A task, and the drive as solids: what the grid measures by. */
 interface Tried extends ArmTask {

@@ -20,17 +20,7 @@ import {
   type Solid,
   type Vec,
 } from './solid';
-
-/** A seeded generator, so that a failing pair can be looked at again. */
-function random(seed: number): () => number {
-  let s = seed >>> 0;
-  return () => {
-    s = (s + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { draws as random } from '../pupil/oracles';
 
 type Kind = Solid['kind'];
 function solidOf(kind: Kind, rnd: () => number, spread = 80): Solid {
