@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { choose, finding, findings, goToRig, open } from './open';
+import { choose, finding, findings, goToRig, open, tabTo } from './open';
 
 /** What stands under and beside the camera: elevations, drives, rods, a rig from nothing. */
 
@@ -52,6 +52,38 @@ test('a drive along the rods: arrow keys, then dragged as one step, then left to
   const dragged = page.getByRole('button', { name: /^Undo: Clamp Pintle wheel at/ });
   await dragged.click();
   await expect(grip).toHaveAttribute('aria-valuenow', String(start));
+});
+
+test('under and beside by keyboard alone: go there, slide, choose, put by name', async ({
+  page,
+}) => {
+  await open(page);
+  await page.keyboard.press('.');
+  await page.keyboard.type('go elevations');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('group', { name: /^The rig from the side/ })).toBeVisible();
+  await tabTo(page, /^Pintle wheel along the rods/);
+  const grip = page.locator('[role=slider]:focus');
+  const start = Number(await grip.getAttribute('aria-valuenow'));
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(grip).toHaveAttribute('aria-valuenow', String(start - 10));
+  await page.keyboard.press('Control+z');
+  await expect(grip).toHaveAttribute('aria-valuenow', String(start));
+  await tabTo(page, /^Findings$/);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('tab', { name: 'Under and beside' })).toBeFocused();
+  await tabTo(page, /^clamped at/);
+  await page.keyboard.type('110');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByRole('button', { name: /^Undo: Clamp Pintle wheel at 110 mm/ }),
+  ).toBeVisible();
+  await tabTo(page, /take off/);
+  await page.keyboard.press('.');
+  await page.keyboard.type('put lath 200');
+  await page.getByRole('option', { name: /Use Lath 200 instead/ }).waitFor();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Undo: Use Lath 200 instead/ })).toBeVisible();
 });
 
 test('views and parts go out as files', async ({ page }) => {

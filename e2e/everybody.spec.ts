@@ -1,9 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { chosen, entries, finding, kept, open } from './open';
+import { chosen, entries, finding, kept, open, tabTo } from './open';
 
-const VIEWS = ['/', '/set', '/compare', '/kit', '/rules', '/jobs'];
+const VIEWS = ['/', '/elevations', '/set', '/compare', '/kit', '/rules', '/jobs'];
 
 async function serious(page: Page) {
   const result = await new AxeBuilder({ page })
@@ -47,19 +47,6 @@ for (const theme of ['bench', 'set'])
     await page.getByText('put a body here').waitFor();
     expect(await serious(page), 'an empty rig').toEqual([]);
   });
-
-/** Tabs until something with this name has the focus. */
-async function tabTo(page: Page, name: RegExp, most = 120) {
-  for (let i = 0; i < most; i++) {
-    await page.keyboard.press('Tab');
-    const label = await page.evaluate(() => {
-      const e = document.activeElement;
-      return e ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}`.trim() : '';
-    });
-    if (name.test(label)) return;
-  }
-  throw new Error(`the keyboard never came to ${String(name)}`);
-}
 
 test('the whole flow by keyboard alone', async ({ page }) => {
   await open(page);

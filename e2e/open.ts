@@ -42,3 +42,17 @@ export function chosen(page: Page, what: string, name: string): Locator {
 export function entries(page: Page): Locator {
   return page.locator('[cmdk-item]');
 }
+
+/** Tabs until something with this name has the focus. */
+export async function tabTo(page: Page, name: RegExp, most = 120) {
+  for (let i = 0; i < most; i++) {
+    await page.keyboard.press('Tab');
+    const label = await page.evaluate(() => {
+      const e = document.activeElement;
+      const said = (e as HTMLInputElement | null)?.labels?.[0]?.textContent ?? e?.textContent ?? '';
+      return e ? `${e.getAttribute('aria-label') ?? ''} ${said}`.trim() : '';
+    });
+    if (name.test(label)) return;
+  }
+  throw new Error(`the keyboard never came to ${String(name)}`);
+}
