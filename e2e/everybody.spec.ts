@@ -78,7 +78,10 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeFocused();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  // The focus goes back to what was pressed.
+  await expect(page.locator('button:focus')).toHaveAccessibleName(/show the sum/);
   await page.keyboard.press('.');
+  await expect(page.getByRole('combobox', { name: 'Command line' })).toBeFocused();
   await page.keyboard.type('go kit');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Kit of Lock Nine' })).toBeVisible();

@@ -67,6 +67,7 @@ export function leastGap(a: Lin, b: Lin): number {
     let k = 0;
     for (const t of a.terms) if (t.g === g) k += t.k;
     for (const t of b.terms) if (t.g === g) k -= t.k;
+    if (k === 0) return;
     sum += k * (g.known?.value ?? 0);
     loose += Math.abs(k) * (g.known?.tol ?? Infinity);
   };

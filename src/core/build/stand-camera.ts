@@ -37,7 +37,14 @@ export function cameraOf(built: Built): Camera {
   const { body, rig, kit } = built;
   if (!body) return layOut(built);
   const parts = [rig.fitted, rig.under].flatMap((uses) => (uses ?? []).map((u) => kit.get(u.part)));
-  const key = [flangeOf(built, body), rig.fitted, rig.under, rig.rods, rig.screenShut, ...parts];
+  const key = [
+    flangeOf(built, body),
+    rig.fitted,
+    rig.under,
+    rodsOf(built),
+    rig.screenShut,
+    ...parts,
+  ];
   const list = kept.get(body) ?? [];
   const before = list.find(
     (k) => k.key.length === key.length && k.key.every((x, i) => x === key[i]),

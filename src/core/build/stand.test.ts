@@ -19,7 +19,7 @@ function anyEdit(j: Job, r: Rig, rnd: () => number): Edit | null {
   const pick = <T>(list: readonly T[] | undefined): T | undefined =>
     list?.[Math.floor(rnd() * list.length)];
   const at = Math.round(rnd() * 260 - 60);
-  switch (Math.floor(rnd() * 8)) {
+  switch (Math.floor(rnd() * 9)) {
     case 0: {
       const d = pick(r.drives);
       return d ? setDrive(r, d.id, { station: rnd() < 0.3 ? undefined : at }, 'drive') : null;
@@ -46,6 +46,11 @@ function anyEdit(j: Job, r: Rig, rnd: () => number): Edit | null {
       );
       const field = pick(['length', 'height', 'depth', 'width'])!;
       return setField(j, ['kit', pick(ids)!, field], { value: 60 + rnd() * 80, tol: rnd() }, field);
+    }
+    case 7: {
+      const rods = pick(r.rods);
+      const system = pick(['lw15', 'st15', 'st19'])!;
+      return rods ? setField(j, ['kit', rods.part, 'rods'], system, 'rods') : null;
     }
     default: {
       const d = pick(r.drives);
@@ -111,7 +116,9 @@ describe('sums of given numbers', () => {
     expect(net(minus(left, left)).terms).toEqual([]);
   });
 
-  test('a missing number leaves no gap sure', () => {
+  test('a missing number leaves no gap sure, unless it cancels', () => {
+    const gone = constant('z', 'mm', null);
+    expect(leastGap(plus(of(gone), lin(5)), plus(of(gone), lin(2)))).toBe(3);
     expect(leastGap(of(a), of(constant('y', 'mm', null)))).toBe(-Infinity);
   });
 
