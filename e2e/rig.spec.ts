@@ -130,6 +130,7 @@ test('every figure opens to its sum', async ({ page }) => {
   await open(page);
   const figures = page.getByRole('region', { name: 'Figures' });
   const buttons = figures.getByRole('button', { name: /show the sum$/ });
+  await expect(buttons.first()).toBeVisible();
   const n = await buttons.count();
   expect(n).toBeGreaterThan(12);
   for (let i = 0; i < n; i++) {

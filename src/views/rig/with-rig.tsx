@@ -3,7 +3,6 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { Job, Rig } from '@/core/kit/types';
-import { addRig } from '@/core/solve/rigs';
 import { Button, buttonClass } from '@/ui/button';
 import { useSnapshot, useStore } from '@/views/shell/store-context';
 
@@ -42,11 +41,13 @@ export function WithRig({ children }: { children: (job: Job, rig: Rig) => ReactN
         <Button
           look="strong"
           className="mt-4"
-          onClick={() => {
-            const { edit, id } = addRig(job);
-            store?.edit(edit);
-            store?.selectRig(id);
-          }}
+          onClick={() =>
+            void import('@/core/solve/rigs').then(({ addRig }) => {
+              const { edit, id } = addRig(job);
+              store?.edit(edit);
+              store?.selectRig(id);
+            })
+          }
         >
           New rig
         </Button>

@@ -1,16 +1,22 @@
 'use client';
 
 import { ChevronDown } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { build } from '@/core/build/build';
 import { worst } from '@/core/checks/finding';
 import { runChecks } from '@/core/checks/run';
-import { addRig, copyRig, removeRig } from '@/core/solve/rigs';
 import { Button } from '@/ui/button';
 import type { Option } from '@/ui/option';
 import { Picker } from '@/ui/picker';
 import { useSnapshot, useStore } from './store-context';
 import { useChecks } from './use-checks';
+
+/** Comes with the list it stands under. */
+const RigActions = dynamic(() => import('./rig-actions').then((m) => m.RigActions), {
+  ssr: false,
+  loading: () => <div className="min-h-11" />,
+});
 
 /** Views that show one rig. */
 const OF_A_RIG: readonly string[] = ['/', '/elevations', '/set'];
@@ -58,35 +64,7 @@ export function RigSwitch() {
             <ChevronDown size={16} aria-hidden="true" />
           </Button>
         }
-        footer={
-          <div className="flex flex-wrap gap-1">
-            <Button
-              onClick={() => {
-                const { edit, id } = addRig(job);
-                store?.edit(edit);
-                store?.selectRig(id);
-              }}
-            >
-              New rig
-            </Button>
-            {rig ? (
-              <>
-                <Button
-                  onClick={() => {
-                    const { edit, id } = copyRig(job, rig);
-                    store?.edit(edit);
-                    store?.selectRig(id);
-                  }}
-                >
-                  Copy this one
-                </Button>
-                <Button look="danger" onClick={() => store?.edit(removeRig(rig))}>
-                  Take it away
-                </Button>
-              </>
-            ) : null}
-          </div>
-        }
+        footer={<RigActions job={job} rig={rig} />}
       />
     </div>
   );
