@@ -321,19 +321,21 @@ export function withoutBesidePart(rig: Rig, part: Part): Change[] {
   return changes;
 }
 
-/** The move that puts a part of the kit where its kind goes; null for other kinds. */
+/** The move that puts a part of the kit where its kind goes; null for others, or where it is in. */
 export function besideMove(job: Job, rig: Rig, part: Part): Edit | null {
   if (isRods(part)) {
     const now = rig.rods?.[0];
+    if (now?.part === part.id) return null;
     return now ? swapRods(rig, now.id, part) : putRods(rig, part);
   }
-  if (isGearRing(part)) return putGear(rig, part, 'focus');
+  if (isGearRing(part))
+    return rig.gears?.some((g) => g.part === part.id) ? null : putGear(rig, part, 'focus');
   if (isSupport(part)) return putSupport(rig, part);
   if (isDrive(part)) return putDrive(job, rig, part);
   if (isFitting(part)) return fit(job, rig, part);
   if (isDriveArm(part)) {
     const drive = rig.drives?.[0];
-    return drive ? armOn(rig, drive, part) : null;
+    return drive && drive.arm !== part.id ? armOn(rig, drive, part) : null;
   }
   return null;
 }
