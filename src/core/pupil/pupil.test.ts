@@ -260,6 +260,20 @@ describe('properties', () => {
         ? { ...a, hw: a.hw * u, hh: a.hh * u }
         : { ...a, d: a.d + u };
 
+  test('edges that barely touch the pupil take no more than they do', () => {
+    // A sliver between a circle and a chord at `gap` inside it is 4/3 sqrt(2 r) gap^1.5 large.
+    const r = 10;
+    for (const gap of [1e-15, 1e-14, 1e-12, 1e-9, 1e-6]) {
+      const pupil = { z: -40, r: r + gap };
+      const gone = Math.min(1, ((4 / 3) * Math.sqrt(2 * r) * gap ** 1.5) / (Math.PI * r * r));
+      const slot: Aperture = { kind: 'rectangle', z: 0, cx: 0, cy: 0, hw: 12, hh: 10, turn: 0 };
+      expect(left([slot], pupil, 0, 0, parallel)).toBeCloseTo(1 - 2 * gone, 12);
+      const ring: Aperture = { kind: 'circle', z: 0, cx: 0.5, cy: 0, r: 10.5 };
+      expect(left([ring], pupil, 0, 0, parallel)).toBeGreaterThan(1 - 1e-6);
+      expect(Math.abs(left([ring], { z: -40, r }, 0, 0, parallel) - 1)).toBeLessThan(1e-12);
+    }
+  });
+
   test('opening any aperture never darkens; a further aperture never brightens', () => {
     fc.assert(
       fc.property(scene, fc.nat(6), fc.double({ min: 1, max: 2, noNaN: true }), (s, which, u) => {

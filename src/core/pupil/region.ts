@@ -131,8 +131,8 @@ function area(): number {
       const d = Math.sqrt(dx * dx + dy * dy);
       if (d >= r + q) return 0;
       if (d < SAME * r && Math.abs(r - q) < SAME * r) {
-        // The same circle twice: its boundary counts once, for the first of the two.
-        if (j < i) arcCount = 0;
+        // The same circle twice: its boundary counts once, for the smaller of the two, or the first.
+        if (q < r || (q === r && j < i)) arcCount = 0;
         continue;
       }
       if (d <= q - r) continue;
@@ -140,17 +140,25 @@ function area(): number {
         arcCount = 0;
         continue;
       }
-      const half = Math.acos(clamp((d * d + r * r - q * q) / (2 * d * r)));
+      // Half angles by the sides of the triangle, from differences that both circles have in common:
+      // where they barely touch an arc cosine would be out by half of its digits, each its own way.
+      const half =
+        2 *
+        Math.atan2(
+          Math.sqrt((r + q - d) * (d + (q - r))),
+          Math.sqrt((d + (r - q)) * (d + (r + q))),
+        );
       keepArc(Math.atan2(dy, dx) - half, 2 * half);
     }
     for (let j = 0; j < lines && arcCount > 0; j++) {
-      const u = (nd[j]! - nx[j]! * x - ny[j]! * y) / r;
-      if (u >= 1) continue;
-      if (u <= -1) {
+      const off = nd[j]! - (nx[j]! * x + ny[j]! * y);
+      if (off >= r) continue;
+      if (off <= -r) {
         arcCount = 0;
         continue;
       }
-      const from = Math.acos(u);
+      // By the same two differences as the stretch of the line below.
+      const from = 2 * Math.atan2(Math.sqrt(r - off), Math.sqrt(r + off));
       keepArc(Math.atan2(ny[j]!, nx[j]!) + from, TAU - 2 * from);
     }
     for (let m = 0; m < arcCount; m++) {
@@ -169,7 +177,7 @@ function area(): number {
     let hi = Infinity;
     for (let j = 0; j < circles && lo < hi; j++) {
       const off = h - (ux * cx[j]! + uy * cy[j]!);
-      const w = cr[j]! * cr[j]! - off * off;
+      const w = (cr[j]! - off) * (cr[j]! + off);
       if (w <= 0) {
         hi = lo;
         break;
@@ -185,8 +193,9 @@ function area(): number {
       const room = nd[j]! - h * (nx[j]! * ux + ny[j]! * uy);
       if (Math.abs(slope) < SAME) {
         const same = nx[j]! * ux + ny[j]! * uy > 0 && Math.abs(room) < SAME * cr[0]!;
-        // Of two equal edges the first counts; one that lies beyond the other does not.
-        if (same ? j < i : room < 0) hi = lo;
+        // Of two equal edges the first counts; one that lies beyond the other, by however little,
+        // does not: the arcs are cut by the nearer one.
+        if (same ? nd[j]! < h || (nd[j]! === h && j < i) : room < 0) hi = lo;
         continue;
       }
       const t = room / slope;
