@@ -1,7 +1,7 @@
 import { valueOf } from '../quantity/quantity';
 import type { LensSupport, SupportUse } from '../kit/types';
 import type { Given } from './given';
-import { lin, minus, of, plus, times, type Lin } from './lin';
+import { givens, lin, minus, of, plus, times, type Lin } from './lin';
 import { block, STAND_IN, type LensGear, type Setting } from './stand-setting';
 
 /** A lens support where it stands, or where it would. */
@@ -17,7 +17,7 @@ export interface PlacedSupport {
   needed: Lin | null;
   /** Whether the station was found, and why not when there is none. */
   found: boolean;
-  /** Numbers of the lens that are missing where its place was looked for by them. */
+  /** Numbers that its place was judged by and that are missing. */
   by: readonly Given[];
   trouble: string | null;
 }
@@ -198,8 +198,16 @@ export function placeSupport(
   s.touch(key, 'lens');
   for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
   s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
-  const by =
-    use.station === undefined ? (s.pieces.find((p) => p.key === 'lens')?.missing ?? []) : [];
+  // Its place was judged by the barrel, the rings on it, where the lens sits, and its own clamp.
+  const by = [
+    ...new Set([
+      ...s.pieces
+        .filter((p) => p.key === 'lens' || p.key.startsWith('link:'))
+        .flatMap((p) => p.missing),
+      ...givens([...gears.map((g) => g.middle), clampLength, ...(drop ? [drop] : [])]),
+      ...gears.map((g) => g.width),
+    ]),
+  ].filter((g) => g.known === null);
   return { use, part, key, station, post, needed, found, by, trouble: why };
 }
 

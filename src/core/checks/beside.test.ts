@@ -1,10 +1,10 @@
 import { standOf } from '../build/stand';
 import { build } from '../build/build';
-import type { Job, Rig } from '../kit/types';
+import type { Job, LensSupport, Rig } from '../kit/types';
 import { removePart } from '../solve/moves';
 import { applyEdit, withChanges } from '../solve/edit';
 import { findings } from '../solve/fixes';
-import { putDrive, putRods, setDrive, takeFitted } from '../solve/beside-moves';
+import { putDrive, putRods, putSupport, setDrive, takeFitted } from '../solve/beside-moves';
 import { measureNext } from '../solve/measure-next';
 import { validateJob } from '../format/read-job';
 import { demo, exactly, testAdapter, testBody, testJob, testLens } from '../test-kit';
@@ -325,4 +325,23 @@ describe('single facts', () => {
       'To get Wherry 40 anamorphic out: swing Ratchet motor off and swing Weir box away.',
     );
   });
+});
+
+test('a support is given no place by numbers that nobody gave', () => {
+  const rig = rigOf(job, 'wheelhouse-a');
+  const prop = job.kit.find((p) => p.kind === 'lens-support')!;
+  const on = applyEdit(job, putSupport(rig, prop as LensSupport)).doc;
+  const place = (j: Job) => checkRig(j, rigOf(j, rig.id)).find((v) => v.id === 'support.place')!;
+  expect(place(on).state).not.toBe('unknown');
+  for (const [part, field] of [
+    [prop.id, 'clampLength'],
+    [rig.lens!, 'length'],
+  ] as const) {
+    const gone = applyEdit(on, {
+      title: 'x',
+      changes: [{ path: ['kit', part, field], value: undefined }],
+    });
+    expect(place(gone.doc).state).toBe('unknown');
+    expect(place(gone.doc).measure.map((m) => m.path.join('/'))).toContain(`kit/${part}/${field}`);
+  }
 });

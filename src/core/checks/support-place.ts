@@ -2,7 +2,7 @@ import { standOf } from '../build/stand';
 import { exact, mm } from '../quantity/say';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { plainVerdict } from './judge';
+import { inWords, lacking, plainVerdict } from './judge';
 
 export const supportPlace: Check = {
   id: 'support.place',
@@ -15,7 +15,6 @@ export const supportPlace: Check = {
     const { lens } = built;
     if (!lens) return [];
     return stand.supports.map((s): Verdict => {
-      const missing = [lens.length === undefined && !lens.outline?.length].some(Boolean);
       const base = {
         id: 'support.place',
         key: `support.place:${s.use.id}`,
@@ -23,22 +22,13 @@ export const supportPlace: Check = {
         station: stand.value(s.station),
         basis: '[trade] a support stands under what keeps still',
       };
-      if (missing)
+      if (s.by.length > 0)
         return plainVerdict({
           ...base,
           state: 'unknown',
-          why: `Where a support can stand under ${lens.name} is not known: its length and barrel outline are missing.`,
+          why: `Where ${s.part.name} can stand under ${lens.name} is not known: ${inWords(s.by.map((g) => g.label))} missing.`,
           sum: 'No sum.',
-          measure: [
-            {
-              path: ['kit', lens.id, 'length'],
-              part: lens.id,
-              label: `length of ${lens.name}`,
-              unit: 'mm',
-              share: 1,
-              missing: true,
-            },
-          ],
+          measure: lacking(s.by),
         });
       const straight = !lens.outline?.length;
       return plainVerdict({

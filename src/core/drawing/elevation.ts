@@ -262,7 +262,7 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
         across: false,
         sum: 'image plane to the middle of its clamp',
       },
-      [...stand.missing([s.station]), ...s.by],
+      s.use.station === undefined ? s.by : [],
     );
   if (plate)
     add(
