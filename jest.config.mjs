@@ -11,7 +11,7 @@ const shared = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap|three|three-mesh-bvh)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|d3-[a-z-]+|internmap|three|three-mesh-bvh)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 };
 

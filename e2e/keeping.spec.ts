@@ -200,7 +200,12 @@ test('a kit comes in from CSV in one step, and goes again in one', async ({ page
   await page
     .getByLabel('Import a kit, CSV')
     .setInputFiles({ name: 'reeds.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByText('reeds.csv: 2 new lenses, 0 changed.')).toBeVisible();
+  // What was read stands there first; nothing is stored before it is taken.
+  const read = page.getByRole('region', { name: 'reeds.csv as it was read' });
+  await expect(read.getByRole('row').filter({ hasText: 'Reed 28' })).toContainText('46');
+  await expect(page.getByRole('button', { name: /^Reed/ })).toHaveCount(0);
+  await read.getByRole('button', { name: 'Take these 2 in' }).click();
+  await expect(read).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Reed 28/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Import reeds.csv' }).click();
   await expect(page.getByRole('button', { name: /^Reed/ })).toHaveCount(0);

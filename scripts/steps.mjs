@@ -8,6 +8,8 @@ import { join } from 'node:path';
 
 export const NEXT = join('node_modules', 'next', 'dist', 'bin', 'next');
 export const CHROMIUM = '/usr/bin/chromium';
+/** The terminal command as one file: transpiling it at each start would cost seconds. */
+export const TERMINAL = join('.nelvix', 'terminal.cjs');
 const STAMPS = '.nelvix';
 
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
@@ -55,6 +57,18 @@ export function install() {
   );
 }
 
+export function bundleTerminal() {
+  return run('node_modules/.bin/esbuild', [
+    'src/cli/nelvix.ts',
+    '--bundle',
+    '--minify',
+    '--platform=node',
+    '--format=cjs',
+    `--outfile=${TERMINAL}`,
+    '--log-level=error',
+  ]);
+}
+
 export function build() {
   return unlessDone(
     'built',
@@ -67,10 +81,10 @@ export function build() {
       'postcss.config.mjs',
       'tsconfig.json',
     ],
-    () => existsSync(join('.next', 'BUILD_ID')),
+    () => existsSync(join('.next', 'BUILD_ID')) && existsSync(TERMINAL),
     () => {
       console.log('Building ...');
-      return run(process.execPath, [NEXT, 'build']);
+      return bundleTerminal() && run(process.execPath, [NEXT, 'build']);
     },
   );
 }

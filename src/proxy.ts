@@ -2,11 +2,25 @@ import { NextResponse, type NextRequest } from 'next/server';
 
 /**
  * Strict content security policy: scripts and styles only with this response's nonce, nothing
- * from any other host. The development server needs eval and inline styles for its own tools.
+ * from any other host. A worker has the policy of its own response, so files have one too: what the
+ * page may not send no worker may. The development server needs eval and inline styles for its own
+ * tools. Nothing here takes anything but a question.
  */
 export function proxy(request: NextRequest) {
-  const nonce = btoa(crypto.randomUUID());
+  if (request.method !== 'GET' && request.method !== 'HEAD')
+    return new NextResponse('Nothing can be sent here.\n', {
+      status: 405,
+      headers: { allow: 'GET, HEAD', 'content-type': 'text/plain', ...ALWAYS },
+    });
   const dev = process.env.NODE_ENV !== 'production';
+  const { pathname } = request.nextUrl;
+  if (pathname.startsWith('/_next/static/') || pathname === '/icon.svg') {
+    const response = NextResponse.next();
+    for (const [k, v] of Object.entries(ALWAYS)) response.headers.set(k, v);
+    if (!dev) response.headers.set('content-security-policy', FILES);
+    return response;
+  }
+  const nonce = btoa(crypto.randomUUID());
   const policy = [
     `default-src 'self'`,
     dev
@@ -28,12 +42,19 @@ export function proxy(request: NextRequest) {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'no-referrer');
-  response.headers.set('permissions-policy', 'camera=(), microphone=(), geolocation=()');
+  for (const [k, v] of Object.entries(ALWAYS)) response.headers.set(k, v);
   return response;
 }
 
+const ALWAYS = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'no-referrer',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+} as const;
+
+/** Of files: a script that runs as a worker may load its own pieces and ask its own host. */
+const FILES = `default-src 'none'; script-src 'self'; connect-src 'self'; frame-ancestors 'none'`;
+
 export const config = {
-  matcher: [{ source: '/((?!_next/static|icon.svg).*)' }],
+  matcher: ['/:path*'],
 };

@@ -8,10 +8,11 @@ import { readJob } from '../core/format/read-job';
 import { report, reportText } from '../core/format/report';
 import type { Job, Rig } from '../core/kit/types';
 
-const USAGE = `Usage: nelvix check FILE [--json]
+const USAGE = `Usage: nelvix check FILE [--json] [--verdicts]
        nelvix map FILE --rig RIG [--focal MM] [--stop T] [--focus M] [--size 96x54] [--out CSV]
 
-check   checks every rig of a job file with the same core as the application.
+check   checks every rig of a job file with the same core as the application; with
+        --verdicts without trying fixes.
         Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
 map     writes the shading of the chip of one rig (its id or name) as CSV: what stands in
         front, the falloff of the lens, that of a reducer, hard cuts and what causes them.
@@ -32,9 +33,10 @@ export function main(args: readonly string[], out: Say, err: Say): number {
     out(USAGE);
     return 0;
   }
-  const [command, ...rest] = args.filter((a) => a !== '--json');
-  if (command === 'check') return check(rest, args.includes('--json'), out, err);
-  if (command === 'map' && !args.includes('--json')) return map(rest, out, err);
+  const [command, ...rest] = args.filter((a) => a !== '--json' && a !== '--verdicts');
+  const plain = args.includes('--verdicts');
+  if (command === 'check') return check(rest, args.includes('--json'), plain, out, err);
+  if (command === 'map' && !plain && !args.includes('--json')) return map(rest, out, err);
   const unknown = args.find((w) => w.startsWith('-'));
   err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
   return 2;
@@ -58,7 +60,13 @@ function jobFrom(file: string, err: Say): Job | null {
   return null;
 }
 
-function check(words: readonly string[], json: boolean, out: Say, err: Say): number {
+function check(
+  words: readonly string[],
+  json: boolean,
+  plain: boolean,
+  out: Say,
+  err: Say,
+): number {
   const unknown = words.find((w) => w.startsWith('-'));
   if (unknown || words.length !== 1) {
     err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
@@ -66,7 +74,7 @@ function check(words: readonly string[], json: boolean, out: Say, err: Say): num
   }
   const job = jobFrom(words[0]!, err);
   if (!job) return 2;
-  const r = report(job);
+  const r = report(job, !plain);
   out(json ? `${JSON.stringify(r, null, 2)}\n` : reportText(job, r));
   return r.counts.fail > 0 ? 1 : 0;
 }
@@ -161,10 +169,3 @@ function map(words: readonly string[], out: Say, err: Say): number {
   out(`${rig.name} at ${sit.label}: ${nx} x ${ny} points in ${file}\n`);
   return 0;
 }
-
-if (process.argv[1] && /nelvix(\.[cm]?[jt]s)?$/.test(process.argv[1]))
-  process.exitCode = main(
-    process.argv.slice(2),
-    (t) => process.stdout.write(t),
-    (t) => process.stderr.write(t),
-  );

@@ -7,10 +7,12 @@ import type { Change, Job } from '@/core/kit/types';
 import { applyEdit, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import {
+  takeInJobs,
+  rawJob,
+  unsound,
   addJobs,
   allJobs,
   binJob,
-  freeJobId,
   historyEnds,
   listJobs,
   loadJob,
@@ -48,7 +50,7 @@ describe('jobs in the browser', () => {
     expect(loaded.job.version).toBe(JOB_VERSION);
     expect(loaded.job.rigs[0]).toMatchObject({ focal: 24, carried: { box: 'a cardboard one' } });
     expect((await db.jobs.get(old.id))!.doc.version).toBe(JOB_VERSION);
-    expect(await undo(db, old.id)).toBe('x');
+    expect((await undo(db, old.id))?.title).toBe('x');
     expect((await loadJob(db, old.id))!.job.rigs[0]!.focal).toBe(18);
   });
 
@@ -88,7 +90,7 @@ describe('jobs in the browser', () => {
             done++;
             expect((await loadJob(db, job.id))!.job).toEqual(shown);
           }
-          for (let i = 0; i < done; i++) expect(await undo(db, job.id)).toBe('x');
+          for (let i = 0; i < done; i++) expect((await undo(db, job.id))?.title).toBe('x');
           expect(await undo(db, job.id)).toBeNull();
           expect((await loadJob(db, job.id))!.job).toEqual(job);
           for (let i = 0; i < done; i++) await redo(db, job.id);
@@ -134,17 +136,78 @@ describe('jobs in the browser', () => {
   test('listing, the bin, and ids that are taken', async () => {
     const db = fresh();
     await addJobs(db, [job, { ...job, id: 'two', name: 'Two' }]);
-    expect(await freeJobId(db, job.id)).toBe('lock-nine-2');
-    expect(await freeJobId(db, 'three')).toBe('three');
     await binJob(db, 'two', true);
     expect((await listJobs(db)).find((j) => j.id === 'two')).toMatchObject({
       binned: true,
       parts: job.kit.length,
       rigs: 6,
     });
-    expect(await allJobs(db)).toHaveLength(2);
+    expect((await allJobs(db)).jobs).toHaveLength(2);
     await binJob(db, 'two', false);
     expect((await listJobs(db)).every((j) => !j.binned)).toBe(true);
+  });
+
+  test('a backup comes in beside what is here: no id falls on another, in the browser or the file', async () => {
+    const db = fresh();
+    await addJobs(db, [{ ...job, note: 'the one that was here' }]);
+    const backup = [
+      { ...job, note: 'first of the file' },
+      { ...job, id: 'lock-nine-2', note: 'second of the file' },
+      { ...job, note: 'a double of the first' },
+    ];
+    const { jobs, renamed } = await takeInJobs(db, backup);
+    expect(jobs.map((j) => j.id)).toEqual(['lock-nine-2', 'lock-nine-2-2', 'lock-nine-3']);
+    expect(renamed).toHaveLength(3);
+    const notes = await Promise.all(
+      ['lock-nine', ...jobs.map((j) => j.id)].map(async (id) => (await loadJob(db, id))!.job.note),
+    );
+    expect(notes).toEqual([
+      'the one that was here',
+      'first of the file',
+      'second of the file',
+      'a double of the first',
+    ]);
+  });
+
+  test('one damaged row hides nothing else and can be saved as it lies', async () => {
+    const db = fresh();
+    await addJobs(db, [job, { ...job, id: 'two', name: 'Two' }]);
+    await db.jobs.put({ id: 'odd', rev: 1 } as never);
+    await db.jobs.update('two', { doc: { ...job, rigs: [{ id: 'x' }] } } as never);
+    const list = await listJobs(db);
+    expect(list.map((j) => j.id).sort()).toEqual(['lock-nine', 'odd', 'two']);
+    expect(list.find((j) => j.id === 'odd')!.damaged).toBe(true);
+    expect(unsound((await loadJob(db, 'odd'))!.job)).toContain('damaged');
+    expect(unsound((await loadJob(db, 'two'))!.job)).toContain('a rig of it is damaged');
+    expect(unsound((await loadJob(db, job.id))!.job)).toBeNull();
+    expect(JSON.parse(await rawJob(db, 'odd'))).toEqual({ row: { id: 'odd', rev: 1 }, parts: [] });
+    const { jobs, left } = await allJobs(db);
+    expect(jobs.map((j) => j.id)).toEqual(['lock-nine']);
+    expect(left).toHaveLength(2);
+  });
+
+  test('undo takes back its own field and leaves what another window put beside it', async () => {
+    const db = fresh();
+    await addJobs(db, [job]);
+    const rig = 'wheelhouse-a';
+    expect(job.rigs.find((r) => r.id === rig)!.light).toBeUndefined();
+    await storeEdit(db, job.id, edit(['rigs', rig, 'light', 'iso'], 800, 'mine'));
+    // Another window writes beside it without a step of this history.
+    await db.transaction('rw', db.jobs, async () => {
+      const row = (await db.jobs.get(job.id))!;
+      const doc = structuredClone(row.doc);
+      doc.rigs.find((r) => r.id === rig)!.light!.ev = 5;
+      await db.jobs.put({ ...row, doc });
+    });
+    await undo(db, job.id);
+    expect((await loadJob(db, job.id))!.job.rigs.find((r) => r.id === rig)!.light).toEqual({
+      ev: 5,
+    });
+    const alone = fresh();
+    await addJobs(alone, [job]);
+    await storeEdit(alone, job.id, edit(['rigs', rig, 'light', 'iso'], 800));
+    await undo(alone, job.id);
+    expect((await loadJob(alone, job.id))!.job).toEqual(job);
   });
 
   test('a full store is known by its error, wrapped or not', () => {
@@ -256,5 +319,78 @@ describe('the store of a page', () => {
     expect(store.get().notices[0]!.text).toContain('could not be done');
     store.dismiss(store.get().notices[0]!.id);
     expect(store.get().notices).toEqual([]);
+  });
+
+  test('what waits is never dropped: nothing else opens while the store is full', async () => {
+    const db = fresh();
+    const store = await open(db);
+    await addJobs(db, [{ ...job, id: 'two', name: 'Two' }]);
+    const put = jest
+      .spyOn(db.jobs, 'put')
+      .mockRejectedValue(Object.assign(new Error('quota'), { name: 'QuotaExceededError' }));
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 5.6));
+    await store.settled();
+    expect(store.get().save).toBe('full');
+    expect(store.atRisk()).toBe(true);
+    expect(await store.open('two')).toBe(false);
+    expect(store.get().job!.id).toBe(job.id);
+    expect(store.get().notices.at(-1)!.text).toContain('not kept yet');
+    put.mockRestore();
+    await store.retry();
+    expect(store.atRisk()).toBe(false);
+    expect(await store.open('two')).toBe(true);
+    expect((await stored(db)).rigs[0]!.stop).toBe(5.6);
+  });
+
+  test('a job deleted from under the page is written anew, with what was waiting, and said', async () => {
+    const db = fresh();
+    const store = await open(db);
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 4));
+    await store.settled();
+    await db.jobs.clear();
+    await db.parts.clear();
+    store.edit(edit(['rigs', 'tug-b', 'focal'], 24));
+    await store.settled();
+    expect((await stored(db)).rigs[0]).toMatchObject({ stop: 4, focal: 24 });
+    expect(store.get()).toMatchObject({ save: 'saved', waiting: 0 });
+    expect(store.get().notices.at(-1)!.text).toContain('written anew');
+  });
+
+  test('the whole database deleted from under the page', async () => {
+    const db = fresh();
+    const store = await open(db);
+    db.close();
+    await NelvixDatabase.delete(db.name);
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 4));
+    await store.settled();
+    expect((await stored(db)).rigs[0]).toMatchObject({ stop: 4 });
+    expect(store.get().save).toBe('saved');
+  });
+
+  test('a job kept by a newer build is not opened and says so', async () => {
+    const db = fresh();
+    const store = await open(db);
+    await addJobs(db, [{ ...job, id: 'newer', name: 'Newer', version: JOB_VERSION + 1 }]);
+    expect(await store.open('newer')).toBe(false);
+    expect(store.get()).toMatchObject({ phase: 'unsound', jobId: 'newer', job: null });
+    expect(store.get().trouble).toContain('newer Nelvix');
+    expect((await db.jobs.get('newer'))!.doc.version).toBe(JOB_VERSION + 1);
+  });
+
+  test('many quick edits go in together, and undo reads no whole job', async () => {
+    const db = fresh();
+    const store = await open(db);
+    const many = jest.spyOn(db.jobs, 'put');
+    for (let i = 0; i < 200; i++)
+      store.edit(edit(['rigs', 'tug-b', 'focal'], 18 + (i % 17), `f${i}`));
+    await store.settled();
+    expect(many.mock.calls.length).toBeLessThan(5);
+    expect(store.get()).toMatchObject({ save: 'saved', undo: 'f199' });
+    const parts = jest.spyOn(db.parts, 'where');
+    for (let i = 0; i < 5; i++) await store.undo();
+    expect(parts).not.toHaveBeenCalled();
+    expect(store.get().job).toEqual(await stored(db));
+    parts.mockRestore();
+    many.mockRestore();
   });
 });

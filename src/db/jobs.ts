@@ -15,7 +15,7 @@ const ONE_MOVEMENT = 1500;
  * the paths in it lead where they led.
  */
 async function bringUp(db: NelvixDatabase, id: string): Promise<void> {
-  const version = (await db.jobs.get(id))?.doc.version;
+  const version = (await db.jobs.get(id))?.doc?.version;
   if (version === undefined || version >= JOB_VERSION) return;
   // Validation is heavy and hardly ever needed here: not part of the first load.
   const { migrate } = await import('@/core/format/migrate');
@@ -54,14 +54,16 @@ async function readStored(
       .where('job')
       .equals(id)
       .each((p) => parts.set(p.id, p.part));
-    const kit = row.order.map((p) => parts.get(p)).filter((p): p is Part => p !== undefined);
+    const order: readonly string[] = Array.isArray(row.order) ? row.order : [];
+    const kit = order.map((p) => parts.get(p)).filter((p): p is Part => p !== undefined);
     return { job: joined(row, kit), rev: row.rev };
   });
 }
 
 function joined(row: JobRow, kit: Part[]): Job {
-  const { format, version, id, name, ...rest } = row.doc as Job;
-  return { format, version, id, name, ...rest, kit };
+  const doc = (row.doc ?? {}) as Partial<Job>;
+  const { format, version, id, name, ...rest } = doc as Job;
+  return { format, version, id: id ?? row.id, name: name ?? row.name, ...rest, kit };
 }
 
 /** Rows of a job as they are stored. */
@@ -83,18 +85,56 @@ function rowsOf(
   };
 }
 
-/** Puts whole jobs into the browser in one transaction: all of them or none. */
+/** Writes whole jobs over what is here under their ids, in one transaction: all of them or none. */
 export async function addJobs(db: NelvixDatabase, jobs: readonly Job[]): Promise<void> {
   await db.transaction('rw', db.jobs, db.parts, db.history, async () => {
-    for (const job of jobs) {
-      const { row, parts } = rowsOf(job, 1);
-      await db.parts.where('job').equals(job.id).delete();
-      await db.history.where('job').equals(job.id).delete();
-      await db.jobs.put(row);
-      await db.parts.bulkPut(parts);
-    }
+    for (const job of jobs) await put(db, job);
   });
 }
+
+async function put(db: NelvixDatabase, job: Job): Promise<void> {
+  const { row, parts } = rowsOf(job, 1);
+  await db.parts.where('job').equals(job.id).delete();
+  await db.history.where('job').equals(job.id).delete();
+  await db.jobs.put(row);
+  await db.parts.bulkPut(parts);
+}
+
+/**
+ * Takes jobs of a file in beside what is here: each under an id that neither the browser nor
+ * another job of the file has. One transaction: all of them or none, and nothing is written over.
+ *
+ * @returns the jobs as they were taken in, with a sentence for each that got another id
+ */
+export async function takeInJobs(
+  db: NelvixDatabase,
+  jobs: readonly Job[],
+): Promise<{ jobs: Job[]; renamed: string[] }> {
+  return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
+    const taken = new Set(await db.jobs.toCollection().primaryKeys());
+    const here = new Set(taken);
+    const renamed: string[] = [];
+    const own: Job[] = [];
+    for (const job of jobs) {
+      let id = job.id;
+      for (let n = 2; taken.has(id); n++) id = `${job.id.slice(0, 70)}-${n}`;
+      taken.add(id);
+      if (id !== job.id)
+        renamed.push(
+          here.has(job.id)
+            ? `${job.name} stands beside the one that was here.`
+            : `${job.name} was twice in the file; both are here.`,
+        );
+      const next = id === job.id ? job : { ...job, id };
+      own.push(next);
+      await put(db, next);
+    }
+    return { jobs: own, renamed };
+  });
+}
+
+/** The job that an edit is for is no longer stored. */
+export class GoneError extends Error {}
 
 export interface Applied {
   rev: number;
@@ -117,7 +157,20 @@ async function applyStored(
   believed?: Believed,
 ): Promise<Applied> {
   const row = await db.jobs.get(id);
-  if (!row) throw new PathError(`there is no job ${id}`);
+  if (!row) throw new GoneError(`there is no job ${id}`);
+  const { next, applied } = await applyTo(db, row, changes, believed);
+  await db.jobs.put(next);
+  return applied;
+}
+
+/** As {@link applyStored}, on a row that was read; parts are written, the row is handed back. */
+async function applyTo(
+  db: NelvixDatabase,
+  row: JobRow,
+  changes: readonly Change[],
+  believed?: Believed,
+): Promise<{ next: JobRow; applied: Applied }> {
+  const { id } = row;
   let doc: Omit<Job, 'kit'> = row.doc;
   const order = [...row.order];
   const inverse: Change[] = [];
@@ -148,8 +201,19 @@ async function applyStored(
       } else {
         if (part === undefined) throw new PathError(`there is no part ${partId}`);
         const back = inverseOf(part, { ...change, path: inner });
-        inverse.unshift({ ...back, path: ['kit', partId, ...back.path] });
-        loaded.set(partId, applyChange(part, { ...change, path: inner }));
+        inverse.unshift({
+          ...back,
+          path: ['kit', partId, ...back.path],
+          ...(back.prune === undefined ? {} : { prune: back.prune + 2 }),
+        });
+        loaded.set(
+          partId,
+          applyChange(part, {
+            ...change,
+            path: inner,
+            ...(change.prune === undefined ? {} : { prune: Math.max(1, change.prune - 2) }),
+          }),
+        );
       }
     } else {
       before = readPath(doc, change.path);
@@ -167,8 +231,64 @@ async function applyStored(
     if (part === undefined) await db.parts.delete([id, partId]);
     else await db.parts.put({ job: id, id: partId, part });
   const rev = row.rev + 1;
-  await db.jobs.put({ ...row, doc, name: doc.name, order, rev, changedAt: Date.now() });
-  return { rev, inverse, overwritten };
+  return {
+    next: { ...row, doc, name: doc.name, order, rev, changedAt: Date.now() },
+    applied: { rev, inverse, overwritten },
+  };
+}
+
+/** What came of one of several edits that were stored together. */
+export type Stored = { ok: true; applied: Applied } | { ok: false; error: PathError };
+
+/**
+ * Stores edits in the order they were made, in one transaction: a page that makes many quick ones
+ * waits once. One that leads nowhere any more is left out and said; the others stand.
+ */
+export async function storeEdits(
+  db: NelvixDatabase,
+  id: string,
+  list: readonly { edit: Edit; believed?: Believed }[],
+): Promise<Stored[]> {
+  return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
+    let row = await db.jobs.get(id);
+    if (!row) throw new GoneError(`there is no job ${id}`);
+    await db.history.where('[job+undone]').equals([id, 1]).delete();
+    let last = await lastOf(db, id, 0);
+    const out: Stored[] = [];
+    for (const { edit, believed } of list) {
+      let applied: Applied;
+      try {
+        const done = await applyTo(db, row, edit.changes, believed);
+        row = done.next;
+        applied = done.applied;
+      } catch (e) {
+        if (!(e instanceof PathError)) throw e;
+        out.push({ ok: false, error: e });
+        continue;
+      }
+      out.push({ ok: true, applied });
+      const now = Date.now();
+      if (edit.group && last && last.edit.group === edit.group && now - last.at < ONE_MOVEMENT) {
+        last = { ...last, edit, at: now };
+        await db.history.put(last);
+        continue;
+      }
+      const step: HistoryRow = { job: id, edit, inverse: applied.inverse, undone: 0, at: now };
+      const seq = await db.history.add(step);
+      last = { ...step, seq };
+    }
+    await db.jobs.put(row);
+    const count = await db.history.where('job').equals(id).count();
+    if (count > MOST_HISTORY + 50)
+      await db.history.bulkDelete(
+        await db.history
+          .where('job')
+          .equals(id)
+          .limit(count - MOST_HISTORY)
+          .primaryKeys(),
+      );
+    return out;
+  });
 }
 
 /** Stores an edit and remembers how to take it back. One transaction. */
@@ -216,23 +336,31 @@ async function lastOf(
   return undone === 0 ? rows.last() : rows.first();
 }
 
-/** Takes the last step back; its title, or null when there is none. */
-export async function undo(db: NelvixDatabase, id: string): Promise<string | null> {
+/** A step back or forth that was taken: what it was called and what it changed. */
+export interface Stepped {
+  title: string;
+  changes: readonly Change[];
+  rev: number;
+}
+
+/** Takes the last step back; null when there is none. */
+export async function undo(db: NelvixDatabase, id: string): Promise<Stepped | null> {
   return step(db, id, 0);
 }
 
 /** Does the last undone step again. */
-export async function redo(db: NelvixDatabase, id: string): Promise<string | null> {
+export async function redo(db: NelvixDatabase, id: string): Promise<Stepped | null> {
   return step(db, id, 1);
 }
 
-async function step(db: NelvixDatabase, id: string, undone: 0 | 1): Promise<string | null> {
+async function step(db: NelvixDatabase, id: string, undone: 0 | 1): Promise<Stepped | null> {
   return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
     const row = await lastOf(db, id, undone);
     if (!row) return null;
-    await applyStored(db, id, undone === 0 ? row.inverse : row.edit.changes);
+    const changes = undone === 0 ? row.inverse : row.edit.changes;
+    const { rev } = await applyStored(db, id, changes);
     await db.history.update(row.seq!, { undone: undone === 0 ? 1 : 0 });
-    return row.edit.title;
+    return { title: row.edit.title, changes, rev };
   });
 }
 
@@ -246,6 +374,8 @@ export async function historyEnds(
 }
 
 export interface JobListing {
+  /** Its row cannot be read as a job; it is listed, and its raw content can be saved. */
+  damaged?: boolean;
   id: string;
   name: string;
   rigs: number;
@@ -258,15 +388,56 @@ export interface JobListing {
 export async function listJobs(db: NelvixDatabase): Promise<JobListing[]> {
   const rows = await db.jobs.toArray();
   return rows
-    .map((r) => ({
-      id: r.id,
-      name: r.name,
-      rigs: r.doc.rigs.length,
-      parts: r.order.length,
-      changedAt: r.changedAt,
-      binned: r.binnedAt !== undefined,
-    }))
+    .map((r): JobListing => {
+      const doc = r.doc as Partial<Job> | undefined;
+      const sound = Array.isArray(doc?.rigs) && Array.isArray(r.order);
+      return {
+        id: r.id,
+        name: typeof r.name === 'string' && r.name !== '' ? r.name : r.id,
+        rigs: sound ? doc!.rigs!.length : 0,
+        parts: sound ? r.order.length : 0,
+        changedAt: Number.isFinite(r.changedAt) ? r.changedAt : 0,
+        binned: r.binnedAt !== undefined,
+        ...(sound ? {} : { damaged: true }),
+      };
+    })
     .sort((a, b) => b.changedAt - a.changedAt);
+}
+
+/** A job as it lies in the database, whatever state it is in: for saving what cannot be opened. */
+export async function rawJob(db: NelvixDatabase, id: string): Promise<string> {
+  const row = await db.jobs.get(id);
+  const parts = await db.parts.where('job').equals(id).toArray();
+  return `${JSON.stringify({ row, parts }, null, 1)}\n`;
+}
+
+/**
+ * What keeps a stored job from being shown, in a sentence; null when nothing does. As much as the
+ * page relies on before anything else is looked at; files are read with all of their rules.
+ */
+export function unsound(job: Job): string | null {
+  if (typeof job.version === 'number' && job.version > JOB_VERSION)
+    return `${job.name} was kept by a newer Nelvix (version ${job.version} of the file format; this one reads up to ${JOB_VERSION}). Open it there; here it is left as it is.`;
+  const broken = (what: string) =>
+    `${typeof job.name === 'string' ? job.name : job.id} cannot be shown: ${what} is damaged. Its content can be saved as it lies here.`;
+  if (!Array.isArray(job.rigs) || !Array.isArray(job.kit))
+    return broken('its list of rigs or parts');
+  for (const r of job.rigs as unknown[]) {
+    const rig = r as Partial<Job['rigs'][number]> | null;
+    if (
+      !rig ||
+      typeof rig.id !== 'string' ||
+      !Array.isArray(rig.frames) ||
+      !Array.isArray(rig.between)
+    )
+      return broken('a rig of it');
+  }
+  for (const p of job.kit as unknown[]) {
+    const part = p as { id?: unknown; kind?: unknown; name?: unknown } | null;
+    if (!part || ![part.id, part.kind, part.name].every((x) => typeof x === 'string'))
+      return broken('a part of it');
+  }
+  return null;
 }
 
 /** Puts a job into the bin or takes it out again; nothing is deleted. */
@@ -274,22 +445,19 @@ export async function binJob(db: NelvixDatabase, id: string, binned: boolean): P
   await db.jobs.update(id, { binnedAt: binned ? Date.now() : undefined });
 }
 
-/** Reads every job, for a backup; binned ones too. */
-export async function allJobs(db: NelvixDatabase): Promise<Job[]> {
+/** Reads every job that can be read, for a backup; binned ones too. */
+export async function allJobs(db: NelvixDatabase): Promise<{ jobs: Job[]; left: string[] }> {
   const ids = await db.jobs.toCollection().primaryKeys();
   const jobs: Job[] = [];
+  const left: string[] = [];
   for (const id of ids) {
     const loaded = await loadJob(db, id);
-    if (loaded) jobs.push(loaded.job);
+    if (!loaded) continue;
+    const why = unsound(loaded.job);
+    if (why) left.push(why);
+    else jobs.push(loaded.job);
   }
-  return jobs;
-}
-
-/** An id for an imported job that does not fall on one that is already here. */
-export async function freeJobId(db: NelvixDatabase, wanted: string): Promise<string> {
-  const taken = new Set(await db.jobs.toCollection().primaryKeys());
-  if (!taken.has(wanted)) return wanted;
-  for (let n = 2; ; n++) if (!taken.has(`${wanted}-${n}`)) return `${wanted}-${n}`;
+  return { jobs, left };
 }
 
 /** Whether this is Dexie's word for a transaction that was given up. */

@@ -3,7 +3,8 @@ import type { Job } from '@/core/kit/types';
 import { readPath } from '@/core/build/given';
 import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
-import { addJobs, historyEnds, loadJob, redo, storeEdit, undo } from './jobs';
+import type { Stepped } from './jobs';
+import { addJobs, GoneError, historyEnds, loadJob, redo, storeEdits, undo, unsound } from './jobs';
 
 export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
 
@@ -15,7 +16,11 @@ export interface Notice {
 }
 
 export interface Snapshot {
-  phase: 'loading' | 'ready' | 'none' | 'broken';
+  phase: 'loading' | 'ready' | 'none' | 'broken' | 'unsound';
+  /** Why the job that was to be opened cannot be shown. */
+  trouble: string | null;
+  /** Id of the job that is shown, or that could not be. */
+  jobId: string | null;
   job: Job | null;
   rigId: string | null;
   save: SaveState;
@@ -34,6 +39,8 @@ interface Waiting {
 /** What a page shows before its store has answered. */
 export const LOADING: Snapshot = {
   phase: 'loading',
+  trouble: null,
+  jobId: null,
   job: null,
   rigId: null,
   save: 'saved',
@@ -42,6 +49,16 @@ export const LOADING: Snapshot = {
   redo: null,
   notices: [],
 };
+
+/** Edits that are stored in one transaction at most. */
+const MOST_TOGETHER = 200;
+
+/** Whether an error says that the database or the job in it is no longer there. */
+function isGone(e: unknown): boolean {
+  if (e instanceof GoneError) return true;
+  const name = (e as { name?: string } | null)?.name ?? '';
+  return /DatabaseClosed|InvalidState|NotFound|OpenFailed/.test(name);
+}
 
 /**
  * The one store of the page. An edit shows at once, then goes into the browser's database in the
@@ -107,20 +124,41 @@ export class JobStore {
     }
   }
 
-  /** Shows another job. */
-  async open(id: string, rigId: string | null = null): Promise<void> {
+  /**
+   * Shows another job.
+   *
+   * @returns false when it stays where it is: changes of the open job that could not be kept would
+   *   be lost
+   */
+  async open(id: string, rigId: string | null = null): Promise<boolean> {
     await this.settled();
+    if (this.waiting.length > 0 && this.snapshot.job) {
+      const n = this.waiting.length;
+      this.notice(
+        `${n === 1 ? 'One change' : `${n} changes`} of ${this.snapshot.job.name} ${n === 1 ? 'is' : 'are'} not kept yet: export it, or make room and try again. Nothing else is opened before that.`,
+        'warn',
+      );
+      return false;
+    }
     this.watch?.unsubscribe();
     const loaded = await loadJob(this.db, id);
     if (!loaded) {
-      this.show({ phase: 'none', job: null, rigId: null });
-      return;
+      this.show({ phase: 'none', job: null, rigId: null, jobId: null });
+      return false;
+    }
+    const why = unsound(loaded.job);
+    if (why !== null) {
+      this.stored = null;
+      this.show({ phase: 'unsound', trouble: why, job: null, rigId: null, jobId: id });
+      return false;
     }
     this.stored = loaded.job;
     this.rev = loaded.rev;
     this.waiting = [];
     this.show({
       phase: 'ready',
+      trouble: null,
+      jobId: id,
       job: loaded.job,
       rigId: loaded.job.rigs.find((r) => r.id === rigId)?.id ?? loaded.job.rigs[0]?.id ?? null,
       save: 'saved',
@@ -128,19 +166,36 @@ export class JobStore {
       ...(await historyEnds(this.db, id)),
     });
     void this.remember();
-    this.watch = liveQuery(() => this.db.jobs.get(id).then((r) => r?.rev ?? 0)).subscribe({
-      next: (rev) => {
-        if (rev > this.rev) void this.enqueue(() => this.reload());
+    let binned = false;
+    this.watch = liveQuery(() =>
+      this.db.jobs.get(id).then((r) => ({ rev: r?.rev ?? 0, binned: r?.binnedAt !== undefined })),
+    ).subscribe({
+      next: (now) => {
+        // What this page wrote itself is known by the time its turn comes.
+        if (now.rev > this.rev)
+          void this.enqueue(() => (now.rev > this.rev ? this.reload() : Promise.resolve()));
+        if (now.binned && !binned)
+          this.notice(
+            `${this.snapshot.job?.name ?? 'This job'} was put into the bin. It stays open here and can be taken out again under Jobs.`,
+            'warn',
+          );
+        binned = now.binned;
       },
       error: () => undefined,
     });
+    return true;
+  }
+
+  /** Whether anything made here would be lost with the page. */
+  atRisk(): boolean {
+    return this.waiting.length > 0;
   }
 
   /** Shows that there is no job open. */
   close(): void {
     this.watch?.unsubscribe();
     this.stored = null;
-    this.show({ phase: 'none', job: null, rigId: null, undo: null, redo: null });
+    this.show({ phase: 'none', job: null, rigId: null, jobId: null, undo: null, redo: null });
   }
 
   selectRig(id: string): void {
@@ -206,8 +261,41 @@ export class JobStore {
     this.show({ notices: this.snapshot.notices.filter((n) => n.id !== id) });
 
   private enqueue(task: () => Promise<void>): Promise<void> {
-    this.work = this.work.then(task).catch((e: unknown) => this.trouble(e));
+    this.work = this.work.then(task).catch(async (e: unknown) => {
+      if (await this.writtenAnew(e)) return;
+      this.trouble(e);
+    });
     return this.work;
+  }
+
+  /**
+   * The database, or the job in it, is gone from under the page: what stands here is all there is
+   * of it, so it is written anew, waiting changes and all, and said.
+   */
+  private async writtenAnew(e: unknown): Promise<boolean> {
+    const { job } = this.snapshot;
+    if (!job || !isGone(e)) return false;
+    try {
+      if (!this.db.isOpen()) await this.db.open();
+      if (await this.db.jobs.get(job.id)) {
+        // Only the connection was lost: what waits goes in as usual.
+        await this.flush();
+        return true;
+      }
+      await addJobs(this.db, [job]);
+      await this.db.meta.put({ key: 'seeded', value: true });
+    } catch {
+      return false;
+    }
+    this.stored = job;
+    this.rev = 1;
+    this.waiting = [];
+    this.show({ save: 'saved', waiting: 0, ...(await historyEnds(this.db, job.id)) });
+    this.notice(
+      `What this browser kept of ${job.name} was deleted meanwhile. It was written anew as it stands here; earlier steps can no longer be taken back.`,
+      'warn',
+    );
+    return true;
   }
 
   private trouble(e: unknown): void {
@@ -222,25 +310,28 @@ export class JobStore {
   private async flush(last = true): Promise<void> {
     const id = this.stored?.id;
     while (id !== undefined && this.waiting.length > 0) {
-      const { edit, believed } = this.waiting[0]!;
+      // All that waits goes in together.
+      const batch = this.waiting.slice(0, MOST_TOGETHER);
+      const results = await storeEdits(this.db, id, batch);
       let foreign = false;
-      try {
-        const applied = await storeEdit(this.db, id, edit, believed);
-        foreign = applied.rev !== this.rev + 1;
-        if (applied.overwritten.length > 0)
+      results.forEach((r, i) => {
+        const { edit } = batch[i]!;
+        if (!r.ok) {
+          // Another window took away what this edit was about.
+          this.notice(`"${edit.title}" could not be kept: another window took that away.`, 'warn');
+          foreign = true;
+          return;
+        }
+        if (r.applied.rev !== this.rev + 1) foreign = true;
+        this.rev = r.applied.rev;
+        if (r.applied.overwritten.length > 0)
           this.notice(
             `Another window had changed the same field meanwhile. Yours stands; undo brings theirs back (${edit.title}).`,
             'warn',
           );
-        if (!foreign) this.rev = applied.rev;
-      } catch (e) {
-        if (!(e instanceof PathError)) throw e;
-        // Another window took away what this edit was about.
-        this.notice(`"${edit.title}" could not be kept: another window took that away.`, 'warn');
-        foreign = true;
-      }
-      this.waiting.shift();
-      if (!foreign && this.stored) this.stored = applyEdit(this.stored, edit).doc;
+        if (!foreign && this.stored) this.stored = applyEdit(this.stored, edit).doc;
+      });
+      this.waiting.splice(0, batch.length);
       if (foreign) await this.reload();
       else this.show({ waiting: this.waiting.length });
     }
@@ -253,16 +344,21 @@ export class JobStore {
   }
 
   private async step(
-    move: (db: NelvixDatabase, id: string) => Promise<string | null>,
+    move: (db: NelvixDatabase, id: string) => Promise<Stepped | null>,
     said: string,
   ): Promise<void> {
     const id = this.stored?.id;
     if (id === undefined) return;
     await this.flush(false);
-    const title = await move(this.db, id);
-    if (title !== null) {
-      await this.reload();
-      this.notice(`${said}: ${title}`);
+    const step = await move(this.db, id);
+    if (step !== null) {
+      if (step.rev === this.rev + 1 && this.stored) {
+        // Nobody else wrote: what was changed is all there is to read.
+        this.stored = applyEdit(this.stored, { title: step.title, changes: [...step.changes] }).doc;
+        this.rev = step.rev;
+        await this.relay(this.stored);
+      } else await this.reload();
+      this.notice(`${said}: ${step.title}`);
     }
     this.show({ save: this.waiting.length > 0 || this.moving > 1 ? 'saving' : 'saved' });
   }
@@ -272,10 +368,15 @@ export class JobStore {
     const id = this.stored?.id;
     if (id === undefined) return;
     const loaded = await loadJob(this.db, id);
-    if (!loaded) return;
+    if (!loaded) throw new GoneError(`there is no job ${id}`);
     this.stored = loaded.job;
     this.rev = loaded.rev;
-    let job = loaded.job;
+    await this.relay(loaded.job);
+  }
+
+  /** Shows a stored job with what is waiting here laid over it. */
+  private async relay(stored: Job): Promise<void> {
+    let job = stored;
     const kept: Waiting[] = [];
     for (const w of this.waiting)
       try {
@@ -289,6 +390,6 @@ export class JobStore {
     const rigId = job.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (job.rigs[0]?.id ?? null);
-    this.show({ job, rigId, waiting: kept.length, ...(await historyEnds(this.db, id)) });
+    this.show({ job, rigId, waiting: kept.length, ...(await historyEnds(this.db, stored.id)) });
   }
 }

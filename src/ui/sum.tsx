@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { sayBasis } from '@/core/checks/basis';
 import { Pop } from './pop';
 
 /** A number that opens to the sum behind it. */
@@ -34,7 +35,7 @@ export function Sum({
     >
       <p className="mb-1 font-semibold">{label}</p>
       <p className="break-words">{sum}</p>
-      <p className="mt-2 text-soft">{basis}</p>
+      <p className="mt-2 text-soft">{sayBasis(basis)}</p>
     </Pop>
   );
 }

@@ -1,21 +1,10 @@
-import { wrap, type Remote } from 'comlink';
+import { Helper } from './helper';
 import type { RigApi } from './rig.worker';
 
-let advice: Remote<RigApi> | null = null;
-let sweep: Remote<RigApi> | null = null;
-
-function start(): Remote<RigApi> {
-  return wrap<RigApi>(new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' }));
-}
+const start = () => new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
 
 /** The worker that tries fixes and ranks measurements, started at first use. */
-export function adviser(): Remote<RigApi> {
-  advice ??= start();
-  return advice;
-}
+export const adviser = new Helper<RigApi>(start, 'What tries fixes', 60_000);
 
 /** A worker of its own for sweeps, so that advice does not wait for one. */
-export function sweeper(): Remote<RigApi> {
-  sweep ??= start();
-  return sweep;
-}
+export const sweeper = new Helper<RigApi>(start, 'The sweep', 120_000);

@@ -17,6 +17,7 @@ import {
 } from '../kit/types';
 import { mountIndex, type MountFacts, type MountIndex } from '../mounts/registry';
 import { ruleValues, type RuleValues } from '../rules/rules';
+import { tamed } from '../kit/names';
 import { constant, exactly, given, type Given } from './given';
 import { Memo } from './memo';
 
@@ -51,7 +52,7 @@ export interface Built {
   links: BuiltLink[];
   reducers: Reducer[];
   joints: Joint[];
-  /** Every joint mates. */
+  /** No joint is known not to mate: with a mount that nobody named it may still go together. */
   closed: boolean;
   frames: Frame[];
   /** Focal length the lens is set to; unknown when it does not say. */
@@ -71,7 +72,7 @@ export interface Built {
 /** Kit of a job by id. */
 export function kitIndex(job: Job): ReadonlyMap<string, Part> {
   const index = new Map<string, Part>();
-  for (const p of job.kit) index.set(p.id, p);
+  for (const p of job.kit) index.set(p.id, tamed(p));
   return index;
 }
 
@@ -123,7 +124,10 @@ export function build(job: Job, rig: Rig, base: Shared = shared(job)): Built {
     links,
     reducers,
     joints,
-    closed: body !== null && lens !== null && joints.every((j) => j.mates),
+    closed:
+      body !== null &&
+      lens !== null &&
+      joints.every((j) => j.mates || j.rear === undefined || j.front === undefined),
     frames: rig.frames,
     focal: focalOf(lens, rig),
     squeeze:
@@ -156,6 +160,24 @@ export function isZoom(lens: Lens | null): lens is Lens {
   return lens !== null && valueOf(lens.focalTo) !== null;
 }
 
+/**
+ * Whether a lens has what only zooms have, and no long end: then nobody knows what it is set to,
+ * nor where its ends are.
+ */
+export function looksLikeZoom(lens: Lens | null): boolean {
+  if (!lens || valueOf(lens.focalTo) !== null) return false;
+  const focals = new Set(
+    [...(lens.imageCircle ?? []), ...(lens.pupil ?? []), ...(lens.falloff ?? [])]
+      .map((r) => r.focal)
+      .filter((f) => f !== undefined),
+  );
+  return (
+    focals.size > 1 ||
+    [lens.lengthTo, lens.tStopTo, lens.fStopTo].some((x) => x !== undefined) ||
+    (lens.rings ?? []).some((r) => r.turns === 'zoom')
+  );
+}
+
 /** Focal range of a lens, mm; null when the short end is not known. */
 export function focalRange(lens: Lens | null): { from: number; to: number } | null {
   const from = lens ? valueOf(lens.focal) : null;
@@ -166,6 +188,7 @@ export function focalRange(lens: Lens | null): { from: number; to: number } | nu
 function focalOf(lens: Lens | null, rig: Rig): Given {
   if (!lens) return constant('focal length', 'mm', null);
   const range = focalRange(lens);
+  if (looksLikeZoom(lens)) return given(lens, 'focalTo');
   if (!range || !isZoom(lens)) return given(lens, 'focal');
   const at = Math.min(range.to, Math.max(range.from, rig.focal ?? range.from));
   // The ring is read to about its line: half a millimetre or one in a hundred.

@@ -1,6 +1,6 @@
 import { farthestCorner, frameOnChip } from '../optics/coverage';
 import type { CircleRow, Frame } from '../kit/types';
-import { isZoom, type Built } from './build';
+import { isZoom, looksLikeZoom, type Built } from './build';
 import { exact, plain } from '../quantity/say';
 import { constant, given, type Given } from './given';
 
@@ -16,8 +16,9 @@ const CLOSE_STOP = 0.02;
 
 /**
  * Image circle that the lens throws at its own image plane, at the focal length and stop in use.
- * Linear between the lines of a zoom's table, never beyond them: there it is unknown. A line
- * stated for a deeper stop than the one in use only stands in.
+ * Linear between the lines of a zoom's table, never beyond them: there it is unknown. A line holds
+ * at its stop and deeper, so of the lines that hold the largest counts. Wider open than any line
+ * the widest stop's line is an upper bound: at best tight. Opening up never enlarges the circle.
  */
 export function lensCircle(built: Built): Formula {
   const { lens } = built;
@@ -25,31 +26,32 @@ export function lensCircle(built: Built): Formula {
   const rows = (lens.imageCircle ?? []).map((row, i) => ({ row, i }));
   const nowhere = (label: string) => missing(label, lens.id, ['imageCircle', '0', 'diameter']);
   if (rows.length === 0) return nowhere(`image circle of ${lens.name}`);
-
   const stop = built.stop.known?.value ?? null;
-  const fits = ({ row }: { row: CircleRow }) =>
-    row.stop === undefined || (stop !== null && row.stop <= stop + CLOSE_STOP);
-  const clean = rows.filter(fits);
-  const usable = clean.length > 0 ? clean : rows;
-  const assumed =
-    clean.length > 0
-      ? null
-      : `The image circle is stated at T${Math.min(...usable.map((r) => r.row.stop!))} only; wider open it can be smaller.`;
   const diameter = (i: number) => given(lens, 'imageCircle', String(i), 'diameter');
-
-  // Deeper stops have the larger clean circle: of the lines that hold, take the deepest.
-  const best = (list: typeof usable) =>
-    list.reduce((a, b) => ((b.row.stop ?? 0) > (a.row.stop ?? 0) ? b : a));
-
-  const whole = usable.filter((r) => r.row.focal === undefined);
+  const atStop = (list: readonly { row: CircleRow; i: number }[]) => {
+    const holds = list.filter(
+      ({ row }) => row.stop === undefined || (stop !== null && row.stop <= stop + CLOSE_STOP),
+    );
+    if (holds.length > 0) return { lines: holds, assumed: null };
+    const widest = Math.min(...list.map(({ row }) => row.stop!));
+    return {
+      lines: list.filter(({ row }) => row.stop === widest),
+      assumed: `The image circle is stated at T${plain(widest)} and deeper only; ${stop === null ? 'which stop is worked at is not known' : 'wider open it can be smaller, never larger'}.`,
+    };
+  };
   const focal = built.focal.known?.value ?? null;
-  if (!isZoom(lens) || whole.length === usable.length) {
-    const list = whole.length > 0 ? whole : usable;
-    return { inputs: [diameter(best(list).i)], value: (x) => x[0]!, assumed };
+  const whole = rows.filter((r) => r.row.focal === undefined);
+  if (whole.length === rows.length || (!isZoom(lens) && !looksLikeZoom(lens))) {
+    const { lines, assumed } = atStop(whole.length > 0 ? whole : rows);
+    return {
+      inputs: lines.map((l) => diameter(l.i)),
+      value: (x) => Math.max(...x.slice(0, lines.length)),
+      assumed,
+    };
   }
   if (focal === null) return nowhere(`image circle of ${lens.name}`);
-  const byFocal = new Map<number, typeof usable>();
-  for (const r of usable)
+  const byFocal = new Map<number, typeof rows>();
+  for (const r of rows)
     if (r.row.focal !== undefined)
       byFocal.set(r.row.focal, [...(byFocal.get(r.row.focal) ?? []), r]);
   const table = [...byFocal.entries()].sort((a, b) => a[0] - b[0]);
@@ -57,15 +59,20 @@ export function lensCircle(built: Built): Formula {
   const label = `image circle of ${lens.name} at ${focal} mm`;
   if (above < 0) return nowhere(label);
   const hi = table[above]!;
-  if (Math.abs(hi[0] - focal) < 1e-9)
-    return { inputs: [diameter(best(hi[1]).i)], value: (x) => x[0]!, assumed };
-  if (above === 0) return nowhere(label);
-  const lo = table[above - 1]!;
-  const t = (focal - lo[0]) / (hi[0] - lo[0]);
+  if (above === 0 && Math.abs(hi[0] - focal) >= 1e-9) return nowhere(label);
+  const exactlyThere = Math.abs(hi[0] - focal) < 1e-9;
+  const lo = exactlyThere ? hi : table[above - 1]!;
+  const t = exactlyThere ? 0 : (focal - lo[0]) / (hi[0] - lo[0]);
+  const a = atStop(lo[1]);
+  const b = exactlyThere ? { lines: [], assumed: null } : atStop(hi[1]);
+  const n = a.lines.length;
   return {
-    inputs: [diameter(best(lo[1]).i), diameter(best(hi[1]).i)],
-    value: (x) => x[0]! + (x[1]! - x[0]!) * t,
-    assumed,
+    inputs: [...a.lines, ...b.lines].map((l) => diameter(l.i)),
+    value: (x) => {
+      const from = Math.max(...x.slice(0, n));
+      return exactlyThere ? from : from + (Math.max(...x.slice(n, n + b.lines.length)) - from) * t;
+    },
+    assumed: a.assumed ?? b.assumed,
   };
 }
 

@@ -1,10 +1,19 @@
 import { valueOf } from '../quantity/quantity';
-import { isBox, isGearRing, isRing, type MatteBox, type Part } from '../kit/types';
+import {
+  isBox,
+  isGearRing,
+  isRing,
+  type GearRing,
+  type Lens,
+  type MatteBox,
+  type Part,
+  type ThreadUse,
+} from '../kit/types';
 import { MODULE, tipDiameter } from '../drive/gears';
 import { sector, turned, turnedBox, type Axes } from '../solids/solid';
 import { alongAxis, type Built } from './build';
 import { frontPlaces } from './front-layout';
-import { constant, exactly, readPath } from './given';
+import { constant, exactly, readPath, type Given } from './given';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
 import {
   above,
@@ -57,7 +66,7 @@ function placeLinksAndLens(s: Setting): void {
   const { built } = s;
   let z = s.face;
   const seen: string[] = ['body'];
-  for (const { link, index } of built.links) {
+  for (const { link, index, use } of built.links) {
     const length = of(s.q(link, ['length'], 20));
     const d = of(s.q(link, ['outerDiameter'], 2 * STAND_IN.radius));
     const piece = s.piece(`link:${index}`, link);
@@ -67,7 +76,7 @@ function placeLinksAndLens(s: Setting): void {
     foot(s, piece, link, from);
     // Pieces of one chain are each other's neighbours, however thin the one between them is.
     for (const k of seen) s.touch(k, piece.key);
-    s.touch('plate', `${piece.key}/foot`);
+    footMeets(s, piece.key, use.tied === true);
     seen.push(piece.key);
     z = to;
   }
@@ -112,9 +121,18 @@ function placeLinksAndLens(s: Setting): void {
     round(s, piece, 'travel', rim, to, d, { moving: true });
   }
   foot(s, piece, lens, seat);
-  s.touch('plate', 'lens/foot');
+  footMeets(s, 'lens', built.rig.footTied === true);
   for (const k of seen.slice(1)) s.touch(k, 'lens');
   if (seen.length === 1) s.touch('body', 'lens');
+}
+
+/** A foot may lie on the plate; tied down it may be let into plate, cage or risers. */
+function footMeets(s: Setting, key: string, tied: boolean): void {
+  const { rig, kit } = s.built;
+  const cages = (rig.fitted ?? []).filter((u) => kit.get(u.part)?.kind === 'cage');
+  for (const k of ['plate', ...cages.map((u) => `fitted:${u.id}`)])
+    if (tied) s.touch(k, `${key}/foot`);
+    else s.meet(k, `${key}/foot`);
 }
 
 /** A tripod foot: a block from the barrel down to its bottom. */
@@ -146,7 +164,9 @@ function placeGears(s: Setting): LensGear[] {
     const middle = plus(s.seat, of(s.q(lens, ['rings', ring.id, 'z'], 40)));
     const cut = ring.teeth !== undefined;
     const teeth = gear
-      ? s.counted(gear, ['teeth'], 'teeth')
+      ? gear.style === 'strap'
+        ? strapTeeth(s, lens, ring.id, gear)
+        : s.counted(gear, ['teeth'], 'teeth')
       : cut
         ? s.counted(lens, ['rings', ring.id, 'teeth'], 'teeth')
         : null;
@@ -178,7 +198,8 @@ function placeGears(s: Setting): LensGear[] {
     const m = gearModule.known?.value ?? MODULE;
     const radius = (n: number) => tipDiameter(Math.max(6, n), m) / 2;
     const [z0, z1] = [minus(middle, half), plus(middle, half)];
-    const tips = lin(radius(s.value(t)));
+    // Teeth that are counted have no tolerance; those of a strap go by the barrel.
+    const tips = gear?.style === 'strap' ? plus(times(t, m / 2), lin(m)) : lin(radius(s.value(t)));
     s.add(
       piece,
       `gear-${ring.turns}`,
@@ -186,7 +207,6 @@ function placeGears(s: Setting): LensGear[] {
       (n) => turned(0, 0, n(middle) - n(half), n(middle) + n(half), radius(n(t))),
       {
         moving: travel !== null,
-        // Teeth are counted: they have no tolerance.
         faces: { x0: times(tips, -1), x1: tips, y0: times(tips, -1), y1: tips, z0, z1 },
       },
     );
@@ -199,6 +219,30 @@ function placeGears(s: Setting): LensGear[] {
   return list;
 }
 
+/** How far the pitch line of a strap stands off the barrel when nobody says, mm. Common practice. */
+const STRAP = { value: 2.5, tol: 1 };
+
+/** Teeth of a strap: as many as go around the barrel it is closed on. */
+function strapTeeth(s: Setting, lens: Lens, ring: string, gear: GearRing): Given {
+  const barrel = s.q(lens, ['rings', ring, 'diameter'], 2 * STAND_IN.radius);
+  const height = s.q(gear, ['strapHeight'], STRAP.value).known ?? STRAP;
+  const m = valueOf(gear.module) ?? MODULE;
+  const d = barrel.known;
+  const value = d ? (d.value + 2 * height.value) / m : 0;
+  const tol = d ? (d.tol + 2 * height.tol) / m : 0;
+  return {
+    ...barrel,
+    label: d ? `teeth that ${gear.name} has around its barrel` : barrel.label,
+    unit: 'teeth',
+    known: d ? { value, tol, from: d.from, lo: value - tol, hi: value + tol } : null,
+  };
+}
+
+/** A piece on the thread goes by what it is, not by where it stands: it may move up or down. */
+function threadKey(use: ThreadUse): string {
+  return `thread:${use.id ?? use.part}`;
+}
+
 /** Rings and filters on the thread, by their outside. */
 function placeThread(s: Setting): void {
   const { built } = s;
@@ -209,7 +253,7 @@ function placeThread(s: Setting): void {
   rig.thread?.forEach((use, index) => {
     const part = built.kit.get(use.part);
     if (!part || (part.kind !== 'ring' && part.kind !== 'filter')) return;
-    const piece = s.piece(`thread:${index}`, part);
+    const piece = s.piece(threadKey(use), part);
     const from = z;
     const to = plus(z, of(s.q(part, ['thickness'], 6)));
     const size = Math.max(
@@ -224,7 +268,7 @@ function placeThread(s: Setting): void {
     );
     round(s, piece, 'rim', from, to, d);
     s.touch(before, piece.key);
-    for (let i = 0; i < index; i++) s.touch(`thread:${i}`, piece.key);
+    for (const u of rig.thread!.slice(0, index)) s.touch(threadKey(u), piece.key);
     s.touch('lens', piece.key);
     before = piece.key;
     z = to;
@@ -290,7 +334,7 @@ function placeMatteBox(s: Setting): string | null {
     });
   }
   s.touch('box', 'lens');
-  (rig.thread ?? []).forEach((_, i) => s.touch('box', `thread:${i}`));
+  for (const u of rig.thread ?? []) s.touch('box', threadKey(u));
   for (const g of rig.gears ?? []) if (part.attach !== 'rods') s.touch('box', `gear:${g.turns}`);
   if (part.attach === 'rods') {
     const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
@@ -346,5 +390,5 @@ function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
     { moving: true },
   );
   for (const k of ['box', 'lens', 'plate']) s.touch('swing', k);
-  (s.built.rig.thread ?? []).forEach((_, i) => s.touch('swing', `thread:${i}`));
+  for (const u of s.built.rig.thread ?? []) s.touch('swing', threadKey(u));
 }

@@ -13,7 +13,16 @@ import {
 import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
 import { flangeOf, type Built } from './build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
-import { block, setting, STAND_IN, type Clamped, type Faces, type Setting } from './stand-setting';
+import { byId, fittedInOrder } from './fitted';
+import {
+  block,
+  setting,
+  STAND_IN,
+  type Clamped,
+  type Faces,
+  type Setting,
+  dropOf,
+} from './stand-setting';
 
 /** The plate on the rig, with its two rod clamps. */
 export interface PlacedPlate {
@@ -103,38 +112,66 @@ function placeBody(s: Setting): Faces | null {
   block(s, piece, 'body', own);
   placeScreen(s, own);
   let faces = own;
-  for (const use of rig.fitted ?? []) {
+  for (const use of byId(rig.fitted)) {
     const cage = built.kit.get(use.part);
-    if (!isFitting(cage) || cage.kind !== 'cage') continue;
-    const wall = of(s.q(cage, ['wall'], 6));
-    const bottom = of(s.q(cage, ['bottom'], 8));
-    const deep = of(s.q(cage, ['depth'], size[2]));
-    const p = s.piece(`fitted:${use.id}`, cage);
-    const outer: Faces = {
-      x0: minus(own.x0, wall),
-      x1: plus(own.x1, wall),
-      y0: minus(own.y0, bottom),
-      y1: plus(own.y1, wall),
-      z0: minus(s.face, deep),
-      z1: s.face,
-    };
-    p.faces = outer;
-    block(s, p, 'top', { ...outer, y0: own.y1 });
-    block(s, p, 'bottom', { ...outer, y1: own.y0 });
-    block(s, p, 'left', { ...outer, x1: own.x0, y0: own.y0, y1: own.y1 });
-    block(s, p, 'right', { ...outer, x0: own.x1, y0: own.y0, y1: own.y1 });
-    s.touch('body', p.key);
-    // The screen folds out past its own cage.
-    s.touch('screen', p.key);
-    faces = outer;
+    if (isFitting(cage) && cage.kind === 'cage') faces = placeCage(s, own, faces, use, cage);
   }
   return faces;
+}
+
+/**
+ * A cage around the body: its walls, without the sides it leaves open. Its room inside is its own
+ * where it says it, and then has to hold the body; else it is taken to fit close.
+ *
+ * @returns what other parts stand against: the farther out of body and cage on every side
+ */
+function placeCage(s: Setting, own: Faces, so: Faces, use: FittedUse, cage: Fitting): Faces {
+  const wall = of(s.q(cage, ['wall'], 6));
+  const bottom = of(s.q(cage, ['bottom'], 8));
+  const deep = of(s.q(cage, ['depth'], STAND_IN.body[2]));
+  const back = cage.frontBack === undefined ? ZERO : of(s.q(cage, ['frontBack'], 0));
+  const front = minus(s.face, back);
+  const room: Faces = { ...own };
+  if (cage.innerWidth !== undefined) {
+    const w = of(s.q(cage, ['innerWidth'], STAND_IN.body[0]));
+    room.x0 = times(w, -0.5);
+    room.x1 = times(w, 0.5);
+  }
+  if (cage.innerHeight !== undefined)
+    room.y1 = plus(own.y0, of(s.q(cage, ['innerHeight'], STAND_IN.body[1])));
+  const p = s.piece(`fitted:${use.id}`, cage);
+  const outer: Faces = {
+    x0: cage.openLeft ? room.x0 : minus(room.x0, wall),
+    x1: cage.openRight ? room.x1 : plus(room.x1, wall),
+    y0: cage.openBottom ? own.y0 : minus(own.y0, bottom),
+    y1: cage.openTop ? room.y1 : plus(room.y1, wall),
+    z0: minus(front, deep),
+    z1: front,
+  };
+  p.faces = outer;
+  if (!cage.openTop) block(s, p, 'top', { ...outer, y0: room.y1 });
+  if (!cage.openBottom) block(s, p, 'bottom', { ...outer, y1: own.y0 });
+  const sides = { y0: own.y0, y1: room.y1 };
+  if (!cage.openLeft) block(s, p, 'left', { ...outer, ...sides, x1: room.x0 });
+  if (!cage.openRight) block(s, p, 'right', { ...outer, ...sides, x0: room.x1 });
+  s.meet('body', p.key);
+  // The screen folds out past its own cage.
+  s.touch('screen', p.key);
+  const further = (a: Lin, b: Lin, sign: number) => (sign * (s.value(a) - s.value(b)) >= 0 ? a : b);
+  return {
+    x0: further(outer.x0, so.x0, -1),
+    x1: further(outer.x1, so.x1, 1),
+    y0: further(outer.y0, so.y0, -1),
+    y1: further(outer.y1, so.y1, 1),
+    z0: further(outer.z0, so.z0, -1),
+    z1: further(outer.z1, so.z1, 1),
+  };
 }
 
 /** What the flip-out screen sweeps: a slice of a disc about its hinge. */
 function placeScreen(s: Setting, f: Faces): void {
   const { body, rig } = s.built;
-  if (!body?.screenSide || rig.screenShut) return;
+  if (!body?.screenSide || body.screenSide === 'fixed' || rig.screenShut) return;
   const hinge = minus(s.face, of(s.q(body, ['screenHinge'], 20)));
   const up = of(s.q(body, ['screenUp'], 0));
   const length = of(s.q(body, ['screenLength'], 80));
@@ -206,13 +243,12 @@ function placePlate(s: Setting): PlacedPlate | null {
       if (use.at === 'rods') drop = minus(drop, t);
       else {
         drop = plus(drop, t);
-        if (!plate) top = plus(top, t);
+        // Risers named after the plate are under the body all the same.
+        top = plus(top, t);
       }
     }
   }
   if (!plate) return null;
-  // Risers named after the plate are under the body all the same.
-  top = minus(drop, of(s.q(plate, ['topToRods'], 40)));
   s.drop = drop;
   s.system = rodSystem(plate.rods) ?? rodSystem(rodsOf(built));
   const [w, t, l] = STAND_IN.plate;
@@ -248,9 +284,9 @@ function placePlate(s: Setting): PlacedPlate | null {
       z0: c.from,
       z1: c.to,
     });
-  s.touch('plate', 'body');
+  s.meet('plate', 'body');
   for (const u of rig.fitted ?? [])
-    if (built.kit.get(u.part)?.kind === 'cage') s.touch('plate', `fitted:${u.id}`);
+    if (built.kit.get(u.part)?.kind === 'cage') s.meet('plate', `fitted:${u.id}`);
   return { plate, from: back, to: front, clamps };
 }
 
@@ -261,7 +297,7 @@ function placeFitted(s: Setting, camera: Faces | null): void {
   const cages = (built.rig.fitted ?? [])
     .filter((u) => built.kit.get(u.part)?.kind === 'cage')
     .map((u) => `fitted:${u.id}`);
-  for (const use of built.rig.fitted ?? []) {
+  for (const use of fittedInOrder(built.rig)) {
     const part = built.kit.get(use.part);
     if (!isFitting(part) || part.kind === 'cage') continue;
     placeOne(s, camera, use, part, cages);
@@ -318,7 +354,7 @@ function placeOne(
       z0 = minus(z1, d);
       break;
     case 'rods': {
-      const drop = s.drop ?? lin(STAND_IN.drop);
+      const drop = dropOf(s);
       [x0, x1] = centred(ZERO, ZERO, w, x);
       y0 = plus(minus(lin(-UNDER_RODS), drop), y);
       y1 = plus(y0, h);
@@ -358,10 +394,15 @@ function placeOne(
         ),
       { moving: true },
     );
-  if (target) s.touch(target.key, piece.key);
-  else if (use.on !== 'rods') {
-    s.touch('body', piece.key);
-    for (const cage of cages) s.touch(cage, piece.key);
+  if (part.kind === 'dummy-battery') {
+    // It stands where the battery of the body would: inside it.
+    for (const k of ['body', ...cages]) s.touch(k, piece.key);
+  }
+  const faced = target ? [target.key] : use.on === 'rods' ? [] : ['body', ...cages];
+  for (const k of faced) {
+    s.meet(k, `${piece.key}/block`);
+    // What tilts is held clear by the arm it tilts on.
+    s.touch(k, `${piece.key}/tilt`);
   }
 }
 

@@ -5,8 +5,8 @@ import type { Drive, DriveArm, DriveUse } from '../kit/types';
 import { prismatic, type Prism, type Solid } from '../solids/solid';
 import type { Given } from './given';
 import { constant, exactly } from './given';
-import { lin, minus, of, plus, times, type Lin } from './lin';
-import { block, STAND_IN, touching, type LensGear, type Setting } from './stand-setting';
+import { givens, lin, minus, of, plus, times, type Lin } from './lin';
+import { block, STAND_IN, touching, type LensGear, type Setting, dropOf } from './stand-setting';
 
 /** A follow focus or motor where it stands. */
 export interface PlacedDrive {
@@ -74,7 +74,7 @@ export function placeDrive(
   const ahead = part.gearAhead === undefined ? lin(0) : of(s.q(part, ['gearAhead'], 0));
   const behind = part.boxBehind === undefined ? lin(6) : of(s.q(part, ['boxBehind'], 6));
   const more = arm?.ahead === undefined ? lin(0) : of(s.q(arm, ['ahead'], 0));
-  const drop = s.drop ?? lin(STAND_IN.drop);
+  const drop = dropOf(s);
   const cc = (s.system?.centres ?? 60) / 2;
   const rod = s.system?.rod ?? 15;
   const across = valueOf(part.pivotAcross) ?? cc;
@@ -97,7 +97,9 @@ export function placeDrive(
     ? [use.side]
     : part.sides === 'left' || part.sides === 'right'
       ? [part.sides]
-      : ['right', 'left'];
+      : s.built.rules['drive.side'] === 1
+        ? ['left', 'right']
+        : ['right', 'left'];
   const flips = use.flipped !== undefined ? [use.flipped] : part.flips ? [false, true] : [false];
   const tips = tipDiameter(n(teeth), m) / 2;
   const halfWidth = s.value(of(gearWidth)) / 2;
@@ -135,6 +137,8 @@ export function placeDrive(
     };
   };
 
+  const rests = givens([pivotY, middle, ahead, more, width, height, depth, behind, clampLength]);
+  const loose = rests.reduce((sum, g) => sum + (g.known?.tol ?? 0), 0);
   let side: 'left' | 'right' = sides[0]!;
   let flipped = flips[0]!;
   let best: ArmScan | null = null;
@@ -162,7 +166,12 @@ export function placeDrive(
         prefer: sign > 0 ? LEVEL : Math.PI - LEVEL,
         enough: s.built.rules['space.air'],
         outlinesAt: outlinesAt(sign, fl, c),
-        obstacles: obstacles.map((o) => ({ solid: o.solid, gear: o.role !== 'barrel' })),
+        obstacles: obstacles.map((o) => ({
+          solid: o.solid,
+          gear: o.role !== 'barrel',
+          loose: o.loose,
+        })),
+        loose,
         rods: rodSolids.map((o) => o.solid),
       });
       if (best === null || better(scan, best)) {
@@ -178,10 +187,23 @@ export function placeDrive(
   const angle = best?.angle ?? null;
   const shown = angle ?? (sign > 0 ? 0 : Math.PI);
   const piece = s.piece(key, part);
-  const inputs = [pivotY, station, gearAt, width, height, depth, behind, clampLength];
+  // Where it stands hangs on what it meshes with; without a gear on the lens nobody knows.
+  const meshes = of(gear?.teeth ?? constant(`gear on the ${use.turns} ring`, 'teeth', null), 0);
+  const inputs = [
+    pivotY,
+    station,
+    gearAt,
+    width,
+    height,
+    depth,
+    behind,
+    clampLength,
+    meshes,
+    of(teeth, 0),
+  ];
   const roles = ['box', 'gear', ...(part.armWidth === undefined ? [] : ['arm'])];
   roles.forEach((role, i) =>
-    s.add(piece, role, role === 'gear' ? [gearAt, of(gearWidth), of(teeth)] : inputs, (v) =>
+    s.add(piece, role, role === 'gear' ? [gearAt, of(gearWidth), of(teeth), meshes] : inputs, (v) =>
       shapeOf(i, {
         px: sign * across,
         py: v(pivotY),

@@ -1,18 +1,19 @@
 import { rodSystem } from '../rods/systems';
 import { isRods } from '../kit/types';
+import { byId, onRods } from './fitted';
 import { lin, minus, of, plus, times, type Lin } from './lin';
-import { round, STAND_IN, type Setting } from './stand-setting';
+import { dropOf, NO_PLATE, round, STAND_IN, type Setting } from './stand-setting';
 import type { PlacedPlate } from './stand-camera';
 
 /** Rods through or from the clamps of the plate. */
 export function placeRods(s: Setting, plate: PlacedPlate | null): void {
   const { built } = s;
-  const uses = (built.rig.rods ?? []).flatMap((use) => {
+  const uses = byId(built.rig.rods).flatMap((use) => {
     const part = built.kit.get(use.part);
     return isRods(part) ? [{ use, part }] : [];
   });
   if (uses.length === 0) return;
-  const drop = s.drop ?? lin(STAND_IN.drop);
+  const drop = dropOf(s);
   const system = s.system ?? rodSystem(uses[0]!.part.rods);
   s.system = system;
   const r = (system?.rod ?? 15) / 2;
@@ -20,7 +21,8 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
   const rearPair = uses.some((u) => u.use.place === 'rear');
   for (const { use, part } of uses) {
     const length = of(s.q(part, ['length'], STAND_IN.rods));
-    const back = plate?.from ?? minus(s.face, lin(100));
+    // Nobody said what they hang on: drawn behind the mount, and not computed with.
+    const back = plate?.from ?? plus(minus(s.face, lin(100)), of(NO_PLATE));
     let from: Lin;
     let to: Lin;
     if (use.tip !== undefined) {
@@ -50,8 +52,9 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
       z1: to,
     };
     for (const key of ['plate', 'swing']) s.touch(piece.key, key);
+    // Rods go through what is clamped to them, and past what that carries.
     for (const u of built.rig.fitted ?? [])
-      if (u.on === 'rods') s.touch(piece.key, `fitted:${u.id}`);
+      if (onRods(built.rig, u)) s.touch(piece.key, `fitted:${u.id}`);
     for (const other of s.rods) if (other.use !== use) s.touch(piece.key, `rods:${other.use.id}`);
   }
 }

@@ -2,8 +2,8 @@ import type { RodSystem } from '../rods/systems';
 import type { GearRing, LensRing, Part, RodUse, Rods } from '../kit/types';
 import { bounds, box, turned, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from './build';
-import { counted, given, type Given } from './given';
-import { at, givens, lin, minus, plus, times, ZERO, type Lin, type Read } from './lin';
+import { constant, counted, given, type Given } from './given';
+import { at, givens, lin, minus, of, plus, times, ZERO, type Lin, type Read } from './lin';
 import { Memo } from './memo';
 
 /** One solid of a piece. */
@@ -99,6 +99,14 @@ export const STAND_IN = {
   arm: [60, 110],
 } as const;
 
+/** What rods without a plate hang on, as a missing number. */
+export const NO_PLATE = constant('what the rods hang on (no plate)', 'mm', null);
+
+/** Axis down to the rods; a stand-in that is not computed with while there is no plate. */
+export function dropOf(s: Setting): Lin {
+  return s.drop ?? plus(lin(STAND_IN.drop), of(NO_PLATE));
+}
+
 /** Solids that were laid out together, with what was worked out between them. */
 export interface Layer {
   solids: Set<StandSolid>;
@@ -132,7 +140,10 @@ export interface Setting {
     how?: How,
   ) => StandSolid;
   piece: (key: string, part: Part, assumed?: string | null) => Piece;
+  /** What is meant to go into or around each other: never measured. */
   touch: (a: string, b: string) => void;
+  /** What may lie against each other: measured, and a foul only where one goes into the other. */
+  meet: (a: string, b: string) => void;
 }
 
 export interface How {
@@ -143,7 +154,10 @@ export interface How {
 
 /** What is meant to touch what, by key of piece, or by key and role; on top of those below. */
 export interface Contacts {
+  /** Through or around each other: a rod in its clamp. */
   own: Map<string, Set<string>>;
+  /** Against each other: a handle on its cage. */
+  meet: Map<string, Set<string>>;
   below: Contacts | null;
 }
 
@@ -154,6 +168,17 @@ export function touching(contacts: Contacts, a: Named, b: Named): boolean {
     const piece = c.own.get(a.piece);
     if (piece && (piece.has(b.piece) || piece.has(b.own))) return true;
     const role = c.own.get(a.own);
+    if (role && (role.has(b.piece) || role.has(b.own))) return true;
+  }
+  return false;
+}
+
+/** Whether two solids may lie against each other: no air is wanted between them. */
+export function meeting(contacts: Contacts, a: Named, b: Named): boolean {
+  for (let c: Contacts | null = contacts; c; c = c.below) {
+    const piece = c.meet.get(a.piece);
+    if (piece && (piece.has(b.piece) || piece.has(b.own))) return true;
+    const role = c.meet.get(a.own);
     if (role && (role.has(b.piece) || role.has(b.own))) return true;
   }
   return false;
@@ -170,7 +195,11 @@ export function setting(built: Built, below: Setting | null = null): Setting {
   const pieces: Piece[] = [...(below?.pieces ?? [])];
   const solids: StandSolid[] = [...(below?.solids ?? [])];
   const layer: Layer = { solids: new Set(), memo: new Memo() };
-  const contacts: Contacts = { own: new Map(), below: below?.contacts ?? null };
+  const contacts: Contacts = {
+    own: new Map(),
+    meet: new Map(),
+    below: below?.contacts ?? null,
+  };
   const q = (part: Part, path: readonly string[], standIn: number): Given => {
     const g = given(part, ...path);
     if (g.known === null && !standIns.has(g)) standIns.set(g, standIn);
@@ -218,17 +247,20 @@ export function setting(built: Built, below: Setting | null = null): Setting {
       pieces.push(p);
       return p;
     },
-    touch(a, b) {
-      for (const [x, y] of [
-        [a, b],
-        [b, a],
-      ] as const) {
-        const list = contacts.own.get(x);
-        if (list) list.add(y);
-        else contacts.own.set(x, new Set([y]));
-      }
-    },
+    touch: (a, b) => both(contacts.own, a, b),
+    meet: (a, b) => both(contacts.meet, a, b),
   };
+}
+
+function both(map: Map<string, Set<string>>, a: string, b: string): void {
+  for (const [x, y] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    const list = map.get(x);
+    if (list) list.add(y);
+    else map.set(x, new Set([y]));
+  }
 }
 
 /** Goes on with a rig on top of what was laid out before; that stays as it is. */

@@ -2,7 +2,7 @@ import { valueOf } from '../quantity/quantity';
 import type { LensSupport, SupportUse } from '../kit/types';
 import type { Given } from './given';
 import { givens, lin, minus, of, plus, times, type Lin } from './lin';
-import { block, STAND_IN, type LensGear, type Setting } from './stand-setting';
+import { block, dropOf, STAND_IN, type LensGear, type Setting } from './stand-setting';
 
 /** A lens support where it stands, or where it would. */
 export interface PlacedSupport {
@@ -162,7 +162,7 @@ export function placeSupport(
   const post: Lin = use.post !== undefined ? lin(use.post) : (needed ?? lin(low ?? 40));
   const station = lin(z);
   const piece = s.piece(key, part);
-  const dropNow = drop ?? lin(STAND_IN.drop);
+  const dropNow = dropOf(s);
   const rod = s.system?.rod ?? 15;
   const cc = (s.system?.centres ?? 60) / 2;
   const halfClamp = times(clampLength, 0.5);

@@ -1,6 +1,7 @@
 import type { RodSystem } from '../rods/systems';
-import { isDrive, isDriveArm, isSupport } from '../kit/types';
+import { isDrive, isDriveArm, isSupport, type DriveUse, type Rig } from '../kit/types';
 import type { Built } from './build';
+import { byId } from './fitted';
 import type { Given } from './given';
 import { Memo } from './memo';
 import { givens, type Lin } from './lin';
@@ -59,6 +60,12 @@ export function standOf(built: Built): Stand {
   return built.memo.once(layOut, () => layOut(built));
 }
 
+/** Focus finds its place first, then iris and zoom; drives of one ring by id. */
+function drivesInOrder(rig: Rig): DriveUse[] {
+  return byId(rig.drives).sort((a, b) => TURNS.indexOf(a.turns) - TURNS.indexOf(b.turns));
+}
+const TURNS: readonly DriveUse['turns'][] = ['focus', 'iris', 'zoom'];
+
 function layOut(built: Built): Stand {
   const { rig } = built;
   const camera = cameraOf(built);
@@ -69,11 +76,11 @@ function layOut(built: Built): Stand {
   // Rods come after what they carry behind: they reach back to it.
   placeRods(s, plate);
   // What holds the lens up is set before the drives look for room beside it.
-  const supports = (rig.supports ?? []).flatMap((use) => {
+  const supports = byId(rig.supports).flatMap((use) => {
     const part = built.kit.get(use.part);
     return isSupport(part) ? [placeSupport(s, use, part, gears)] : [];
   });
-  const drives = (rig.drives ?? []).flatMap((use) => {
+  const drives = drivesInOrder(rig).flatMap((use) => {
     const part = built.kit.get(use.part);
     if (!isDrive(part)) return [];
     const arm = use.arm === undefined ? null : built.kit.get(use.arm);

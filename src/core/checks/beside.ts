@@ -26,6 +26,8 @@ import { spaceSweep } from './space-sweep';
 import { spaceEnvelope } from './space-envelope';
 import { spaceLensChange } from './space-lens-change';
 import { carryTwist } from './carry-twist';
+import { sightView } from './sight-view';
+import { spacePieces } from './space-pieces';
 
 /** The checks of what stands under and beside the camera: rods, drives, supports, room. */
 export const BESIDE: readonly Check[] = [
@@ -56,4 +58,6 @@ export const BESIDE: readonly Check[] = [
   spaceEnvelope,
   spaceLensChange,
   carryTwist,
+  sightView,
+  spacePieces,
 ];

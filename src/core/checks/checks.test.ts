@@ -24,7 +24,9 @@ describe('the registry', () => {
     const ids = CHECKS.map((c) => c.id);
     expect(new Set(ids).size).toBe(ids.length);
     for (const c of CHECKS) {
-      expect(c.id).toMatch(/^(coverage|mount|front|rods|drive|support|space|carry)\.[a-z-]+$/);
+      expect(c.id).toMatch(
+        /^(coverage|mount|front|rods|drive|support|sight|space|carry)\.[a-z-]+$/,
+      );
       expect(c.says.length).toBeGreaterThan(40);
       expect(c.formula.length).toBeGreaterThan(5);
       expect(c.short.length).toBeLessThan(22);
@@ -186,7 +188,7 @@ describe('coverage.frame', () => {
     expect(at(4).state).toBe('ok');
     expect(at(5.6).state).toBe('ok');
     expect(at(2).state).toBe('tight');
-    expect(at(2).why).toContain('stated at T4 only');
+    expect(at(2).why).toContain('stated at T4 and deeper only');
   });
 
   test('of lines for several stops the deepest that holds counts', () => {
@@ -452,7 +454,8 @@ describe('mount.rear-depth', () => {
   const depth = (protrusion: number | undefined, body = {}, reducer = {}) =>
     one(
       testJob({
-        body: testBody(body),
+        // Made in the body: what its cavity takes is known, and how deep it should sit as well.
+        body: testBody({ reducerDepth: exactly(6), ...body }),
         links: [
           testReducer({
             rearProtrusion: protrusion === undefined ? undefined : exactly(protrusion),

@@ -17,6 +17,8 @@ export function coveredScale(built: Built, frame: Frame): number | null {
   const circle = chipCircle(built);
   const [w, h] = modeSize(built);
   if ([...circle.inputs, w, h].some((g) => g.known === null)) return null;
+  // An upper bound promises nothing.
+  if (circle.assumed) return null;
   const lo = spread(
     circle.inputs.map((g) => g.known!),
     circle.value,

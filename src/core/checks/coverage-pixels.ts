@@ -86,7 +86,7 @@ export const coveragePixels: Check = {
             ? `${left}: enough for ${dw} x ${dh}, scaled to ${exact(scale * 100, 0)} %.`
             : o.state === 'tight'
               ? `${left}: ${dw} x ${dh} has to be scaled up ${say((scale - 1) * 100, '%')}.`
-              : `${left}: ${dw} x ${dh} would be scaled up ${say((scale - 1) * 100, '%')}, more than the ${say((limit - 1) * 100, '%')} the house allows.`;
+              : `${left}: ${dw} x ${dh} would be scaled up ${say((scale - 1) * 100, '%')}, ${limit > 1 ? `more than the ${say((limit - 1) * 100, '%')} the house allows` : 'and the house allows none of it'}.`;
         },
         sum: () =>
           `scale = max(${dw} / ${Math.floor(px!.desqueezedW)}, ${dh} / ${Math.floor(px!.h)}) = ` +

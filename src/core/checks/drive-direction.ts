@@ -1,4 +1,5 @@
 import { standOf } from '../build/stand';
+import { withoutTeeth } from '../drive/told';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { plainVerdict } from './judge';
@@ -13,7 +14,9 @@ export const driveDirection: Check = {
     const stand = standOf(built);
     return stand.drives.flatMap((d): Verdict[] => {
       const ring = stand.gears.find((g) => g.turns === d.use.turns)?.ring;
-      if (!ring || !built.lens || d.use.turns !== 'focus') return [];
+      if (d.use.turns !== 'focus') return [];
+      if (!ring || !built.lens)
+        return withoutTeeth(stand, d, 'drive.direction', 'Which way the ring turns');
       const reversed = d.use.reversed === true;
       const wrong = (ring.turnsBack === true) !== reversed;
       const can = d.part.kind === 'motor' || d.part.reversible === true;

@@ -1,6 +1,6 @@
 import { standOf } from '../build/stand';
 import { centreDistance } from '../drive/gears';
-import { gearName } from '../drive/told';
+import { gearName, withoutTeeth } from '../drive/told';
 import { exact, mm, plain } from '../quantity/say';
 import type { Check } from './check';
 import type { Verdict } from './finding';
@@ -19,7 +19,8 @@ export const driveMesh: Check = {
     const stand = standOf(built);
     return stand.drives.flatMap((d): Verdict[] => {
       const { gear } = d;
-      if (!gear?.teeth) return [];
+      if (!gear?.teeth)
+        return withoutTeeth(stand, d, 'drive.mesh', `Whether ${d.part.name} meshes`);
       const about = [d.part.id, gear.gear?.id ?? built.lens!.id];
       const base = {
         id: 'drive.mesh',

@@ -2,12 +2,14 @@ import { standOf } from '../build/stand';
 import { constant } from '../build/given';
 import { givens, of } from '../build/lin';
 import { centreDistance, reachRoom } from '../drive/gears';
-import { askRings, gearName, noRing, ringOf } from '../drive/told';
+import { askRings, gearName, noRing, ringOf, withoutTeeth } from '../drive/told';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge, plainVerdict, stateOf } from './judge';
+import { inWords, judge, lacking, plainVerdict } from './judge';
+import { nameOf } from '../space/clearance';
+import { pairVerdicts } from './space-pair';
 import { asFunction } from '../build/lin';
 
 export const driveReach: Check = {
@@ -28,7 +30,7 @@ export const driveReach: Check = {
         station: stand.value(d.gearAt),
       };
       if (!d.gear?.teeth) {
-        if (ring) return [];
+        if (ring) return withoutTeeth(stand, d, 'drive.reach', `Whether ${d.part.name} reaches`);
         return [
           plainVerdict({
             ...base,
@@ -50,7 +52,21 @@ export const driveReach: Check = {
       const py = asFunction(d.pivot.y, inputs);
       const n = (x: readonly number[], g: (typeof inputs)[number]) => x[inputs.indexOf(g)]!;
       const m = gear.module.known?.value ?? 0.8;
-      const clear = d.scan?.clearance ?? -Infinity;
+      // One clash, one verdict: what the pairs of solids say of this drive is what is said here.
+      const fouls = pairVerdicts(stand).filter(
+        ({ near, verdict }) =>
+          (near.a.piece === d.key || near.b.piece === d.key) &&
+          verdict.state !== 'ok' &&
+          (verdict.margin?.value ?? 0) < 0,
+      );
+      const worst = fouls.reduce<(typeof fouls)[number] | null>(
+        (m, f) => (!m || (f.verdict.margin?.value ?? 0) < (m.verdict.margin?.value ?? 0) ? f : m),
+        null,
+      );
+      const other = worst
+        ? nameOf(stand, worst.near.a.piece === d.key ? worst.near.b : worst.near.a)
+        : '';
+      const pinned = d.use.angle !== undefined || d.use.station !== undefined;
       const angle = d.angle;
       const shown =
         angle === null
@@ -73,8 +89,8 @@ export const driveReach: Check = {
         why: (o) =>
           o.value < 0
             ? `${d.part.name} does not reach ${gearName(stand, d)}: the arm is ${mm(-o.value)} too ${o.value === 0 || stand.value(d.armTo) < Math.hypot(d.pivot.x, stand.value(d.pivot.y)) ? 'short' : 'long'}.`
-            : clear < 0
-              ? `${d.part.name} reaches ${gearName(stand, d)}, but there is no place for it: at the best one it fouls ${d.nearest ?? 'the rods'} by ${mm(-clear)}.`
+            : worst
+              ? `${d.part.name} reaches ${gearName(stand, d)}, but ${pinned ? 'where it is set' : 'there is no place for it: at the best one'} it fouls ${other} by ${mm(-(worst.verdict.margin?.value ?? 0))}.`
               : `${d.part.name} reaches ${gearName(stand, d)}${shown}, clamped at ${exact(stand.value(d.station), 0)} mm, with ${mm(o.value)} of arm to spare.`,
         sum: () =>
           `pivot ${exact(Math.hypot(d.pivot.x, stand.value(d.pivot.y)), 1)} mm from the axis, mesh circle ${exact(d.centres!, 1)}, arm ${exact(stand.value(of(d.armFrom)), 1)} to ${exact(stand.value(d.armTo), 1)} mm`,
@@ -82,21 +98,36 @@ export const driveReach: Check = {
         basis: '[math]',
       });
       if (reach.state === 'unknown' || reach.state === 'fail') return [reach];
-      if (clear >= 0) return [reach];
-      // Reaching with no clear place is no reach at all; tolerances can move the two by no more.
-      const own = stand.solids.filter((s) => s.piece === d.key);
-      const rest = stand.solids.filter((s) => s.piece !== d.key && s.known);
-      const loose =
-        Math.max(0, ...own.map((s) => s.loose)) + Math.max(0, ...rest.map((s) => s.loose));
+      const blind = stand.pieces.filter(
+        (p) => p.missing.length > 0 && p.key !== 'screen' && p.key !== 'swing',
+      );
+      const room = {
+        ...base,
+        key: `${base.key}:room`,
+        sum: reach.sum,
+        basis: ruleBasis('space.air'),
+      };
+      if (worst)
+        return [
+          plainVerdict({
+            ...room,
+            about: [...new Set([...about, ...worst.verdict.about])],
+            state: worst.verdict.state,
+            margin: worst.verdict.margin,
+            why: reach.why,
+          }),
+        ];
+      if (blind.length === 0) return [reach];
+      // What nobody knows the size of may stand where it would go.
+      const missing = [...new Set(blind.flatMap((p) => p.missing))];
       return [
+        reach,
         plainVerdict({
-          ...base,
-          key: `${base.key}:room`,
-          state: stateOf(clear - loose, clear + loose),
-          margin: { value: clear, lo: clear - loose, hi: clear + loose, unit: 'mm' },
-          why: reach.why,
-          sum: reach.sum,
-          basis: ruleBasis('space.air'),
+          ...room,
+          about: [...new Set([...about, ...blind.map((p) => p.part)])],
+          state: 'unknown',
+          why: `Whether ${d.part.name} has room there is not known: ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} ${blind.length > 1 ? 'lack' : 'lacks'} a size.`,
+          measure: lacking(missing),
         }),
       ];
     });

@@ -1,5 +1,5 @@
 import { standOf } from '../build/stand';
-import { given } from '../build/given';
+import { counted, given } from '../build/given';
 import { ringRoom, touchAngle, centreDistance, tipDiameter } from '../drive/gears';
 import { ringsThatFit, SLACK, specification } from '../drive/rings';
 import { onHand, type GearRing } from '../kit/types';
@@ -102,7 +102,7 @@ export const driveRingFit: Check = {
       const barrel = given(lens, 'rings', ring.ring.id, 'diameter');
       const seamless = g.style === 'seamless';
       const size = seamless ? [given(g, 'bore')] : [given(g, 'from'), given(g, 'to')];
-      const withGear = [...about, g.id];
+      const withGear = [lens.id, g.id];
       if (g.style === undefined)
         out.push(
           plainVerdict({
@@ -155,12 +155,61 @@ export const driveRingFit: Check = {
           }),
         );
       }
+      if (g.style !== undefined) out.push(around(ring, g, lens.name, barrel, base, withGear));
       if (drive && !seamless && (g.lump !== undefined || g.style === 'strap'))
         out.push(lump(stand, ring, g, drive, base, withGear));
     }
     return out;
   },
 };
+
+/** Dedendum of a full-depth gear: 1.25 modules from the pitch circle to its root (ISO 53). */
+const ROOT = 1.25;
+
+/**
+ * Whether teeth x module go around the barrel: the root circle of a closed ring lies outside its
+ * bore; a strap has as many teeth as its barrel asks for.
+ */
+function around(
+  ring: ReturnType<typeof standOf>['gears'][number],
+  g: GearRing,
+  lens: string,
+  barrel: ReturnType<typeof given>,
+  base: { id: string; key: string; station: number | null },
+  about: string[],
+): Verdict {
+  const own = counted(g, ['teeth'], 'teeth');
+  const strap = g.style === 'strap';
+  const inner = g.style === 'seamless' ? given(g, 'bore') : barrel;
+  const inputs = strap ? [own, ring.teeth!] : [own, ring.module, inner];
+  return judge({
+    ...base,
+    key: `${base.key}:around`,
+    about,
+    inputs,
+    margin: (x) => (strap ? x[0]! - x[1]! : x[1]! * (x[0]! - 2 * ROOT) - x[2]!),
+    unit: strap ? 'teeth' : 'mm',
+    limit: null,
+    why: (o) => {
+      const n = exact(own.known!.value, 0);
+      if (strap)
+        return o.value >= 0
+          ? `${g.name} goes around ${lens} with ${exact(ring.teeth!.known!.value, 0)} of its ${n} teeth.`
+          : `${g.name} has ${n} teeth; ${exact(ring.teeth!.known!.value, 0)} go around the ${exact(barrel.known!.value, 1)} mm of ${lens}: it is too short.`;
+      const root = mm(ring.module.known!.value * (own.known!.value - 2 * ROOT));
+      return o.value >= 0
+        ? `The ${n} teeth of ${g.name} stand on ${root}, outside its ${exact(inner.known!.value, 1)} mm.`
+        : `${n} teeth of ${g.name} stand on ${root}, inside its own ${exact(inner.known!.value, 1)} mm: teeth and ${g.style === 'seamless' ? 'bore' : 'barrel'} do not agree, one of them is wrong.`;
+    },
+    sum: (o) =>
+      strap
+        ? `${exact(own.known!.value, 0)} teeth - ${exact(ring.teeth!.known!.value, 1)} = ${exact(o.value, 1)}`
+        : `${exact(ring.module.known!.value, 2)} x (${exact(own.known!.value, 0)} - 2.5) - ${exact(inner.known!.value, 1)} = ${exact(o.value, 1)} mm`,
+    lacking: (missing) =>
+      `Whether the teeth of ${g.name} go around is not known: ${missing} missing.`,
+    basis: '[std] ISO 53, root of a full-depth gear',
+  });
+}
 
 function lump(
   stand: ReturnType<typeof standOf>,

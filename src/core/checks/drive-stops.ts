@@ -1,4 +1,5 @@
 import { standOf } from '../build/stand';
+import { withoutTeeth } from '../drive/told';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { plainVerdict } from './judge';
@@ -14,7 +15,9 @@ export const driveStops: Check = {
     return stand.drives.flatMap((d): Verdict[] => {
       const ring = stand.gears.find((g) => g.turns === d.use.turns)?.ring;
       const { lens } = built;
-      if (!ring || !lens || d.use.turns === 'iris') return [];
+      if (d.use.turns === 'iris') return [];
+      if (!ring || !lens)
+        return withoutTeeth(stand, d, 'drive.stops', 'Whether anything ends the pull');
       const base = {
         id: 'drive.stops',
         key: `drive.stops:${d.use.id}`,

@@ -1,9 +1,11 @@
-import { standOf } from '../build/stand';
+import { standOf, type Stand } from '../build/stand';
+import type { PlacedDrive } from '../build/stand-drive';
 import { given } from '../build/given';
 import { torqueAt, torqueAtLens } from '../drive/gears';
-import { lensTorque, outletsOn } from '../drive/outlets';
+import { lensTorque, outletsOn, type RigOutlet } from '../drive/outlets';
 import { exact, plain } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
+import { withoutTeeth } from '../drive/told';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge, plainVerdict } from './judge';
@@ -22,7 +24,9 @@ export const driveTorque: Check = {
     return stand.drives.flatMap((d): Verdict[] => {
       const { gear, part } = d;
       const { lens } = built;
-      if (part.kind !== 'motor' || !gear?.teeth || !lens) return [];
+      if (part.kind !== 'motor') return [];
+      if (!gear?.teeth || !lens)
+        return withoutTeeth(stand, d, 'drive.torque', `Whether ${part.name} turns the ring`);
       const base = {
         id: 'drive.torque',
         key: `drive.torque:${d.use.id}`,
@@ -70,9 +74,11 @@ export const driveTorque: Check = {
           x[3]!,
           eff,
         );
+      const over = overVolts(stand, d, out);
+      if (over && (over.state === 'fail' || over.state === 'tight')) return [over];
       const first = Math.min(...volts);
       const others = all.filter((o) => o !== out);
-      return [
+      const turns = [
         judge({
           ...base,
           about: [part.id, lens.id, out.part],
@@ -108,6 +114,34 @@ export const driveTorque: Check = {
             `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
         }),
       ];
+      // Without the volts it runs up to nobody knows that it may be plugged in at all.
+      return over?.state === 'unknown' && turns[0]!.state !== 'fail' ? [over] : turns;
     });
   },
 };
+
+/** Volts above what a motor runs up to burn it: said before anything is said of its torque. */
+function overVolts(stand: Stand, d: PlacedDrive, out: RigOutlet): Verdict | null {
+  const { part } = d;
+  if (part.kind !== 'motor') return null;
+  const most = given(part, 'voltsTo');
+  return judge({
+    id: 'drive.torque',
+    key: `drive.torque:${d.use.id}`,
+    about: [part.id, out.part],
+    station: stand.value(d.gearAt),
+    inputs: [most, out.volts],
+    margin: (x) => x[0]! - x[1]!,
+    unit: 'V',
+    limit: { value: most.known?.value ?? 0, unit: 'V', rule: null },
+    why: (o) =>
+      o.state === 'fail'
+        ? `${out.name} gives ${plain(out.volts.known!.value, 1)} V; ${part.name} runs up to ${plain(most.known!.value, 1)} V: do not plug it in.`
+        : `${out.name} gives ${plain(out.volts.known!.value, 1)} V, about the ${plain(most.known!.value, 1)} V that ${part.name} runs up to.`,
+    sum: (o) =>
+      `${plain(most.known!.value, 2)} - ${plain(out.volts.known!.value, 2)} = ${exact(o.value, 2)} V`,
+    lacking: (missing) =>
+      `Whether ${out.name} suits ${part.name} is not known: ${missing} missing.`,
+    basis: '[math] number of its maker',
+  });
+}

@@ -1,7 +1,7 @@
 import { standOf } from '../build/stand';
 import { given } from '../build/given';
 import { givens } from '../build/lin';
-import { gearName } from '../drive/told';
+import { gearName, withoutTeeth } from '../drive/told';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -20,7 +20,8 @@ export const driveTravel: Check = {
     const limit = built.rules['drive.overlap'];
     return stand.drives.flatMap((d): Verdict[] => {
       const { gear } = d;
-      if (!gear?.teeth || !built.lens) return [];
+      if (!gear?.teeth || !built.lens)
+        return withoutTeeth(stand, d, 'drive.travel', `Whether ${d.part.name} stays in mesh`);
       const travel =
         gear.ring.travel === undefined ? null : given(built.lens, 'rings', gear.ring.id, 'travel');
       const inputs = [

@@ -3,6 +3,7 @@ import { constant, exactly, given } from '../build/given';
 import { wheelTurn } from '../drive/gears';
 import { exact } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
+import { withoutTeeth } from '../drive/told';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge } from './judge';
@@ -19,7 +20,9 @@ export const driveTurn: Check = {
     const least = built.rules['drive.turn-least'];
     return stand.drives.flatMap((d): Verdict[] => {
       const { gear, part } = d;
-      if (part.kind !== 'follow-focus' || !gear?.teeth || !built.lens) return [];
+      if (part.kind !== 'follow-focus') return [];
+      if (!gear?.teeth || !built.lens)
+        return withoutTeeth(stand, d, 'drive.turn', `How far the wheel of ${part.name} turns`);
       const throwOf = given(built.lens, 'rings', gear.ring.id, 'throw');
       const ratio =
         part.ratio === undefined ? constant('ratio', 'x', exactly(1)) : given(part, 'ratio');

@@ -9,6 +9,7 @@ import {
   USUAL_ANGLE,
   USUAL_FPS,
   USUAL_ISO,
+  ndChoices,
 } from '../front/light';
 import { densityOfStops, stopsBetween } from '../optics/exposure';
 import { exact, plain, say } from '../quantity/say';
@@ -91,7 +92,7 @@ export const frontExposure: Check = {
           const answer =
             names.length > 0
               ? ` ${inWords(names)} ${names.length === 1 ? 'brings' : 'bring'} it to within ${say(Math.abs(missing - nd!.stops), 'stops')}.`
-              : ' No free tray takes an ND of the kit.';
+              : noPlace(built, missing);
           return `${say(by, 'stops')} too bright for T${chip} at ${set}: the scene asks for T${stop}.${answer}`;
         },
         sum: () =>
@@ -105,6 +106,16 @@ export const frontExposure: Check = {
     ];
   },
 };
+
+/** Why no ND is named: no place is free, or nothing in the kit goes into one that is. */
+function noPlace(built: Built, missing: number): string {
+  const choice = ndChoices(built, missing, false);
+  if (choice.slots.length === 0) return ' No place is free for an ND.';
+  const fits = choice.filters.some((f) => f.count > 0 && f.slots.length > 0);
+  return fits
+    ? ' No ND of the kit comes near it in the places that are free.'
+    : ' No ND of the kit goes into a place that is free.';
+}
 
 function stageName(built: Built, id: string): string {
   return frontOf(built).box?.stages.find((s) => s.stage.id === id)?.stage.name ?? id;

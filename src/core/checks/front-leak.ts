@@ -19,7 +19,19 @@ export const frontLeak: Check = {
     const front = frontOf(built);
     const { lens } = built;
     const { box } = front;
-    if (!lens || !box || box.box.attach !== 'rods') return [];
+    if (!lens || !box || box.box.attach === 'clip-on') return [];
+    if (box.box.attach === undefined)
+      return [
+        plainVerdict({
+          id: 'front.leak',
+          about: [box.box.id, lens.id],
+          station: boxStation(built),
+          state: 'unknown',
+          why: `Whether light leaks in behind ${box.box.name} is not known: it does not say whether it clips on or stands on rods.`,
+          sum: 'No sum.',
+          basis: '[trade]',
+        }),
+      ];
     const b = box.box;
     const own = box.sleeve;
     const keys = own

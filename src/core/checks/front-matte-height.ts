@@ -16,7 +16,19 @@ export const frontMatteHeight: Check = {
   run(built) {
     const { box, drop } = frontOf(built);
     const { body } = built;
-    if (!box || box.box.attach !== 'rods' || !body) return [];
+    if (!box || box.box.attach === 'clip-on' || !body) return [];
+    if (box.box.attach === undefined)
+      return [
+        plainVerdict({
+          id: 'front.matte-height',
+          about: [box.box.id, body.id],
+          station: boxStation(built),
+          state: 'unknown',
+          why: `How high ${box.box.name} stands is not known: it does not say whether it clips on or stands on rods.`,
+          sum: 'No sum.',
+          basis: '[trade]',
+        }),
+      ];
     const b = box.box;
     if (!drop)
       return [

@@ -36,7 +36,17 @@ export const frontPolariserTurn: Check = {
         }),
       );
     for (const s of box?.stages ?? []) {
-      if (!s.filter || s.out || !mustTurn(s.filter)) continue;
+      if (!s.filter || s.out) continue;
+      if (s.filter.type === undefined && s.filter.mustRotate === undefined)
+        say(
+          s.stage.id,
+          s.filter.id,
+          [box!.box.id],
+          'unknown',
+          `Whether ${s.filter.name} has to be turned is not known: it does not say what it does.`,
+          boxStation(built, s.stage.id),
+        );
+      if (!mustTurn(s.filter)) continue;
       if (s.stage.rotates === undefined)
         say(
           s.stage.id,
@@ -59,7 +69,17 @@ export const frontPolariserTurn: Check = {
         );
     }
     for (const t of thread) {
-      if (!isFilter(t.part) || !mustTurn(t.part)) continue;
+      if (!isFilter(t.part)) continue;
+      if (box && t.part.type === undefined && t.part.mustRotate === undefined)
+        say(
+          `thread-${t.index}`,
+          t.part.id,
+          [box.box.id],
+          'unknown',
+          `Whether ${t.part.name} has to be turned is not known: it does not say what it does.`,
+          threadStation(built, t.index),
+        );
+      if (!mustTurn(t.part)) continue;
       say(
         `thread-${t.index}`,
         t.part.id,

@@ -317,15 +317,17 @@ function widthOf(ap: Look['scene']['apertures'][number]): number {
 
 function sumOf(front: Front, worst: Look, edge: number | null, o: Outcome, fail: number): string {
   const { pupil, apertures, distance } = worst.scene;
+  const wide =
+    (pupil.aspect ?? 1) === 1 ? '' : ` high, ${exact(pupil.r * 2 * pupil.aspect!, 1)} wide`;
   const t = worst.directions[worst.worst]!;
   const c = worst.corners[worst.worst]!;
-  const head = `at ${worst.situation.label}: pupil ${exact(pupil.r * 2, 1)} mm across at station ${exact(pupil.z, 1)}; ray of the ${CORNERS[worst.worst]!} corner (${exact(t.tx, 3)}, ${exact(t.ty, 3)})`;
+  const head = `at ${worst.situation.label}: pupil ${exact(pupil.r * 2, 1)} mm ${wide === '' ? 'across' : `${wide.trim()}`} at station ${exact(pupil.z, 1)}; ray of the ${CORNERS[worst.worst]!} corner (${exact(t.tx, 3)}, ${exact(t.ty, 3)})`;
   const at = edge === null ? null : apertures[edge]!;
   const dz = at ? at.z - pupil.z : 0;
   const beam = at
     ? `; at the ${front.edges[edge!]!.label}, ${exact(dz, 1)} mm ahead, the beam is ${exact(pupil.r * 2 * (1 - dz / distance), 1)} mm across, ${exact(Math.hypot(t.tx, t.ty) * dz, 1)} mm off the axis`
     : '';
-  return `${head}${beam}; share of the pupil left ${exact(c.fraction, 3)}, loss = -log2 of it = ${exact(c.loss, 2)} stops; ${exact(fail, 2)} allowed - loss = ${exact(o.value, 2)} (${exact(o.lo, 2)} to ${exact(o.hi, 2)})`;
+  return `${head}${beam}; share of the pupil left ${exact(c.fraction, 3)}, loss = -log2 of it = ${exact(c.loss, 2)} stops; ${exact(fail, 2)} allowed - loss = ${exact(o.value, 2)} (${exact(o.lo, 2)} to ${exact(o.hi, 2)})${worst.situation.fromT ? '; T stands in for f' : ''}`;
 }
 
 /** Largest clean scale of a frame, for fixes and figures: within the tight limit. */

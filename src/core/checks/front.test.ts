@@ -328,7 +328,11 @@ describe('front.vignette', () => {
   });
   test('a hard cut fails whatever loss the house allows', () => {
     const job = testJob(
-      { lens: lens(), more: [filter('nd', { clear: exactly(51), thickness: exactly(20) })] },
+      {
+        // A pupil that is known to stand still: its wandering could let the chief ray through.
+        lens: lens({ pupil: [{ behind: exactly(40), walk: exactly(0) }] }),
+        more: [filter('nd', { clear: exactly(51), thickness: exactly(20) })],
+      },
       screwed('nd'),
     );
     job.rules = { set: 'house', values: { 'front.vignette-fail': 6 } };

@@ -84,6 +84,19 @@ function frontSlots(rig: Rig, kit: Part[]): Slot[] {
       },
     });
   }
+  // Close up the field of a prime that nobody measured there is off by up to a twentieth.
+  const f = known(lens.focal, 'length');
+  if (f && lens.focalTo === undefined && lens.focalClose === undefined)
+    list.push({
+      lo: Math.min(f.lo, f.value * 0.95),
+      hi: Math.max(f.hi, f.value * 1.05),
+      write: (v) => (lens.focalClose = exactly(v)),
+    });
+  // How far the pupil comes forward for a corner, where nobody looked.
+  const most = 0.06 * (known(lens.length, 'length')?.value ?? 0);
+  for (const row of lens.pupil ?? [])
+    if (row.walk === undefined)
+      list.push({ lo: 0, hi: most, write: (v) => (row.walk = exactly(v)) });
   const t = known(lens.tStop, 'stop');
   if (t && lens.fStop === undefined)
     list.push({

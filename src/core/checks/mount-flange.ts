@@ -3,7 +3,7 @@ import { chipStop, chipStopValue } from '../build/chip-stop';
 import { constant, exactly, given, type Given } from '../build/given';
 import { depthOfFocus, glassShift, USUAL_INDEX } from '../optics/backfocus';
 import { circleOfConfusion } from '../optics/depth';
-import { isReducer, type MarkTestRecord } from '../kit/types';
+import { isReducer, type Adapter, type Link, type MarkTestRecord } from '../kit/types';
 import { known } from '../quantity/quantity';
 import { exact, signed } from '../quantity/say';
 import { absolute, spread, type Spread } from '../quantity/spread';
@@ -11,10 +11,24 @@ import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import { judge, said } from './judge';
 
+/** A plate of glass between lens and chip that moves the focus. */
+export interface GlassPlate {
+  thickness: Given;
+  index: Given;
+  /** +1: it is there; -1: the lens is made for it, or a flange already has it in. */
+  sign: 1 | -1;
+  what: string;
+  part: string;
+  /** Pieces behind it: a reducer among them scales what it does. */
+  behind: number;
+  indexAssumed: boolean;
+}
+
 interface ErrorFormula {
   /** Set when a mark test of these very pieces gave the error. */
   tested: string | null;
   inputs: Given[];
+  glass: GlassPlate[];
   /** Error at the chip, mm, positive when the lens sits too far out. */
   value: (x: readonly number[]) => number;
 }
@@ -29,8 +43,62 @@ export function markTestOf(built: Built): MarkTestRecord | null {
   return [...job.markTests].reverse().find(same) ?? null;
 }
 
+/** Whether a piece has a place for a drop-in filter: it says something of it. */
+export function hasSlot(link: Link): link is Adapter {
+  if (link.kind !== 'adapter') return false;
+  return [link.slotGlass, link.slotType, link.slotAllowedFor, link.slotStops].some(
+    (x) => x !== undefined,
+  );
+}
+
+/** Plane glass between lens and chip, as it counts in the focus error; the standards allow for none. */
+export function glassPlates(built: Built): GlassPlate[] {
+  const list: GlassPlate[] = [];
+  const { body, lens, links } = built;
+  const indexOf = (g: Given) => (g.known ? g : { ...g, known: exactly(USUAL_INDEX) });
+  links.forEach(({ link, use }, i) => {
+    if (!hasSlot(link) || (use.slot ?? 'glass') !== 'glass') return;
+    const index = given(link, 'slotIndex');
+    list.push({
+      thickness: given(link, 'slotGlass'),
+      index: indexOf(index),
+      sign: 1,
+      what: `the glass in ${link.name}`,
+      part: link.id,
+      behind: i,
+      indexAssumed: !index.known,
+    });
+  });
+  // A reducer is made for the body it sits on, and lenses for none of it: nothing to add.
+  if (!body || !lens || lens.expectedGlass === undefined || built.reducers.length > 0) return list;
+  const index = given(body, 'stackIndex');
+  const own = indexOf(index);
+  if (!(body.flangeAllowsGlass && body.flange !== undefined))
+    list.push({
+      thickness: given(body, 'stackGlass'),
+      index: own,
+      sign: 1,
+      what: `the glass over the chip of ${body.name}`,
+      part: body.id,
+      behind: 0,
+      indexAssumed: !index.known,
+    });
+  list.push({
+    thickness: given(lens, 'expectedGlass'),
+    index: own,
+    sign: -1,
+    what: `the glass ${lens.name} is designed for`,
+    part: lens.id,
+    behind: 0,
+    indexAssumed: !index.known,
+  });
+  return list;
+}
+
 /**
- * Flange error of the rig as a focus error at the chip. Plain pieces: what is there minus what
+ * Focus error of the rig at the chip, everything in one sum: flange errors of all joints, the
+ * setting of a reducer, the glass in the way (which moves focus back, so the lens sits too close by
+ * as much). Plain pieces: what is there minus what
  * the lens wants. A reducer is made for its pair of mounts, so it brings its own back focus error;
  * whatever is wrong ahead of it reaches the chip multiplied by m squared (longitudinal
  * magnification of a thin lens).
@@ -42,6 +110,7 @@ export function errorFormula(built: Built): ErrorFormula | null {
   if (test)
     return {
       tested: test.id,
+      glass: [],
       inputs: [
         {
           path: ['markTests', test.id, 'error'],
@@ -91,19 +160,30 @@ export function errorFormula(built: Built): ErrorFormula | null {
       const to = flange(link.lensMount, -1);
       const from = flange(link.bodyMount, 1);
       terms.push(scaled((x) => x[length]! + to(x) + from(x), glass));
-      // A piece made for glass in its slot is longer by what the glass takes back.
-      if (link.slotAllowedFor && link.slotGlass !== undefined) {
-        const t = add(given(link, 'slotGlass'));
-        const index = given(link, 'slotIndex');
-        const n = add(index.known ? index : { ...index, known: exactly(USUAL_INDEX) });
-        terms.push(scaled((x) => -glassShift(x[t]!, x[n]!), glass));
-      }
     }
   }
   const lensIndex = add(flangeOf(built, lens));
   const standardLens = flange(lens.mount, 1);
   terms.push(scaled((x) => standardLens(x) - x[lensIndex]!, glass));
-  return { tested: null, inputs, value: (x) => terms.reduce((sum, t) => sum + t(x), 0) };
+  const plates = glassPlates(built);
+  for (const p of plates) {
+    const t = add(p.thickness);
+    const n = add(p.index);
+    const behind = links
+      .slice(0, p.behind)
+      .flatMap(({ link }, i) => (isReducer(link) ? [glass[reducersBefore(links, i)]!] : []));
+    terms.push(scaled((x) => -p.sign * glassShift(x[t]!, x[n]!), behind));
+  }
+  return {
+    tested: null,
+    glass: plates,
+    inputs,
+    value: (x) => terms.reduce((sum, t) => sum + t(x), 0),
+  };
+}
+
+function reducersBefore(links: Built['links'], i: number): number {
+  return links.slice(0, i).filter(({ link }) => isReducer(link)).length;
 }
 
 /** Flange error with its interval and its sum, or null when a number is missing. */
@@ -118,11 +198,11 @@ export function flangeError(built: Built): (Spread & { sum: string }) | null {
     ...s,
     sum: f.tested
       ? `e at the chip from the mark test of these pieces = ${signed(s.value, 4)} mm`
-      : errorSum(built, s.value),
+      : errorSum(built, f.glass, s.value),
   };
 }
 
-function errorSum(built: Built, e: number): string {
+function errorSum(built: Built, glass: readonly GlassPlate[], e: number): string {
   const body = flangeOf(built, built.body!).known!;
   const lens = flangeOf(built, built.lens!).known!;
   const lengths = built.links.map(({ link }) =>
@@ -131,9 +211,15 @@ function errorSum(built: Built, e: number): string {
       : exact(given(link, 'length').known?.value ?? NaN, 3),
   );
   const plain = built.reducers.length === 0;
+  const through = glass
+    .map((p) => {
+      const shift = -p.sign * glassShift(p.thickness.known!.value, p.index.known!.value);
+      return ` ${shift < 0 ? '-' : '+'} ${exact(Math.abs(shift), 3)} (${p.what})`;
+    })
+    .join('');
   return plain
-    ? `e = flange(body) + lengths - flange(lens) = ${[exact(body.value, 3), ...lengths].join(' + ')} - ${exact(lens.value, 3)} = ${signed(e, 3)} mm`
-    : `e at the chip = own error of each piece, times m^2 for what is ahead of the reducer (${lengths.join(', ')}) = ${signed(e, 3)} mm`;
+    ? `e = flange(body) + lengths - flange(lens) = ${[exact(body.value, 3), ...lengths].join(' + ')} - ${exact(lens.value, 3)}${through} = ${signed(e, 3)} mm`
+    : `e at the chip = own error of each piece, times m^2 for what is ahead of the reducer (${lengths.join(', ')})${through} = ${signed(e, 3)} mm`;
 }
 
 /** Circle of confusion that the house works with, mm, and how it came about. */
@@ -152,8 +238,9 @@ export const mountFlange: Check = {
   id: 'mount.flange',
   title: 'Flange error against depth of focus',
   short: 'focus is off',
-  says: 'Whether the lens sits where its marks were made for: too far out loses infinity, too close makes every mark read wrong.',
-  formula: '|e| <= N c, e = flange(body) + lengths - flange(lens); ahead of a reducer e counts m^2',
+  says: 'Whether the lens sits where its marks were made for, glass in the way and the setting of a reducer counted in: too far out loses infinity, too close makes every mark read wrong.',
+  formula:
+    '|e| <= N c, e = flange(body) + lengths - flange(lens) - sum of t (1 - 1/n) of the glass in the way; ahead of a reducer e counts m^2',
   run(built) {
     const { body, lens } = built;
     const f = errorFormula(built);
@@ -194,6 +281,9 @@ export const mountFlange: Check = {
       },
       unit: 'mm',
       limit: focus ? { value: focus.value, unit: 'mm', rule: null } : null,
+      assumed: f.glass.some((p) => p.indexAssumed)
+        ? `The index of the glass is taken as ${USUAL_INDEX}.`
+        : null,
       why: (o) => {
         const out = e!.value >= 0;
         const by = exact(Math.abs(e!.value), 3);

@@ -1,144 +1,79 @@
 import type { Built } from '../build/build';
-import { constant, exactly, given, type Given } from '../build/given';
+import { given } from '../build/given';
 import { glassShift, USUAL_INDEX } from '../optics/backfocus';
-import { exact, signed } from '../quantity/say';
-import { absolute, spread } from '../quantity/spread';
-import { isReducer, type Adapter } from '../kit/types';
+import { exact } from '../quantity/say';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge, plainVerdict } from './judge';
-import { chipStop, chipStopValue } from '../build/chip-stop';
-import { confusion } from './mount-flange';
-
-interface Plate {
-  thickness: Given;
-  index: Given;
-  /** +1: there but not allowed for; -1: allowed for but not there. */
-  sign: 1 | -1;
-  what: string;
-  part: string;
-  indexAssumed: boolean;
-}
-
-function indexOf(part: Adapter | { id: string; name: string; kind: string }, key: string): Given {
-  return given(part as Adapter, key);
-}
-
-/** Plane glass behind the lens that is there but not allowed for, or the other way round. */
-function plates(built: Built): Plate[] {
-  const list: Plate[] = [];
-  for (const { link, use } of built.links) {
-    if (isReducer(link) || link.slotGlass === undefined) continue;
-    const inside = (use.slot ?? 'glass') === 'glass';
-    const allowed = link.slotAllowedFor === true;
-    if (inside === allowed) continue;
-    const index = indexOf(link, 'slotIndex');
-    list.push({
-      thickness: given(link, 'slotGlass'),
-      index: index.known ? index : { ...index, known: exactly(USUAL_INDEX) },
-      sign: inside ? 1 : -1,
-      what: inside ? `the glass in ${link.name}` : `the empty slot of ${link.name}`,
-      part: link.id,
-      indexAssumed: !index.known,
-    });
-  }
-  const { body, lens } = built;
-  if (body && lens && lens.expectedGlass !== undefined) {
-    const index = given(body, 'stackIndex');
-    const used = index.known ? index : { ...index, known: exactly(USUAL_INDEX) };
-    list.push({
-      thickness: given(body, 'stackGlass'),
-      index: used,
-      sign: 1,
-      what: `the glass over the chip of ${body.name}`,
-      part: body.id,
-      indexAssumed: !index.known,
-    });
-    list.push({
-      thickness: given(lens, 'expectedGlass'),
-      index: used,
-      sign: -1,
-      what: `the glass ${lens.name} is designed for`,
-      part: lens.id,
-      indexAssumed: !index.known,
-    });
-  }
-  return list;
-}
+import { plainVerdict, said } from './judge';
+import { errorFormula, glassPlates, hasSlot, mountFlange } from './mount-flange';
 
 export const mountGlassPath: Check = {
   id: 'mount.glass-path',
   title: 'Glass behind the lens',
   short: 'focus shifts',
-  says: 'Whether plane glass behind the lens (a drop-in filter, a filter stack) moves focus by more than the depth of focus. Pulling a drop-in filter out moves it back.',
-  formula: 't (1 - 1/n) for each plate not allowed for, against N c',
+  says: 'How far plane glass behind the lens (a drop-in filter, a filter stack) moves focus, and whether the sum of it and all flange errors stays inside the depth of focus. Pulling a drop-in filter out moves focus.',
+  formula: 't (1 - 1/n) for each plate, taken from the flange error; the sum against N c',
   run(built) {
-    if (!built.closed || !built.body || !built.lens) return [];
-    const slots = built.links.filter(
-      ({ link }) => !isReducer(link) && link.slotGlass !== undefined,
-    );
-    const list = plates(built);
+    const { body, lens } = built;
+    if (!built.closed || !body || !lens) return [];
+    const slots = built.links.filter(({ link }) => hasSlot(link));
+    const plates = glassPlates(built);
+    if (slots.length === 0 && plates.length === 0) return [];
     const about = [
-      built.body.id,
-      ...slots.map((s) => s.link.id),
-      ...new Set(list.map((p) => p.part)),
-    ].filter((id, i, all) => all.indexOf(id) === i);
-    if (list.length === 0) {
-      if (slots.length === 0) return [];
+      ...new Set([body.id, ...slots.map((s) => s.link.id), ...plates.map((p) => p.part)]),
+    ];
+    const base = { id: 'mount.glass-path', key: 'mount.glass-path', about, station: 0 };
+    const [focus] = mountFlange.run(built);
+    if (!focus) return [];
+    const tested = errorFormula(built)?.tested !== null;
+    const known = plates.every((p) => p.thickness.known && p.index.known);
+    const shift = plates.reduce(
+      (sum, p) =>
+        sum + p.sign * glassShift(p.thickness.known?.value ?? NaN, p.index.known?.value ?? NaN),
+      0,
+    );
+    const empty = slots.filter((s) => !plates.some((p) => p.part === s.link.id));
+    const what = plates.map((p) => p.what).join(' and ');
+    if (tested)
       return [
         plainVerdict({
-          id: 'mount.glass-path',
-          about,
-          state: 'ok',
-          why: `The glass behind the lens is as ${slots.map((s) => s.link.name).join(' and ')} allows for. Pulling it out moves focus.`,
-          sum: 'no glass that is not allowed for: shift 0 mm',
-          basis: '[math]',
+          ...base,
+          state: focus.state,
+          margin: focus.margin,
+          why: `What the glass behind the lens does is in the mark test of these pieces. Pulling it out, or putting it in, moves focus.`,
+          sum: focus.sum,
+          basis: focus.basis,
         }),
       ];
-    }
-    const conf = confusion(built);
-    const stops = chipStop(built);
-    const c = constant('circle of confusion', 'mm', conf ? exactly(conf.c) : null);
-    const inputs = [...list.flatMap((p) => [p.thickness, p.index]), ...stops, c];
-    const shift = (x: readonly number[]) =>
-      list.reduce((sum, p, i) => sum + p.sign * glassShift(x[2 * i]!, x[2 * i + 1]!), 0);
-    const k = list.length * 2;
-    const depth = (x: readonly number[]) =>
-      chipStopValue(built, x.slice(k, k + stops.length)) * x[x.length - 1]!;
-    const ready = inputs.every((g) => g.known !== null);
-    const ranges = inputs.map((g) => g.known!);
-    const s = ready ? spread(ranges.slice(0, k), shift) : null;
-    const d = ready ? spread(ranges, depth) : null;
-    const assumed = list.some((p) => p.indexAssumed)
-      ? 'The index of the glass is taken as 1.517.'
-      : null;
-    const verdict: Verdict = judge({
-      id: 'mount.glass-path',
-      about,
-      station: 0,
-      inputs,
-      margin: (x) => depth(x) - shift(x),
-      after: (o) => {
-        const a = absolute(s!);
-        return { ...o, value: d!.value - a.value, lo: d!.lo - a.hi, hi: d!.hi - a.lo };
-      },
-      unit: 'mm',
-      limit: d ? { value: d.value, unit: 'mm', rule: null } : null,
-      assumed,
-      why: (o) => {
-        const by = `${exact(Math.abs(s!.value), 2)} mm ${s!.value >= 0 ? 'back' : 'forward'}`;
-        const what = list.map((p) => p.what).join(' and ');
-        return o.state === 'ok'
-          ? `Focus moves ${by} through ${what}, inside the depth of focus of \u00b1${exact(d!.value, 3)} mm.`
-          : o.state === 'fail'
-            ? `Focus moves ${by} through ${what}; the depth of focus is \u00b1${exact(d!.value, 3)} mm. ${s!.value < 0 ? 'Put clear glass of the same thickness in.' : 'The marks no longer read right.'}`
-            : `Focus moves ${by} (${signed(s!.lo, 2)} to ${signed(s!.hi, 2)}) through ${what}; the depth of focus is \u00b1${exact(d!.value, 3)} mm.`;
-      },
-      sum: (o) =>
-        `shift = sum of t (1 - 1/n) = ${list.map((p) => `${p.sign < 0 ? '-' : ''}${exact(p.thickness.known!.value, 2)} x (1 - 1/${exact(p.index.known!.value, 3)})`).join(' + ')} = ${signed(s!.value, 3)} mm; N c = ${exact(d!.value, 4)} mm; margin ${exact(o.value, 3)} mm`,
-      lacking: (missing) => `How far glass moves focus is not known: ${missing} missing.`,
-      basis: '[math]',
-    });
-    return [verdict];
+    const missing = plates.filter((p) => !p.thickness.known).map((p) => p.thickness.label);
+    const moves =
+      plates.length === 0
+        ? `The slot of ${empty.map((s) => s.link.name).join(' and ')} is empty${withoutIt(empty)}`
+        : known
+          ? `Focus moves ${exact(Math.abs(shift), 2)} mm ${shift >= 0 ? 'back' : 'forward'} through ${what}`
+          : `How far ${what} moves focus is not known: ${missing.join(' and ')} missing`;
+    const taken =
+      known && plates.some((p) => p.indexAssumed)
+        ? ` The index of the glass is taken as ${USUAL_INDEX}.`
+        : '';
+    const comes: Record<Verdict['state'], string> = {
+      ok: '; with all flange errors it comes out inside the depth of focus. Pulling it out moves focus.',
+      tight: '; with all flange errors it may or may not stay inside the depth of focus.',
+      fail: `; with all flange errors it comes out beyond the depth of focus.${empty.length > 0 ? ' Put clear glass of the thickness it is made for in.' : ''}`,
+      unknown: '.',
+    };
+    return [{ ...said(focus), ...base, frame: null, why: `${moves}${comes[focus.state]}${taken}` }];
   },
 };
+
+/** How far focus moves for want of the glass an adapter is made for, where that is known. */
+function withoutIt(empty: readonly { link: Built['links'][number]['link'] }[]): string {
+  const shift = empty.reduce((sum, { link }) => {
+    if ((link as { slotAllowedFor?: boolean }).slotAllowedFor !== true) return sum;
+    const index = given(link, 'slotIndex').known?.value ?? USUAL_INDEX;
+    return sum + glassShift(given(link, 'slotGlass').known?.value ?? NaN, index);
+  }, 0);
+  return shift > 0
+    ? `: without the glass it is made for focus moves ${exact(shift, 2)} mm forward`
+    : '';
+}

@@ -5,7 +5,7 @@ import { exact, mm, sayRange } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge } from './judge';
+import { judge, said } from './judge';
 
 export const mountRearDepth: Check = {
   id: 'mount.rear-depth',
@@ -38,9 +38,12 @@ function reducerDepth(built: Built, reducer: Reducer, i: number): Verdict {
   const protrusion = given(reducer, 'rearProtrusion');
   const cavity = given(body, 'cavityDepth');
   const room = roomBehind(built, i);
-  const needs = body.reducerDepth !== undefined ? given(body, 'reducerDepth') : null;
   const madeFor = reducer.madeFor;
-  const foreign = madeFor !== undefined && madeFor.length > 0 && !madeFor.includes(body.id);
+  const own = madeFor?.includes(body.id) === true;
+  const foreign = madeFor !== undefined && madeFor.length > 0 && !own;
+  // How deep it has to come is a number of the body; its maker's word for this very body stands in.
+  const depth = given(body, 'reducerDepth');
+  const needs = depth.known || !own ? depth : null;
   const others = (madeFor ?? []).map((id) => built.kit.get(id)?.name ?? id).join(', ');
   const inputs = [protrusion, cavity, ...room, ...(needs ? [needs] : [])];
   const n = 2 + room.length;
@@ -66,7 +69,9 @@ function reducerDepth(built: Built, reducer: Reducer, i: number): Verdict {
   };
   const assumed = foreign
     ? `It is made for ${others}, not for ${body.name}: try it with care before the day.`
-    : null;
+    : needs === null
+      ? `How deep a reducer has to come on ${body.name} is not known; that it is made for it stands in.`
+      : null;
   const strikes = judge({
     ...rest,
     inputs: inputs.slice(0, n),
@@ -112,6 +117,13 @@ function reducerDepth(built: Built, reducer: Reducer, i: number): Verdict {
       (foreign ? ` It is made for ${others}.` : ''),
     basis: '[math]',
   });
+  // Made for this very body and too shallow for it: one of the two is wrong.
+  if (own && reaches.state === 'fail' && strikes.state !== 'unknown')
+    return {
+      ...said(reaches),
+      state: 'tight',
+      why: `${reaches.why} It is made for ${body.name}, though: one of the numbers is wrong.`,
+    };
   return RANK[reaches.state] < RANK[strikes.state] ? reaches : strikes;
 }
 

@@ -1,11 +1,12 @@
-import { standOf } from '../build/stand';
+import { standOf, type Stand } from '../build/stand';
+import type { PlacedPlate } from '../build/stand-camera';
 import { givens } from '../build/lin';
 import { gripOf } from '../rods/lengths';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge } from './judge';
+import { judge, plainVerdict } from './judge';
 import { asFunction } from '../build/lin';
 
 export const rodsGrip: Check = {
@@ -17,9 +18,20 @@ export const rodsGrip: Check = {
   run(built) {
     const stand = standOf(built);
     const { plate } = stand;
-    if (!plate) return [];
+    if (!plate)
+      return stand.rods.map((r) =>
+        plainVerdict({
+          id: 'rods.grip',
+          key: `rods.grip:${r.use.id}:0`,
+          about: [r.rods.id],
+          state: 'unknown',
+          why: `What holds ${r.rods.name} is not known: there is no plate with rod clamps.`,
+          sum: 'No sum.',
+          basis: '[math]',
+        }),
+      );
     const grip = built.rules['rods.grip'];
-    return stand.rods.flatMap((r): Verdict[] => {
+    const list = stand.rods.flatMap((r): Verdict[] => {
       // A pair through both clamps is held by both, one of two pairs by its own.
       const split = stand.rods.length > 1;
       const clamps = plate.clamps.filter(
@@ -57,5 +69,41 @@ export const rodsGrip: Check = {
         });
       });
     });
+    return [...list, ...oneBore(stand, plate)];
   },
 };
+
+/** Two pairs that want the same stretch of the same clamp: one bore takes one rod. */
+function oneBore(stand: Stand, plate: PlacedPlate): Verdict[] {
+  const out: Verdict[] = [];
+  stand.rods.forEach((a, i) => {
+    for (const b of stand.rods.slice(i + 1)) {
+      const all = [a.from, a.to, b.from, b.to];
+      const inputs = givens(all);
+      const [af, at, bf, bt] = all.map((l) => asFunction(l, inputs));
+      out.push(
+        judge({
+          id: 'rods.grip',
+          key: `rods.grip:${a.use.id}|${b.use.id}`,
+          about: [...new Set([a.rods.id, b.rods.id, plate.plate.id])],
+          station: Math.max(stand.value(a.from), stand.value(b.from)),
+          inputs,
+          // Apart along the bore: the one ends before the other begins.
+          margin: (x) => Math.max(bf!(x) - at!(x), af!(x) - bt!(x)),
+          unit: 'mm',
+          limit: { value: 0, unit: 'mm', rule: null },
+          why: (o) =>
+            o.value < 0
+              ? `${a.rods.name} and ${b.rods.name} would have to stand in the same bore for ${mm(-o.value)}.`
+              : `${a.rods.name} and ${b.rods.name} follow each other in the same bore, ${mm(o.value)} apart.`,
+          sum: () =>
+            `${exact(stand.value(a.from), 1)} to ${exact(stand.value(a.to), 1)} against ${exact(stand.value(b.from), 1)} to ${exact(stand.value(b.to), 1)}`,
+          lacking: (missing) =>
+            `Whether ${a.rods.name} and ${b.rods.name} share a bore is not known: ${missing} missing.`,
+          basis: '[math]',
+        }),
+      );
+    }
+  });
+  return out;
+}

@@ -1,3 +1,4 @@
+import { constant } from '../build/given';
 import { standOf } from '../build/stand';
 import { distanceFrom, inputsOf, nameOf } from '../space/clearance';
 import { distance } from '../solids/distance';
@@ -5,7 +6,8 @@ import { clearRadius } from '../rods/lengths';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import { judge, lacking, plainVerdict } from './judge';
+import type { Verdict } from './finding';
+import { judge, lacking, plainVerdict, said, stateOf } from './judge';
 
 export const rodsLensClear: Check = {
   id: 'rods.lens-clear',
@@ -16,7 +18,7 @@ export const rodsLensClear: Check = {
   run(built) {
     const stand = standOf(built);
     const { lens } = built;
-    if (!lens || stand.rods.length === 0 || !stand.drop || !stand.system) return [];
+    if (!lens || stand.rods.length === 0) return [];
     const lensKeys = new Set([
       'lens',
       ...stand.pieces
@@ -31,13 +33,13 @@ export const rodsLensClear: Check = {
     const about = [lens.id, stand.rods[0]!.rods.id];
     const limit = built.rules['rods.lens-air'];
     const known = around.filter((s) => s.known);
-    let worst: { a: (typeof around)[number]; b: (typeof around)[number]; d: number } | null = null;
-    for (const a of known)
-      for (const b of rodSolids)
-        if (b.known) {
-          const d = distance(a.solid, b.solid);
-          if (!worst || d < worst.d) worst = { a, b, d };
-        }
+    const pairs = known
+      .flatMap((a) =>
+        rodSolids.flatMap((b) => (b.known ? [{ a, b, d: distance(a.solid, b.solid) }] : [])),
+      )
+      .sort((p, q) => p.d - q.d);
+    const worst = pairs[0];
+    if (stand.drop && !stand.system) missing.push(NO_SYSTEM);
     if (!worst || missing.length > 0)
       return [
         plainVerdict({
@@ -51,11 +53,12 @@ export const rodsLensClear: Check = {
           measure: lacking(missing),
         }),
       ];
-    const { a, b } = worst;
-    const inputs = inputsOf(a, b);
-    const room = clearRadius(stand.system.centres, stand.value(stand.drop), stand.system.rod);
-    return [
-      judge({
+    const one = ({ a, b }: (typeof pairs)[number]): Verdict => {
+      const inputs = inputsOf(a, b);
+      const { system, drop } = stand;
+      const room =
+        system && drop ? clearRadius(system.centres, stand.value(drop), system.rod) : NaN;
+      return judge({
         id: 'rods.lens-clear',
         about: [...new Set([...about, stand.pieces.find((p) => p.key === a.piece)!.part])],
         station: (a.extent[2] + a.extent[5]) / 2,
@@ -69,13 +72,29 @@ export const rodsLensClear: Check = {
             ? `${upper(nameOf(stand, a))} would have to go ${mm(-o.value)} into the rods.`
             : `${upper(nameOf(stand, a))} stands ${mm(o.value)} clear of the rods.`,
         sum: (o) =>
-          `radius that clears: hypot(${exact(stand.system!.centres / 2, 1)}, ${exact(stand.value(stand.drop!), 1)}) - ${exact(stand.system!.rod / 2, 1)} = ${exact(room, 1)} mm; nearest ${exact(o.value, 1)} mm`,
+          `radius that clears: hypot(${exact((system?.centres ?? NaN) / 2, 1)}, ${exact(stand.value(drop!), 1)}) - ${exact((system?.rod ?? NaN) / 2, 1)} = ${exact(room, 1)} mm; nearest ${exact(o.value, 1)} mm`,
         lacking: (m) => `Whether ${lens.name} clears the rods is not known: ${m} missing.`,
         basis: `[math] ${ruleBasis('rods.lens-air')}`,
-      }),
-    ];
+      });
+    };
+    const main = one(worst);
+    if (!main.margin) return [main];
+    // Inside the tolerances another pair can be the nearest one: the interval is that of them all.
+    const far = worst.d + worst.a.loose + worst.b.loose;
+    const others = pairs
+      .slice(1)
+      .filter((p) => p.d - p.a.loose - p.b.loose < far)
+      .map(one);
+    const bounds = [main, ...others].map((v) => v.margin!);
+    const lo = Math.min(...bounds.map((m) => m.lo));
+    const hi = Math.min(...bounds.map((m) => m.hi));
+    const state = stateOf(lo, hi, limit);
+    return [{ ...said(main), state, margin: { ...main.margin, lo, hi } }];
   },
 };
+
+/** Which rods these are, as a missing number. */
+const NO_SYSTEM = constant('rod system', '', null);
 
 function upper(text: string): string {
   return text[0]!.toUpperCase() + text.slice(1);

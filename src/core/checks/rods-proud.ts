@@ -4,7 +4,7 @@ import { edgeFrom } from '../space/clearance';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import { judge } from './judge';
+import { judge, lacking, plainVerdict } from './judge';
 import { pairFor } from '../rods/reach';
 
 export const rodsProud: Check = {
@@ -20,9 +20,29 @@ export const rodsProud: Check = {
     const others = stand.solids.filter(
       (s) => s.role !== 'rod' && s.role !== 'sweep' && s.role !== 'flag' && s.role !== 'arm',
     );
-    if (others.some((s) => !s.known && ['lens', 'box'].includes(s.piece))) return [];
+    // What nobody knows the size of may be the foremost.
+    const blind = others.filter((s) => !s.known);
     const known = others.filter((s) => s.known);
-    if (known.length === 0) return [];
+    if (blind.length > 0 || known.length === 0) {
+      const missing = [...new Set(blind.flatMap((s) => s.inputs))].filter((g) => !g.known);
+      return [
+        plainVerdict({
+          id: 'rods.proud',
+          about: [
+            ...new Set([
+              rods.rods.id,
+              ...blind.map((s) => stand.pieces.find((p) => p.key === s.piece)!.part),
+            ]),
+          ],
+          station: stand.value(rods.to),
+          state: 'unknown',
+          why: `How far ${rods.rods.name} stand out is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing of what could stand ahead.`,
+          sum: 'No sum.',
+          basis: '[math]',
+          measure: lacking(missing),
+        }),
+      ];
+    }
     const far = known.reduce((m, s) => (s.extent[5] > m.extent[5] ? s : m));
     const name = stand.pieces.find((p) => p.key === far.piece)!.name;
     const bumper = built.rules['rods.bumper'] === 1;

@@ -18,7 +18,13 @@ export const rodsSystem: Check = {
     const want = plate?.plate.rods ?? rods[0]?.rods.rods;
     const holder = plate?.plate ?? rods[0]?.rods ?? null;
     const all = [
-      ...rods.map((r) => ({ part: r.rods.id, name: r.rods.name, rods: r.rods.rods, from: r.from })),
+      ...rods.map((r) => ({
+        key: `rods:${r.use.id}`,
+        part: r.rods.id,
+        name: r.rods.name,
+        rods: r.rods.rods,
+        from: r.from,
+      })),
       ...clamped,
     ].filter((c) => c.part !== holder?.id);
     return all.flatMap((c): Verdict[] => {
@@ -26,7 +32,7 @@ export const rodsSystem: Check = {
       const about = holder ? [c.part, holder.id] : [c.part];
       const base = {
         id: 'rods.system',
-        key: `rods.system:${c.part}`,
+        key: `rods.system:${c.key}`,
         about,
         station: stand.value(c.from),
         basis: '[trade] rod systems',

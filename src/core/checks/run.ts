@@ -16,6 +16,17 @@ export function runChecks(built: Built, checks: readonly Check[]): Verdict[] {
     .map((x) => x.v);
 }
 
+/** What one check says of a rig, with what was tried laid over it. */
+export function runOne(built: Built, check: Check): Verdict[] {
+  return run(built, [check]);
+}
+
+/** Whether everything that the checks along the axis rest on is the same in two rigs. */
+export function sameAlongAxis(a: Built, b: Built): boolean {
+  const [x, y] = [keyOf(a), keyOf(b)];
+  return x.length === y.length && x.every((v, i) => v === y[i]);
+}
+
 function run(built: Built, checks: readonly Check[]): Verdict[] {
   return checks.flatMap((c) => c.run(built)).map((v) => tried(built, v));
 }

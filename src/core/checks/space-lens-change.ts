@@ -67,7 +67,11 @@ export const spaceLensChange: Check = {
         id: 'space.lens-change',
         about: [
           lens.id,
-          ...[...moves.keys()].map((k) => stand.pieces.find((p) => p.key === k)!.part),
+          ...[...moves.keys()].map(
+            (k) =>
+              stand.pieces.find((p) => p.key === k)?.part ??
+              stand.drives.find((d) => d.key === k)!.part.id,
+          ),
         ],
         station: stand.value(stand.seat),
         state: list.length > limit ? 'tight' : 'ok',

@@ -1,5 +1,15 @@
-import { standOf } from '../build/stand';
-import { nameOf, nearIn, pairKey, pairMargin, pieceOf } from '../space/clearance';
+import { standOf, type Stand } from '../build/stand';
+import { isFitting } from '../kit/types';
+import {
+  nameOf,
+  nearIn,
+  pairKey,
+  pairMargin,
+  pieceOf,
+  type Near,
+  type Pairs,
+} from '../space/clearance';
+import { given } from '../build/given';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -9,54 +19,76 @@ import { inWords, judge, lacking, plainVerdict } from './judge';
 /** As many parts are named in a sentence as can be read in one. */
 const MOST_NAMED = 4;
 
+/** Every pair that comes too near, judged; once for a rig. */
+export function pairVerdicts(stand: Stand): { near: Near; verdict: Verdict }[] {
+  return stand.memo.once(pairVerdicts, () =>
+    pairsOf(stand).near.map((near) => ({ near, verdict: judgePair(stand, near) })),
+  );
+}
+
+function pairsOf(stand: Stand): Pairs {
+  const still = stand.built.rules['space.air'];
+  const moving = stand.built.rules['space.air-moving'];
+  return nearIn(
+    stand,
+    `pair ${still} ${moving}`,
+    stand.solids.filter((s) => s.role !== 'sweep'),
+    (a, b) => (a.moving || b.moving ? moving : still),
+    (a, b) =>
+      // Lens against rods is a check of its own.
+      !(a.role === 'rod' && onLens(b.piece)) && !(b.role === 'rod' && onLens(a.piece)),
+  );
+}
+
+function judgePair(stand: Stand, n: Near): Verdict {
+  const { a, b, meets, wants: limit } = n;
+  const moves = a.moving || b.moving;
+  const [p, r] = [pieceOf(stand, a), pieceOf(stand, b)];
+  const [x, y] = [nameOf(stand, a), nameOf(stand, b)];
+  const name = x[0]!.toUpperCase() + x.slice(1);
+  const rule = meets ? null : moves ? ('space.air-moving' as const) : ('space.air' as const);
+  return judge({
+    id: 'space.pair',
+    key: pairKey(a, b),
+    about: [...new Set([p.part, r.part])],
+    station: (Math.max(a.extent[2], b.extent[2]) + Math.min(a.extent[5], b.extent[5])) / 2,
+    ...pairMargin(stand, n, limit),
+    wanted: limit,
+    unit: 'mm',
+    limit: { value: limit, unit: 'mm', rule },
+    assumed: p.assumed ?? r.assumed,
+    why: (o) =>
+      o.value < 0
+        ? `${name} and ${y} would have to stand in the same place, ${mm(-o.value)} deep.`
+        : `${name} stands ${mm(o.value)} from ${y}${o.value >= limit ? (o.state === 'tight' ? `; inside the tolerances ${mm(Math.max(0, o.lo))}` : '') : `; ${mm(limit)} of air are wanted`}.`,
+    sum: (o) =>
+      `distance of the two solids ${exact(o.value, 2)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}); wanted ${exact(limit, 1)}`,
+    lacking: (missing) => `Whether ${x} clears ${y} is not known: ${missing} missing.`,
+    basis: rule ? ruleBasis(rule) : '[math]',
+  });
+}
+
 export const spacePair: Check = {
   id: 'space.pair',
   title: 'Parts against each other',
   short: 'foul each other',
-  says: 'Whether any two parts that are not meant to touch come too near each other, or would have to stand in the same place, and by how much.',
+  says: 'Whether any two parts that are not meant to go into each other come too near each other, or would have to stand in the same place, and by how much.',
   formula: 'shortest distance of the two solids; below 0 the depth of their overlap',
   run(built) {
     const stand = standOf(built);
     if (!stand.standing) return [];
-    const still = built.rules['space.air'];
-    const moving = built.rules['space.air-moving'];
-    const solids = stand.solids.filter((s) => s.role !== 'sweep');
-    const pairs = nearIn(
-      stand,
-      `pair ${still} ${moving}`,
-      solids,
-      (a, b) => (a.moving || b.moving ? moving : still),
-      (a, b) =>
-        // Lens against rods is a check of its own.
-        !(a.role === 'rod' && onLens(b.piece)) && !(b.role === 'rod' && onLens(a.piece)),
-    );
-    const out: Verdict[] = pairs.near.map((n) => {
-      const { a, b } = n;
-      const moves = a.moving || b.moving;
-      const limit = moves ? moving : still;
-      const [p, r] = [pieceOf(stand, a), pieceOf(stand, b)];
-      const [x, y] = [nameOf(stand, a), nameOf(stand, b)];
-      const name = x[0]!.toUpperCase() + x.slice(1);
-      return judge({
-        id: 'space.pair',
-        key: pairKey(a, b),
-        about: [...new Set([p.part, r.part])],
-        station: (Math.max(a.extent[2], b.extent[2]) + Math.min(a.extent[5], b.extent[5])) / 2,
-        ...pairMargin(stand, n, limit),
-        wanted: limit,
-        unit: 'mm',
-        limit: { value: limit, unit: 'mm', rule: moves ? 'space.air-moving' : 'space.air' },
-        assumed: p.assumed ?? r.assumed,
-        why: (o) =>
-          o.value < 0
-            ? `${name} and ${y} would have to stand in the same place, ${mm(-o.value)} deep.`
-            : `${name} stands ${mm(o.value)} from ${y}${o.value >= limit ? '' : `; ${mm(limit)} of air are wanted`}.`,
-        sum: (o) =>
-          `distance of the two solids ${exact(o.value, 2)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}); wanted ${exact(limit, 1)}`,
-        lacking: (missing) => `Whether ${x} clears ${y} is not known: ${missing} missing.`,
-        basis: ruleBasis(moves ? 'space.air-moving' : 'space.air'),
-      });
-    });
+    const pairs = pairsOf(stand);
+    // A pair that is ok is not ok where one of the two has a size that nobody knows.
+    const sure = (key: string) => stand.pieces.find((p) => p.key === key)?.missing.length === 0;
+    const out: Verdict[] = [
+      ...pairVerdicts(stand)
+        .filter(
+          ({ near, verdict }) =>
+            verdict.state !== 'ok' || (sure(near.a.piece) && sure(near.b.piece)),
+        )
+        .map((p) => p.verdict),
+      ...cages(stand),
+    ];
     const blind = stand.pieces.filter(
       (p) => p.missing.length > 0 && p.key !== 'screen' && p.key !== 'swing',
     );
@@ -96,6 +128,32 @@ export const spacePair: Check = {
     return out;
   },
 };
+
+/** Whether a cage goes around this body: by its own room inside, or because it is made for it. */
+function cages(stand: Stand): Verdict[] {
+  const { body, rig, kit } = stand.built;
+  if (!body) return [];
+  return (rig.fitted ?? []).flatMap((u): Verdict[] => {
+    const cage = kit.get(u.part);
+    if (!isFitting(cage) || cage.kind !== 'cage') return [];
+    // With room of its own the pair of solids speaks.
+    const missing = (['innerWidth', 'innerHeight'] as const).filter((k) => cage[k] === undefined);
+    if (missing.length === 0 || cage.madeFor?.includes(body.id)) return [];
+    const others = (cage.madeFor ?? []).map((id) => kit.get(id)?.name ?? id);
+    return [
+      plainVerdict({
+        id: 'space.pair',
+        key: `space.pair:around:${u.id}`,
+        about: [cage.id, body.id],
+        state: 'unknown',
+        why: `Whether ${cage.name} goes around ${body.name} is not known: ${others.length > 0 ? `it is made for ${inWords(others)}, and ` : ''}its room inside is not given.`,
+        sum: 'No sum.',
+        basis: '[math]',
+        measure: lacking(missing.map((k) => given(cage, k))),
+      }),
+    ];
+  });
+}
 
 function onLens(piece: string): boolean {
   return (

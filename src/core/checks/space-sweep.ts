@@ -1,3 +1,4 @@
+import { given } from '../build/given';
 import { standOf } from '../build/stand';
 import { nameOf, nearTo, pairMargin, pieceOf } from '../space/clearance';
 import { assemblyOf, slideClear } from '../space/slide';
@@ -5,7 +6,8 @@ import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { judge, lacking, plainVerdict } from './judge';
+import { inWords, judge, lacking, plainVerdict } from './judge';
+import { touching } from '../build/stand-setting';
 
 export const spaceSweep: Check = {
   id: 'space.sweep',
@@ -18,7 +20,29 @@ export const spaceSweep: Check = {
     if (!stand.standing) return [];
     const air = built.rules['space.air-moving'];
     const sweeps = stand.solids.filter((s) => s.role === 'sweep');
-    return sweeps.flatMap((sweep): Verdict[] => {
+    const { body } = built;
+    const screen = body && [
+      body.screenHinge,
+      body.screenLength,
+      body.screenHeight,
+      body.screenOpens,
+    ];
+    const nowhere: Verdict[] =
+      body && body.screenSide === undefined && screen!.some((x) => x !== undefined)
+        ? [
+            plainVerdict({
+              id: 'space.sweep',
+              key: 'space.sweep:screen',
+              about: [body.id],
+              state: 'unknown',
+              why: `Whether the screen of ${body.name} opens is not known: nobody said on which side it folds out.`,
+              sum: 'No sum.',
+              basis: '[math]',
+              measure: lacking([{ ...given(body, 'screenSide'), unit: '', known: null }]),
+            }),
+          ]
+        : [];
+    const swept = sweeps.flatMap((sweep): Verdict[] => {
       const piece = pieceOf(stand, sweep);
       const base = {
         id: 'space.sweep',
@@ -76,7 +100,33 @@ export const spaceSweep: Check = {
           lacking: (missing) => `Whether the ${piece.name} opens is not known: ${missing} missing.`,
         });
       });
-      if (out.some((v) => v.state !== 'ok')) return out;
+      // What nobody knows the size of may stand in its way.
+      const blind = stand.pieces.filter(
+        (p) =>
+          p.solids.some(
+            (x) =>
+              !x.known &&
+              x.role !== 'sweep' &&
+              x.role !== 'rod' &&
+              !touching(stand.contacts, sweep, x),
+          ) && p.key !== sweep.piece,
+      );
+      if (blind.length > 0) {
+        const missing = [...new Set(blind.flatMap((p) => p.missing))];
+        out.push(
+          plainVerdict({
+            ...base,
+            key: `space.sweep:${sweep.piece}|unknown`,
+            about: [piece.part, ...new Set(blind.map((p) => p.part))],
+            state: 'unknown',
+            why: `Whether the ${piece.name} passes ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing.`,
+            sum: 'No sum.',
+            measure: lacking(missing),
+          }),
+        );
+      }
+      const open = out.filter((v) => v.state !== 'ok');
+      if (open.length > 0) return open;
       return [
         plainVerdict({
           ...base,
@@ -88,5 +138,6 @@ export const spaceSweep: Check = {
         }),
       ];
     });
+    return [...nowhere, ...swept];
   },
 };

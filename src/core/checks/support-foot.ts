@@ -24,6 +24,7 @@ export const supportFoot: Check = {
     const tied: { part: Part; key: string }[] = built.links
       .filter((l) => l.use.tied && l.link.foot)
       .map((l) => ({ part: l.link, key: `link:${l.index}` }));
+    if (built.lens && built.rig.footTied) tied.push({ part: built.lens, key: 'lens' });
     return tied.flatMap(({ part, key }): Verdict[] => {
       const foot = given(part, 'footDown');
       const piece = stand.pieces.find((p) => p.key === key);

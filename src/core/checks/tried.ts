@@ -4,7 +4,27 @@ import type { Verdict } from './finding';
 import { said } from './judge';
 
 /** Checks that putting the pieces together answers. */
-export const TRIABLE: readonly string[] = ['mount.rear-depth', 'mount.throat'];
+export const TRIABLE: readonly string[] = [
+  'mount.chain',
+  'mount.rear-depth',
+  'mount.throat',
+  'front.thread',
+  'front.matte-fit',
+  'front.tray-fit',
+  'rods.system',
+  'drive.ring-fit',
+  'drive.mesh',
+  'support.foot',
+  'space.pair',
+];
+
+/** Whether a finding is about pieces going together at all, and not about what they then do. */
+function aboutFit(v: Verdict): boolean {
+  // What a front carries, or that it turns, no trial at the bench answers; nor what nobody knows of many.
+  return !/^front\.matte-fit:(load|turns)$|^drive\.ring-fit:.*:lump$|^space\.pair(:unknown)?$/.test(
+    v.key,
+  );
+}
 
 const RESULT: Record<Trial['result'], string> = {
   fits: 'it fits',
@@ -17,7 +37,9 @@ const RESULT: Record<Trial['result'], string> = {
  * where the two disagree the finding is at best tight and says so.
  */
 export function tried(built: Built, verdict: Verdict): Verdict {
-  if (!TRIABLE.includes(verdict.id)) return verdict;
+  if (!TRIABLE.includes(verdict.id) || !aboutFit(verdict)) return verdict;
+  // A trial is of two pieces or more; one that stands alone says nothing of going together.
+  if (verdict.about.length < 2) return verdict;
   const trial = [...(built.job.trials ?? [])]
     .reverse()
     .find((t) => verdict.about.length > 0 && verdict.about.every((p) => t.parts.includes(p)));

@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { csvText } from '../format/cells';
 import type { Built } from '../build/build';
 import { standOf } from '../build/stand';
 
@@ -7,27 +7,42 @@ export function partsCsv(built: Built): string {
   const stand = standOf(built);
   const byKey = new Map(stand.pieces.map((p) => [p.key, p]));
   const n = (x: number) => Number(x.toFixed(2));
-  return `${Papa.unparse(
+  return `${csvText(
+    COLUMNS,
     stand.solids.map((s) => {
       const p = byKey.get(s.piece)!;
       const [x0, y0, z0, x1, y1, z1] = s.extent;
-      return {
-        part: p.part,
-        name: p.name,
-        kind: p.kind,
-        piece: s.piece,
-        role: s.role,
-        shape: s.solid.kind,
-        x_from_mm: n(x0),
-        x_to_mm: n(x1),
-        y_from_mm: n(y0),
-        y_to_mm: n(y1),
-        z_from_mm: n(z0),
-        z_to_mm: n(z1),
-        known: s.known ? 'yes' : 'no',
-      };
+      return [
+        p.part,
+        p.name,
+        p.kind,
+        s.piece,
+        s.role,
+        s.solid.kind,
+        n(x0),
+        n(x1),
+        n(y0),
+        n(y1),
+        n(z0),
+        n(z1),
+        s.known ? 'yes' : 'no',
+      ];
     }),
-    // What begins like a formula stays text in a spreadsheet.
-    { newline: '\n', escapeFormulae: /^[=@\t\r]|^[+-](?![\d.])/ },
   )}\n`;
 }
+
+const COLUMNS = [
+  'part',
+  'name',
+  'kind',
+  'piece',
+  'role',
+  'shape',
+  'x_from_mm',
+  'x_to_mm',
+  'y_from_mm',
+  'y_to_mm',
+  'z_from_mm',
+  'z_to_mm',
+  'known',
+] as const;

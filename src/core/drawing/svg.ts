@@ -6,7 +6,12 @@ import { VIEW_NAMES, type Point } from './project';
 const MARGIN = 60;
 const GAP = 40;
 
-const esc = (s: string) => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+/** Characters that no XML may hold, whatever stands in a name: half of a pair, control characters. */
+const NOT_XML =
+  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
+
+const esc = (s: string) =>
+  s.replace(NOT_XML, '\ufffd').replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 const r = (x: number) => (Math.round(x * 100) / 100).toString();
 
 /** Where the three views lie on one sheet: top under side, front beside it (first angle). */

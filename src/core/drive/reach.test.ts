@@ -62,7 +62,8 @@ function task(rnd: () => number): Tried {
     enough: 2,
     outlinesAt: (angle) => outlinesOf({ ...shape, angle }, []),
     solidsAt: (angle) => shapesOf({ ...shape, angle }),
-    obstacles,
+    obstacles: obstacles.map((o) => ({ ...o, loose: 0 })),
+    loose: 0,
     rods,
   };
 }

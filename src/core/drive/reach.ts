@@ -33,7 +33,9 @@ export interface ArmTask {
   /** Box, gear and arm at an angle, in this order; good until it is asked again. */
   outlinesAt: (angle: number) => readonly Prism[];
   /** What is in the way; `gear`: for the gear of the drive too, and not only its box and arm. */
-  obstacles: readonly { solid: Solid; gear: boolean }[];
+  obstacles: readonly { solid: Solid; gear: boolean; loose: number }[];
+  /** What the tolerances of the drive itself can move it by, mm. */
+  loose: number;
   /** The rods: nothing but the arm and the clamp may meet them. */
   rods: readonly Solid[];
 }
@@ -41,7 +43,7 @@ export interface ArmTask {
 export interface ArmScan {
   /** Angle found, radians; null when the arm reaches nowhere. */
   angle: number | null;
-  /** Air around the drive there, mm; below 0 it fouls. */
+  /** Air around the drive there in the worst case of the tolerances, mm; below 0 it may foul. */
   clearance: number;
   /** Spare reach at the best place, below 0 what is missing, mm. */
   room: number;
@@ -93,16 +95,17 @@ export function scanArm(task: ArmTask): ArmScan {
   const pivot = Math.hypot(task.px, task.py);
   const room = Math.min(task.to - Math.abs(pivot - task.centres), pivot + task.centres - task.from);
   const whole = extentOf(task);
-  const obstacle = (solid: Solid, gear: boolean, i: number) => ({
+  const obstacle = (solid: Solid, gear: boolean, i: number, loose: number) => ({
     solid,
     gear,
     i,
+    loose: loose + task.loose,
     e: bounds(solid),
   });
   const index = task.obstacles
-    .map((o, i) => obstacle(o.solid, o.gear, i))
+    .map((o, i) => obstacle(o.solid, o.gear, i, o.loose))
     .filter(({ e }) => overlaps(e, whole));
-  const rods = task.rods.map((o) => obstacle(o, true, -1)).filter(({ e }) => overlaps(e, whole));
+  const rods = task.rods.map((o) => obstacle(o, true, -1, 0)).filter(({ e }) => overlaps(e, whole));
   const between = (p: Prism, o: Solid) =>
     o.prism ? betweenPrisms(p, o.prism) : distance(prismatic(p), o);
   // What was nearest at the angle before most likely is at this one: then the rest falls away.
@@ -114,8 +117,9 @@ export function scanArm(task: ArmTask): ArmScan {
     task.outlinesAt(angle).forEach((p, k) => {
       for (let n = 0; n < index.length; n++) {
         const one = index[(start + n) % index.length]!;
-        if ((k === 1 && !one.gear) || !mayReach(p, one.e, d)) continue;
-        const now = between(p, one.solid);
+        if ((k === 1 && !one.gear) || !mayReach(p, one.e, d + one.loose)) continue;
+        // A place is as good as its worst case: one that is only clear by the numbers is none.
+        const now = between(p, one.solid) - one.loose;
         if (now < d) {
           d = now;
           at = one.i;

@@ -1,4 +1,7 @@
+import { given } from '../build/given';
 import type { Stand } from '../build/stand';
+import type { Verdict } from '../checks/finding';
+import { lacking, plainVerdict } from '../checks/judge';
 import type { PlacedDrive } from '../build/stand-drive';
 import type { LensGear } from '../build/stand-setting';
 
@@ -35,4 +38,33 @@ export function askRings(stand: Stand, turns: string) {
         },
       ]
     : [];
+}
+
+/** What is missing when the ring of a drive has no gear that was counted: its teeth. */
+export function withoutTeeth(stand: Stand, d: PlacedDrive, id: string, what: string): Verdict[] {
+  const { lens } = stand.built;
+  const ring = ringOf(stand, d);
+  const asks =
+    lens && ring
+      ? lacking([{ ...given(lens, 'rings', ring.ring.id, 'teeth'), known: null }])
+      : askRings(stand, d.use.turns);
+  return [
+    plainVerdict({
+      id,
+      key: `${id}:${d.use.id}`,
+      about: [d.part.id, ...(lens ? [lens.id] : [])],
+      station: stand.value(d.gearAt),
+      state: 'unknown',
+      why: `${what} is not known: ${
+        ring
+          ? `the ${d.use.turns} ring of ${lens!.name} has no gear that was counted`
+          : noRing(stand, d)
+              .replace(/\.$/, '')
+              .replace(/^./, (c) => c.toLowerCase())
+      }.`,
+      sum: 'No sum.',
+      basis: '[math]',
+      measure: asks,
+    }),
+  ];
 }

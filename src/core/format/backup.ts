@@ -33,10 +33,13 @@ export function readBackup(text: string): Read<Job[]> {
   if (!Array.isArray(doc.jobs)) return refuse('jobs', describe(doc.jobs), 'a list of jobs');
   const problems: Problem[] = [];
   const jobs: Job[] = [];
+  const notes: string[] = [];
   doc.jobs.forEach((j, i) => {
     const r = validateJob(j);
-    if (r.ok) jobs.push(r.value);
-    else
+    if (r.ok) {
+      jobs.push(r.value);
+      notes.push(...(r.notes ?? []));
+    } else
       problems.push(
         ...r.problems.map((p) => ({
           ...p,
@@ -44,5 +47,6 @@ export function readBackup(text: string): Read<Job[]> {
         })),
       );
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: jobs };
+  if (problems.length > 0) return { ok: false, problems };
+  return notes.length > 0 ? { ok: true, value: jobs, notes } : { ok: true, value: jobs };
 }

@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
-import { FIELDS, isKind, KINDS, type Field } from '../kit/fields';
+import { FIELDS, KIND_NAME, KINDS, type Field } from '../kit/fields';
 import { idFromName } from '../kit/ids';
+import { turnRanges } from '../kit/ranges';
 import type { Kind, Part } from '../kit/types';
+import { STANDARD_MOUNTS } from '../mounts/registry';
+import { csvText, readsTwoWays, unguarded } from './cells';
 import { parseQuantity } from '../quantity/parse';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
@@ -35,25 +38,35 @@ export function columns(kind: Kind): string[] {
 }
 
 /**
- * The kind whose columns a header row fits best; of two that fit as well the one that has fewer
- * others (a riser's columns are all among a ring's). Null when none fits.
+ * The kind that a header row is of for certain: all of its columns and no others, or the only one
+ * that has most of them. Null when none fits, or when several fit as well.
  */
 export function kindOfHeader(header: readonly string[]): Kind | null {
   let best: { kind: Kind; hits: number; others: number } | null = null;
+  let even = false;
   for (const kind of KINDS) {
     const own = new Set(columns(kind));
     const hits = header.filter((h) => own.has(h.trim().toLowerCase())).length;
     const others = own.size - hits;
-    if (!best || hits > best.hits || (hits === best.hits && others < best.others))
+    if (others === 0 && hits === header.length) return kind;
+    if (!best || hits > best.hits) {
       best = { kind, hits, others };
+      even = false;
+    } else if (hits === best.hits) even = true;
   }
-  return best && best.hits >= 2 ? best.kind : null;
+  return best && best.hits >= 2 && !even ? best.kind : null;
+}
+
+/** A figure that reads in one way only: `32.375` could be a thousand, `32.3750` cannot. */
+function figure(x: number): string {
+  const text = String(x);
+  return readsTwoWays(text) ? `${text}0` : text;
 }
 
 function quantityText(value: unknown): string {
-  if (typeof value === 'number') return String(value);
+  if (typeof value === 'number') return figure(value);
   const q = value as { value: number; tol?: number; from?: string };
-  return `${q.value}${q.tol !== undefined ? `+-${q.tol}` : ''}${q.from ? ` ${q.from}` : ''}`;
+  return `${figure(q.value)}${q.tol !== undefined ? `+-${figure(q.tol)}` : ''}${q.from ? ` ${q.from}` : ''}`;
 }
 
 function cellText(field: Field, value: unknown): string {
@@ -74,10 +87,15 @@ function cellText(field: Field, value: unknown): string {
       return (value as string[]).join(';');
     case 'flag':
       return value ? 'yes' : 'no';
+    case 'number':
+      return figure(value as number);
     default:
       return String(value);
   }
 }
+
+/** Before the name of a column that this version only carries along. */
+const CARRIED = 'carried: ';
 
 /** Writes the parts of one kind as CSV. Fields this version does not know become columns of text. */
 export function writeKitCsv(kind: Kind, parts: readonly Part[]): string {
@@ -101,19 +119,16 @@ export function writeKitCsv(kind: Kind, parts: readonly Part[]): string {
       ...extra.map((k) => (typeof part[k] === 'string' ? part[k] : '')),
     ];
   });
-  return Papa.unparse(
-    { fields: [...columns(kind), ...extra], data },
-    // Cells that a spreadsheet would run as a formula are quoted as text.
-    { escapeFormulae: /^[=@\t\r]|^[+-](?![\d.])/, newline: '\n' },
-  );
+  return csvText([...columns(kind), ...extra.map((k) => CARRIED + k)], data);
 }
 
 type Cell = { ok: true; value: unknown } | { ok: false; expected: string };
 
-function readCell(field: Field, text: string): Cell {
+function readCell(field: Field, text: string, mounts: readonly NamedMount[]): Cell {
   const t = text.trim();
   switch (field.type) {
     case 'quantity': {
+      if (readsTwoWays(t)) return { ok: false, expected: TWO_WAYS };
       const q = parseQuantity(t, field.unit);
       if (!q.ok)
         return {
@@ -126,6 +141,7 @@ function readCell(field: Field, text: string): Cell {
       };
     }
     case 'number': {
+      if (readsTwoWays(t)) return { ok: false, expected: TWO_WAYS };
       const n = Number(t.replace(',', '.'));
       return Number.isFinite(n) ? { ok: true, value: n } : { ok: false, expected: 'a number' };
     }
@@ -152,7 +168,7 @@ function readCell(field: Field, text: string): Cell {
         // A single figure without bars is the table's own figure: an image circle for all focals.
         if (!field.keyed && cells.length === 1) {
           const only = field.fields.find((f) => f.required)!;
-          const cell = readCell(only, line);
+          const cell = readCell(only, line, mounts);
           if (!cell.ok) return cell;
           rows.push({ [only.key]: cell.value });
           continue;
@@ -161,7 +177,7 @@ function readCell(field: Field, text: string): Cell {
         for (const f of field.fields) {
           const part = cells[k++]?.trim() ?? '';
           if (part === '') continue;
-          const cell = readCell(f, part);
+          const cell = readCell(f, part, mounts);
           if (!cell.ok)
             return { ok: false, expected: `${f.label} in line ${i + 1} to be ${cell.expected}` };
           row[f.key] = cell.value;
@@ -170,26 +186,69 @@ function readCell(field: Field, text: string): Cell {
       }
       return { ok: true, value: rows };
     }
+    case 'choice': {
+      // By its value or by what it is called on screen.
+      const option = field.options.find(
+        (o) => o.value === t || o.label.toLowerCase() === t.toLowerCase(),
+      );
+      return option
+        ? { ok: true, value: option.value }
+        : { ok: false, expected: field.options.map((o) => o.value).join(' or ') };
+    }
+    case 'mount': {
+      const word = t.toLowerCase();
+      const hits = mounts.filter(
+        (m) => m.id === t || m.name.toLowerCase() === word || m.id.toLowerCase() === word,
+      );
+      return hits[0]
+        ? { ok: true, value: hits[0].id }
+        : { ok: false, expected: 'a mount of the list under Kit, by its id or name' };
+    }
     default:
-      return { ok: true, value: unescape(text).trim() };
+      return { ok: true, value: text.trim() };
   }
 }
 
-/** Takes off the quote that {@link writeKitCsv} puts before text a spreadsheet would run. */
-function unescape(text: string): string {
-  return /^'(?:[=@\t\r]|[+-](?![\d.]))/.test(text) ? text.slice(1) : text;
+const TWO_WAYS =
+  'a figure that reads in one way: 1.18 or 1180 (a mark before three digits could part thousands)';
+
+/** A mount that a list may name. */
+export interface NamedMount {
+  id: string;
+  name: string;
+}
+
+/** The kind that a word in a list means, by its id or what it is called on screen; null for none. */
+export function kindOfWord(word: string): Kind | null {
+  const w = word.trim().toLowerCase();
+  return (
+    KINDS.find(
+      (k) =>
+        k === w || k.replace(/-/g, ' ') === w || KIND_NAME[k].one === w || KIND_NAME[k].many === w,
+    ) ?? null
+  );
+}
+
+/** Parts of a list, with the kinds that were in it. */
+export interface KitList {
+  parts: Part[];
+  kinds: Kind[];
 }
 
 /**
- * Reads the parts of one kind from CSV. All problems at once, each with line and column; either
- * every line is read or none.
+ * Reads parts from CSV. All problems at once, each with line and column; either every line is read
+ * or none. The kind is read line by line from a column `kind`; without one the header has to be of
+ * one kind for certain. What is not understood for certain is a problem: a word, a column, a figure
+ * that reads in two ways.
  *
- * @param kind null finds the kind by the header
+ * @param kind null finds the kind by the lines or the header
+ * @param mounts those of the job on top of the standard ones
  */
 export function readKitCsv(
   text: string,
   kind: Kind | null = null,
-): Read<{ kind: Kind; parts: Part[] }> {
+  mounts: readonly NamedMount[] = [],
+): Read<KitList> {
   const refuse = (path: string, found: string, expected: string) => ({
     ok: false as const,
     problems: [{ path, found, expected }],
@@ -200,19 +259,24 @@ export function readKitCsv(
       `${(text.length / 1048576).toFixed(1)} MB`,
       `at most ${LARGEST_FILE / 1048576} MB`,
     );
+  if (/[\uFFFD\u0000]/.test(text))
+    return refuse(
+      '(file)',
+      'text that is not UTF-8',
+      'a list that was saved as CSV UTF-8: letters with accents would come in wrong',
+    );
   const table = Papa.parse<string[]>(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text, {
     skipEmptyLines: 'greedy',
   });
-  const header = (table.data[0] ?? []).map((h) => h.trim());
+  const header = (table.data[0] ?? []).map((h) => unguarded(h.trim()));
   const lower = header.map((h) => h.toLowerCase());
-  // A column called kind says it outright.
-  const said = table.data[1]?.[lower.indexOf('kind')]?.trim() ?? '';
-  const of = kind ?? (isKind(said) ? said : kindOfHeader(header));
-  if (!of)
+  const kindAt = lower.indexOf('kind');
+  const whole = kind ?? (kindAt >= 0 ? null : kindOfHeader(header));
+  if (!whole && kindAt < 0)
     return refuse(
       'line 1',
       header.length > 0 ? describe(header.join(', ')) : 'an empty file',
-      `a header row such as ${columns('lens').slice(0, 5).join(', ')}`,
+      `a column called kind, or a header row of one kind such as ${columns('lens').slice(0, 5).join(', ')}`,
     );
   const problems: Problem[] = [];
   for (const e of table.errors)
@@ -229,7 +293,7 @@ export function readKitCsv(
       expected: 'a column called name',
     });
   header.forEach((h, i) => {
-    if (FORBIDDEN_KEYS.includes(h) || lower.indexOf(lower[i]!) !== i)
+    if (FORBIDDEN_KEYS.includes(h.replace(CARRIED, '')) || lower.indexOf(lower[i]!) !== i)
       problems.push({
         path: `line 1, column ${i + 1}`,
         found: JSON.stringify(h),
@@ -244,15 +308,52 @@ export function readKitCsv(
     });
   if (problems.length > 0) return { ok: false, problems };
 
-  const byColumn = new Map(FIELDS[of].map((f) => [columnName(f), f]));
-  const schema = joiOf(shapeOfPart(of));
+  const lines = table.data.slice(1);
+  const kindOf = lines.map((line, n): Kind | null => {
+    if (kind) return kind;
+    if (kindAt < 0) return whole;
+    const word = line[kindAt] ?? '';
+    const k = kindOfWord(word);
+    if (!k)
+      problems.push({
+        path: `line ${n + 2}, kind`,
+        found: describe(word),
+        expected: `a kind of part: ${KINDS.slice(0, 6).join(', ')} and so on`,
+      });
+    return k;
+  });
+  const kinds = [...new Set(kindOf.filter((k): k is Kind => k !== null))];
+  const fieldsOf = new Map(
+    kinds.map((k) => [k, new Map(FIELDS[k].map((f) => [columnName(f), f]))]),
+  );
+  header.forEach((h, i) => {
+    const c = lower[i]!;
+    if (c === 'id' || c === 'kind' || h.startsWith(CARRIED)) return;
+    if (kinds.length > 0 && ![...fieldsOf.values()].some((m) => m.has(c)))
+      problems.push({
+        path: `line 1, column ${i + 1}`,
+        found: describe(h),
+        expected: `a column of ${kinds.map((k) => KIND_NAME[k].many).join(' or ')}: ${kinds
+          .flatMap(ownColumns)
+          .filter((x) => !lower.includes(x))
+          .slice(0, 8)
+          .join(', ')} and so on`,
+      });
+  });
+  if (problems.length > 0) return { ok: false, problems };
+
+  const known: NamedMount[] = [...mounts, ...STANDARD_MOUNTS];
+  const schemas = new Map(kinds.map((k) => [k, joiOf(shapeOfPart(k))]));
   const taken = new Set<string>();
   const parts: Part[] = [];
-  table.data.slice(1).forEach((line, n) => {
+  lines.forEach((line, n) => {
+    const of = kindOf[n]!;
+    const byColumn = fieldsOf.get(of)!;
     const where = `line ${n + 2}`;
     const part: Record<string, unknown> = { id: '', kind: of };
-    line.forEach((cell, c) => {
+    line.forEach((raw, c) => {
       const column = lower[c];
+      const cell = unguarded(raw);
       if (cell.trim() === '') return;
       if (column === undefined) {
         problems.push({
@@ -267,12 +368,20 @@ export function readKitCsv(
         return;
       }
       if (column === 'kind') return;
-      const field = byColumn.get(column);
-      if (!field) {
-        part[header[c]!] = unescape(cell);
+      if (header[c]!.startsWith(CARRIED)) {
+        part[header[c]!.slice(CARRIED.length)] = cell;
         return;
       }
-      const read = readCell(field, cell);
+      const field = byColumn.get(column);
+      if (!field) {
+        problems.push({
+          path: `${where}, ${column}`,
+          found: describe(cell),
+          expected: `nothing: ${KIND_NAME[of].many} do not say that of themselves`,
+        });
+        return;
+      }
+      const read = readCell(field, cell, known);
       if (read.ok) part[field.key] = read.value;
       else
         problems.push({
@@ -291,7 +400,7 @@ export function readKitCsv(
           : 'an id of letters, digits, dots and dashes',
       });
     taken.add(String(part.id));
-    const { error } = schema.validate(part, {
+    const { error } = schemas.get(of)!.validate(part, {
       abortEarly: false,
       convert: false,
       errors: { render: false },
@@ -307,9 +416,12 @@ export function readKitCsv(
         expected: field ? rangeWords(field) : 'a valid part',
       });
     }
+    const { turned } = turnRanges(part as unknown as Part);
+    for (const t of turned)
+      problems.push({ path: where, found: t, expected: 'the lower end first' });
     parts.push(part as unknown as Part);
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { kind: of, parts } };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { parts, kinds } };
 }
 
 function rangeWords(field: Field): string {

@@ -1,9 +1,10 @@
 import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
+import Papa from 'papaparse';
 import { readFileSync } from 'node:fs';
 import { checkRig } from '../checks/registry';
 import { KINDS, FIELDS } from '../kit/fields';
-import type { Job, Part } from '../kit/types';
+import type { Job, Lens, Part } from '../kit/types';
 import { demo, demoPath, testJob, testLens } from '../test-kit';
 import { readBackup, writeBackup } from './backup';
 import { columns, kindOfHeader, readKitCsv, writeKitCsv } from './csv';
@@ -517,7 +518,7 @@ describe('kit as CSV', () => {
     const parts: Part[] = own.length > 0 ? own : [{ id: 'one', kind, name: `One ${kind}` } as Part];
     const csv = writeKitCsv(kind, parts);
     const r = readKitCsv(csv);
-    expect(r.ok ? r.value.kind : r.problems).toBe(kind);
+    expect(r.ok ? r.value.kinds : r.problems).toEqual([kind]);
     expect(r.ok && r.value.parts).toEqual(parts);
   });
 
@@ -536,7 +537,7 @@ describe('kit as CSV', () => {
 
   test('a column called kind says outright what the lines are', () => {
     const r = readKitCsv('kind,name,thickness_mm\nring,Hoop,3.2');
-    expect(r.ok && r.value.kind).toBe('ring');
+    expect(r.ok && r.value.kinds).toEqual(['ring']);
     expect(r.ok && r.value.parts).toEqual([
       { id: 'hoop', kind: 'ring', name: 'Hoop', thickness: 3.2 },
     ]);
@@ -617,10 +618,152 @@ describe('kit as CSV', () => {
     expect(r.ok && r.value.parts[0]).toEqual(lens);
   });
 
-  test('columns of later versions are kept as text', () => {
-    const r = readKitCsv('name,focal_mm,mount,coating\nA,25,pl,single');
+  test('fields of later versions are carried along in columns that say so', () => {
+    const r = readKitCsv('name,focal_mm,mount,carried: coating\nA,25,pl,single');
     expect(r.ok && (r.value.parts[0] as any).coating).toBe('single');
-    expect(r.ok && writeKitCsv('lens', r.value.parts)).toContain('coating');
+    expect(r.ok && writeKitCsv('lens', r.value.parts)).toContain('carried: coating');
+  });
+
+  const listProblems = (text: string) => {
+    const r = readKitCsv(text);
+    return r.ok ? [] : r.problems.map(problemSentence);
+  };
+
+  test('the kind is read line by line, by its word', () => {
+    const r = readKitCsv(
+      'kind,name,mount,thickness_mm,axis_to_base_mm\ncamera body,X,,,\nbody,Orrin,pl,,48\nthread ring,Hoop,,3,\nRiser,Up,,6,',
+    );
+    expect(r.ok ? [] : r.problems.map(problemSentence)).toEqual([
+      expect.stringMatching(/^line 2, kind: found "camera body", expected a kind of part/),
+    ]);
+    const good = readKitCsv(
+      'kind,name,mount,thickness_mm,axis_to_base_mm\nbody,Orrin,pl,,48\nthread ring,Hoop,,3,\nRiser,Up,,6,',
+    );
+    expect(good.ok && good.value.parts.map((p) => p.kind)).toEqual(['body', 'ring', 'riser']);
+    expect(listProblems('kind,name,mount,thickness_mm\nbody,X,pl,\nring,Hoop,pl,3')[0]).toContain(
+      'line 3, mount: found "pl", expected nothing: thread rings do not say that of themselves',
+    );
+  });
+
+  test('what could be read in two ways stops the list: thousands or decimals', () => {
+    for (const cell of ['1.180', '1,180', '12.500+-1', '1.180.000'])
+      expect(listProblems(`name,mount,mass_g,focal_mm\nA,pl,"${cell}",25`)).toEqual([
+        expect.stringContaining('a figure that reads in one way'),
+      ]);
+    const r = readKitCsv('name,mount,mass_g,focal_mm\nA,pl,1180,25.4\nB,pl,0.125,"25,4"');
+    expect(r.ok && r.value.parts.map((p) => p.mass)).toEqual([1180, 0.125]);
+    // What we write ourselves reads in one way only.
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 3000, noNaN: true }), (v) => {
+        const value = Math.round(v * 1000) / 1000;
+        const back = readKitCsv(
+          writeKitCsv('lens', [testLens({ focal: { value, tol: value / 8 } })]),
+        );
+        expect(back.ok && (back.value.parts[0] as Lens).focal).toEqual({ value, tol: value / 8 });
+      }),
+    );
+  });
+
+  test('a column, a mount or a word that is not known stops it, with its place', () => {
+    expect(listProblems('name,focal_mm,mount,lense_coating\nA,25,pl,x')[0]).toMatch(
+      /^line 1, column 4: found "lense_coating", expected a column of lenses/,
+    );
+    expect(listProblems('name,focal_mm,mount\nA,25,elk')[0]).toMatch(/^line 2, mount: found "elk"/);
+    const r = readKitCsv('name,focal_mm,mount,aperture\nA,25,PL,manual ring');
+    expect(r.ok && r.value.parts[0]).toMatchObject({ mount: 'pl', aperture: 'manual' });
+    const own = readKitCsv('name,focal_mm,mount\nA,25,our own', null, [
+      { id: 'own-x', name: 'Our own' },
+    ]);
+    expect(own.ok && own.value.parts[0]).toMatchObject({ mount: 'own-x' });
+  });
+
+  test('a header that several kinds fit as well, and text that is not UTF-8, are refused', () => {
+    expect(listProblems('name,thickness_mm,mass_g\nA,3,20')[0]).toContain('a column called kind');
+    expect(listProblems('name,focal_mm,mount\nJ\ufffdrg,25,pl')[0]).toContain('not UTF-8');
+    expect(listProblems('n\u0000a\u0000m\u0000e')[0]).toContain('not UTF-8');
+  });
+
+  test('whatever a cell begins with it is no formula, and comes back as it was', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('=', '+', '-', '@', '\t', "'", "''", '-4', '+1+cmd|', 'a'),
+        fc.string({ maxLength: 12, unit: 'grapheme-ascii' }),
+        (head, tail) => {
+          const notes = `${head}${tail}`.trim();
+          const csv = writeKitCsv('lens', [testLens({ notes })]);
+          const cells = Papa.parse<string[]>(csv).data.flat();
+          for (const c of cells)
+            expect(/^[=+\-@\t]/.test(c) && !/^[+-]?\d+(\.\d+)?(e[+-]?\d+)?$/i.test(c)).toBe(false);
+          const back = readKitCsv(csv);
+          expect(back.ok && (back.value.parts[0]!.notes ?? '')).toBe(notes);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  test('random bytes and mutated lists never throw and never come in half', () => {
+    const base = writeKitCsv(
+      'lens',
+      job.kit.filter((p) => p.kind === 'lens'),
+    );
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(base.length), fc.string({ maxLength: 3 })), { maxLength: 6 }),
+        (cuts) => {
+          let text = base;
+          for (const [at, put] of cuts) text = text.slice(0, at) + put + text.slice(at + 1);
+          const r = readKitCsv(text);
+          if (r.ok) {
+            expect(readKitCsv(writeKitCsv(r.value.kinds[0] ?? 'lens', r.value.parts)).ok).toBe(
+              true,
+            );
+          } else expect(r.problems.length).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('hostile files', () => {
+  test('a list of a million is refused at once, wherever it stands', () => {
+    const million = `[${'{},'.repeat(999_999)}{}]`;
+    for (const t of [
+      text.replace('"kit": [', `"kit": ${million}, "x": [`),
+      text.replace('"rigs": [', `"rigs": ${million}, "y": [`),
+      `{"format":"nelvix-job","version":3,"id":"a","name":"A","rigs":[],"kit":[{"id":"l","kind":"lens","name":"L","outline":${million}}]}`,
+    ]) {
+      const r = readJob(t);
+      expect(r.ok ? [] : r.problems.map(problemSentence)).toEqual([
+        expect.stringMatching(/found a list of 1000000, expected a list of at most \d+/),
+      ]);
+    }
+  });
+
+  test('twenty thousand bad parts: what is wrong is said as far as anyone reads it', () => {
+    const doc = JSON.parse(text) as { kit: unknown[] };
+    doc.kit = Array.from({ length: 20_000 }, (_, i) => ({ id: `p${i}`, kind: 'lens', name: 7 }));
+    const r = validateJob(doc);
+    expect(r.ok).toBe(false);
+    if (r.ok) return;
+    expect(r.problems.length).toBeLessThan(1500);
+    expect(r.problems[0]!.path).toBe('kit[0].name');
+  });
+
+  test('ranges that stand the wrong way round are turned, and it is said', () => {
+    const r = readJob(
+      broken((j) => {
+        const support = j.kit.find((p: any) => p.kind === 'lens-support');
+        support.postFrom = 60;
+        support.postTo = 20;
+      }),
+    );
+    expect(r.ok && r.notes).toEqual([expect.stringContaining('stood the wrong way round')]);
+    expect(r.ok && r.value.kit.find((p) => p.kind === 'lens-support')).toMatchObject({
+      postFrom: 20,
+      postTo: 60,
+    });
   });
 });
 

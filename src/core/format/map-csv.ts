@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { csvText } from './cells';
 import type { Built } from '../build/build';
 import { frontOf } from '../build/front';
 import { chipShading } from '../front/shading';
@@ -43,5 +43,5 @@ export function writeMapCsv(built: Built, sit: Situation, nx: number, ny: number
         culprit < 0 ? '' : edges[culprit]!.label,
       ]);
     }
-  return `${Papa.unparse({ fields: [...MAP_COLUMNS], data }, { newline: '\n', escapeFormulae: /^[=@\t\r]/ })}\n`;
+  return `${csvText(MAP_COLUMNS, data)}\n`;
 }

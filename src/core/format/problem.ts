@@ -6,7 +6,8 @@ export interface Problem {
   expected: string;
 }
 
-export type Read<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
+/** `notes`: what was put right while reading, in sentences. */
+export type Read<T> = { ok: true; value: T; notes?: string[] } | { ok: false; problems: Problem[] };
 
 /** A problem as a sentence. */
 export function problemSentence(p: Problem): string {

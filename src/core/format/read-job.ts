@@ -1,14 +1,20 @@
 import type Joi from 'joi';
 import type { Job, Kind } from '../kit/types';
 import { FITTING_KINDS, isBody, isBox, isFitting, isLens, isLink } from '../kit/types';
+import { turnRanges } from '../kit/ranges';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
 import { migrate } from './migrate';
 import { describe, pathText, type Problem, type Read } from './problem';
-import { expectation, JOB_SHAPE, shapeOfPart, type Shape } from './shape';
+import { expectation, JOB_SHAPE, MOST_PARTS, shapeOfPart, type Shape } from './shape';
 
 /** Largest file that is read, bytes: a hundred times a large kit. */
 export const LARGEST_FILE = 25 * 1024 * 1024;
+/** Longest list that is read: no list of a job may be longer. */
+const LONGEST_LIST = MOST_PARTS;
+/** Parts that are validated together, and problems after which the rest is not looked at. */
+const TOGETHER = 500;
+const MOST_PROBLEMS = 1000;
 /** Deepest nesting that is read; a job needs nine levels. */
 const DEEPEST = 40;
 
@@ -66,6 +72,16 @@ function structureProblems(doc: unknown): Problem[] {
       continue;
     }
     if (Array.isArray(node)) {
+      if (node.length > LONGEST_LIST) {
+        // Nothing of ours has that many of anything: nothing else is looked at.
+        return [
+          problem(
+            pathText(path),
+            `a list of ${node.length}`,
+            `a list of at most ${path.length === 1 && path[0] === 'kit' ? MOST_PARTS : LONGEST_LIST}`,
+          ),
+        ];
+      }
       for (let i = 0; i < node.length; i++) {
         const child: unknown = node[i];
         if (child !== null && typeof child === 'object')
@@ -292,6 +308,25 @@ function referenceProblems(job: Job): Problem[] {
   return problems;
 }
 
+/** As {@link schemaProblems}, of a job: part by part, so that a long list of bad ones ends early. */
+function jobProblems(schema: Joi.Schema, doc: Record<string, unknown>): Problem[] {
+  const { kit } = doc;
+  if (!Array.isArray(kit) || kit.length <= TOGETHER) return schemaProblems(schema, doc);
+  const problems = schemaProblems(schema, { ...doc, kit: [] });
+  for (let from = 0; from < kit.length && problems.length < MOST_PROBLEMS; from += TOGETHER)
+    for (const p of schemaProblems(schema, {
+      ...doc,
+      rigs: [],
+      kit: (kit as unknown[]).slice(from, from + TOGETHER),
+    }))
+      if (p.path.startsWith('kit['))
+        problems.push({
+          ...p,
+          path: p.path.replace(/^kit\[(\d+)\]/, (_, i) => `kit[${Number(i) + from}]`),
+        });
+  return problems;
+}
+
 /** Validates a document as a job: format, version, shape, references. All problems at once. */
 export function validateJob(doc: unknown): Read<Job> {
   if (doc === null || typeof doc !== 'object' || Array.isArray(doc))
@@ -302,11 +337,18 @@ export function validateJob(doc: unknown): Read<Job> {
   const migrated = migrate(head);
   if (!migrated.ok) return refuse(problem('version', migrated.found, migrated.expected));
   jobSchema ??= joiOf(JOB_SHAPE);
-  const problems = schemaProblems(jobSchema, migrated.doc);
+  const problems = jobProblems(jobSchema, migrated.doc);
   if (problems.length > 0) return { ok: false, problems };
   const job = migrated.doc as unknown as Job;
   const dangling = referenceProblems(job);
-  return dangling.length > 0 ? { ok: false, problems: dangling } : { ok: true, value: job };
+  if (dangling.length > 0) return { ok: false, problems: dangling };
+  const notes: string[] = [];
+  const kit = job.kit.map((p) => {
+    const { part, turned } = turnRanges(p);
+    notes.push(...turned);
+    return part;
+  });
+  return notes.length > 0 ? { ok: true, value: { ...job, kit }, notes } : { ok: true, value: job };
 }
 
 /**

@@ -1,5 +1,8 @@
 import { build, shared } from '../build/build';
 import type { Finding, State } from '../checks/finding';
+import { cautions } from '../checks/cautions';
+import { said } from '../checks/judge';
+import { check } from '../checks/registry';
 import { frontOf } from '../build/front';
 import { flagSight } from '../front/flags';
 import { lightFigures, type LightFigures } from '../front/light';
@@ -19,6 +22,8 @@ export interface Report {
     id: string;
     name: string;
     findings: Finding[];
+    /** What always holds where something can hurt someone. */
+    cautions: string[];
     /** The corners of every delivery frame and of the chip, each at the setting that is worst there. */
     shading: {
       frame: string;
@@ -54,18 +59,25 @@ export interface Report {
   counts: Record<State, number>;
 }
 
-/** Checks every rig of a job, with tried fixes. */
-export function report(job: Job): Report {
+/**
+ * Checks every rig of a job, with tried fixes.
+ *
+ * @param fixes false leaves them out: the verdicts alone
+ */
+export function report(job: Job, fixes = true): Report {
   const base = shared(job);
   const counts: Record<State, number> = { ok: 0, tight: 0, fail: 0, unknown: 0 };
   const rigs = job.rigs.map((rig) => {
-    const list = findings(job, rig, base);
     const built = build(job, rig, base);
+    const list: Finding[] = fixes
+      ? findings(job, rig, base)
+      : check(built).map((v) => ({ ...said(v), fixes: [] }));
     for (const f of list) counts[f.state]++;
     return {
       id: rig.id,
       name: rig.name,
       findings: list,
+      cautions: cautions(built, list),
       shading: judgedFrames(built).flatMap((j) => {
         const view = shadingView(built, null, j.id);
         return view
@@ -143,6 +155,7 @@ export function reportText(job: Job, r: Report): string {
       lines.push(
         `  filters take ${exact(light.total.least, 1)}${light.total.most > light.total.least ? ` to ${exact(light.total.most, 1)}` : ''} stops${light.lightFor === null ? '' : `; light the scene for T${exact(light.lightFor, 1)}`}`,
       );
+    for (const c of rig.cautions) lines.push(`  caution  ${c}`);
     lines.push('');
   }
   const { counts } = r;

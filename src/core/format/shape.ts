@@ -101,11 +101,24 @@ const frame = object(
 );
 
 const change = object(
-  { path: list(text(120, 1), 12), value: { is: 'anything' }, at: number(0, 100_000, '', true) },
+  {
+    path: list(text(120, 1), 12),
+    value: { is: 'anything' },
+    at: number(0, 100_000, '', true),
+    prune: number(0, 12, '', true),
+  },
   ['path'],
 );
 
 const turns: Shape = { is: 'choice', values: ['focus', 'iris', 'zoom'] };
+
+const between = list(
+  object(
+    { id, part: id, slot: { is: 'choice', values: ['glass', 'empty'] }, tied: { is: 'flag' } },
+    ['part'],
+  ),
+  10,
+);
 
 const rig = object(
   {
@@ -118,14 +131,9 @@ const rig = object(
     focal: number(1, 3000, 'mm'),
     stop: number(0.3, 128, 'T'),
     focus: number(1, 1e7, 'mm'),
-    between: list(
-      object(
-        { part: id, slot: { is: 'choice', values: ['glass', 'empty'] }, tied: { is: 'flag' } },
-        ['part'],
-      ),
-      10,
-    ),
-    thread: list(object({ part: id }, ['part']), 12),
+    between,
+    lenses: { is: 'map', of: object({ between }) },
+    thread: list(object({ id, part: id }, ['part']), 12),
     box: object(
       {
         part: id,
@@ -144,6 +152,7 @@ const rig = object(
     under: list(
       object(
         {
+          id,
           part: id,
           at: { is: 'choice', values: ['body', 'rods'] },
           station: number(-2000, 5000, 'mm'),
@@ -164,7 +173,7 @@ const rig = object(
       ),
       6,
     ),
-    gears: list(object({ part: id, turns }, ['part', 'turns']), 6),
+    gears: list(object({ id, part: id, turns }, ['part', 'turns']), 6),
     supports: list(
       object({ id, part: id, station: number(-2000, 5000, 'mm'), post: number(0, 500, 'mm') }, [
         'id',
@@ -211,6 +220,8 @@ const rig = object(
       400,
     ),
     screenShut: { is: 'flag' },
+    footTied: { is: 'flag' },
+    hand: { is: 'choice', values: ['focus', 'zoom'] },
     limits: object({
       name: text(120),
       height: number(0, 20000, 'mm'),

@@ -3,7 +3,7 @@ import { frontOf } from '../build/front';
 import { frontLayout } from '../build/front-layout';
 import { writeMapCsv, MAP_COLUMNS } from '../format/map-csv';
 import type { Lens, MatteBox, Part, Rig } from '../kit/types';
-import { clearance } from '../pupil/aperture';
+import { clearance, walkOf } from '../pupil/aperture';
 import { sampledRays, draws } from '../pupil/oracles';
 import { BLACK, sceneStack, seen } from '../pupil/map';
 import { demo, exactly, testBody, testJob, testLens, testReducer } from '../test-kit';
@@ -372,8 +372,8 @@ describe('cones of the corners', () => {
     expect(frontOf(b).edges[far.stopped!]!.part).toBe('ring-82-77');
     for (const r of rays) {
       // The ray lies on the beam: its distance from the chief ray is the pupil's radius.
-      const dz = r.to[2] - look.scene.pupil.z;
       const t = look.directions[0]!;
+      const dz = r.to[2] - look.scene.pupil.z - walkOf(look.scene.pupil, t.tx, t.ty);
       const off = Math.hypot(r.to[0] - t.tx * dz, r.to[1] - t.ty * dz);
       expect(off).toBeCloseTo(r === rays[1] ? 0 : look.scene.pupil.r, 6);
       if (r.stopped === null) expect(r.to[2]).toBe(400);

@@ -2,9 +2,9 @@ import type { Built } from '../build/build';
 import { framingSqueeze } from '../build/circle';
 import type { Front, FrontEdge } from '../build/front';
 import { frameOnChip, type Rectangle } from '../optics/coverage';
-import { clearance, emptyStack, stackOf, type Stack } from '../pupil/aperture';
+import { clearance, emptyStack, stackOf, walkOf, type Stack } from '../pupil/aperture';
 import { farthestStation, largestFrame, smallestOpening, type Direction } from '../pupil/inverse';
-import { BLACK, lossOf, sceneStack, seen, shadingMap, type Scene, type Seen } from '../pupil/map';
+import { BLACK, lossOf, seen, shadingMap, stacks, type Scene, type Seen } from '../pupil/map';
 import type { FalloffRow, Frame } from '../kit/types';
 import { chiefRay, fraction } from '../pupil/region';
 import { situations, type Situation } from './situations';
@@ -75,9 +75,9 @@ export interface Look {
 
 export function lookAt(sit: Situation, judged: Judged, x: readonly number[]): Look {
   const scene = sit.scene(x);
-  const st = sceneStack(scene);
+  const of = stacks(scene);
   const directions = cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
-  const corners = directions.map((t) => seen(st, t.tx, t.ty));
+  const corners = directions.map((t) => seen(of(t.tx, t.ty), t.tx, t.ty));
   let worst = 0;
   let room = Infinity;
   let roomEdge: number | null = null;
@@ -149,8 +149,15 @@ export function nearOf(front: Front, look: Look): Near {
 const ROOM = 256;
 const scratch = emptyStack(ROOM);
 
-function laid(apertures: Scene['apertures'], pupil: Scene['pupil'], distance: number): Stack {
-  return stackOf(apertures, pupil, distance, apertures.length * 4 <= ROOM ? scratch : undefined);
+/** Laid flat for one ray direction; the scratch stack is good until the next one. */
+function laid({ apertures, pupil, distance }: Scene, t: Direction): Stack {
+  return stackOf(
+    apertures,
+    pupil,
+    distance,
+    apertures.length * 4 <= ROOM ? scratch : undefined,
+    walkOf(pupil, t.tx, t.ty),
+  );
 }
 
 /** Share of the pupil left in the worst corner, and whether a chief ray is blocked. */
@@ -161,10 +168,11 @@ export function worstCorner(
   only?: readonly number[],
 ): { loss: number; hard: boolean } {
   const scene = sit.scene(x, only);
-  const st = laid(scene.apertures, scene.pupil, scene.distance);
   let least = 1;
   let hard = false;
+  let st: Stack | null = null;
   for (const t of cornerDirections(sit, x, judged.rectangle(sit.mode(x)))) {
+    if (!st || scene.pupil.walk) st = laid(scene, t);
     const f = fraction(st, t.tx, t.ty);
     if (f < least) least = f;
     // A blocked chief ray costs half the pupil at least.
@@ -186,7 +194,8 @@ export function pressure(
   x: readonly number[],
   only: readonly number[],
 ): number {
-  const { apertures, pupil, distance } = sit.scene(x, only);
+  const scene = sit.scene(x, only);
+  const { apertures, pupil, distance } = scene;
   const corners = cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
   let room = Infinity;
   for (const t of corners)
@@ -195,9 +204,10 @@ export function pressure(
       if (r < room) room = r;
     }
   if (room >= 0) return -room * ROOM_COUNTS;
-  const st = laid(apertures, pupil, distance);
   let least = 1;
+  let st: Stack | null = null;
   for (const t of corners) {
+    if (!st || pupil.walk) st = laid(scene, t);
     const f = fraction(st, t.tx, t.ty);
     if (f < least) least = f;
   }
@@ -439,14 +449,14 @@ export function profile(
   const x = nominal(sit);
   if (!x) return null;
   const { w, h } = sit.mode(x);
-  const st = sceneStack(sit.scene(x));
+  const of = stacks(sit.scene(x));
   const losses = softLosses(built, sit, x);
   return Array.from({ length: n }, (_, i) => {
     const u = (2 * i) / (n - 1) - 1;
     const px = (u * w) / 2;
     const py = ((falling ? -u : u) * h) / 2;
     const t = sit.direction(x, px, py);
-    const mechanical = seen(st, t.tx, t.ty).loss;
+    const mechanical = seen(of(t.tx, t.ty), t.tx, t.ty).loss;
     const soft = losses(px, py);
     return {
       at: u * (Math.hypot(w, h) / 2),
@@ -477,21 +487,21 @@ export function coneOf(look: Look, corner: number, until: number): Ray[] {
   const { pupil, apertures, distance } = scene;
   const t = look.directions[corner]!;
   const size = Math.hypot(t.tx, t.ty) || 1;
+  const z0 = pupil.z + walkOf(pupil, t.tx, t.ty);
   const order = apertures.map((a, i) => ({ a, i })).sort((p, q) => p.a.z - q.a.z);
   return [-1, 0, 1].map((side) => {
-    const px = (side * pupil.r * t.tx) / size;
+    const px = (side * pupil.r * (pupil.aspect ?? 1) * t.tx) / size;
     const py = (side * pupil.r * t.ty) / size;
     const at = (z: number): readonly [number, number, number] => {
-      const dz = z - pupil.z;
+      const dz = z - z0;
       const k = 1 - dz / distance;
       return [px * k + t.tx * dz, py * k + t.ty * dz, z];
     };
     for (const { a, i } of order) {
-      if (a.z < pupil.z) continue;
       const [qx, qy] = at(a.z);
-      if (!inside(a, qx, qy)) return { from: at(pupil.z), to: at(a.z), stopped: i };
+      if (!inside(a, qx, qy)) return { from: at(z0), to: at(Math.max(z0, a.z)), stopped: i };
     }
-    return { from: at(pupil.z), to: at(until), stopped: null };
+    return { from: at(z0), to: at(until), stopped: null };
   });
 }
 

@@ -1,4 +1,4 @@
-import { flangeOf, focalRange, isZoom, stopsOf, type Built } from '../build/build';
+import { flangeOf, focalRange, isZoom, looksLikeZoom, stopsOf, type Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { frontOf, Inputs, lensSeat, type Front, type Num } from '../build/front';
 import { constant, given, type Given } from '../build/given';
@@ -42,6 +42,8 @@ export interface Situation {
   doubt: { shift: number; aim: number; beam: number };
   assumed: string | null;
   fromT: boolean;
+  /** Station of the lens seat that scenes are laid out from; 0 while it is not known. */
+  seat: number;
 }
 
 /** Share of the length of a lens that its pupil is taken to lie behind the rim, and its doubt. */
@@ -115,6 +117,41 @@ function pupilBehind(
   };
 }
 
+/**
+ * How far the pupil comes forward for a field point 45 degrees off the axis. Where nobody looked in
+ * from the corner it is a doubt, from nothing to a share of the length of the lens by house rule:
+ * nothing is black "even at best" for a ring that a pupil farther forward would see through.
+ */
+function pupilWalk(built: Built, lens: Lens, focal: number | null, inputs: Inputs): Num {
+  const rows = lens.pupil ?? [];
+  const at = between(rows, focal);
+  const said = (i: number) => rows[i]?.walk !== undefined;
+  const own = (i: number): Num => {
+    const walk = inputs.add(given(lens, 'pupil', String(i), 'walk'));
+    const angle = rows[i]!.walkAngle;
+    const share =
+      angle === undefined ? 1 : (1 - Math.SQRT1_2) / (1 - Math.cos((angle * Math.PI) / 180));
+    return (x) => walk(x) * share;
+  };
+  if (at && said(at.i) && said(at.j)) {
+    const a = own(at.i);
+    if (at.i === at.j) return a;
+    const b = own(at.j);
+    return (x) => a(x) + (b(x) - a(x)) * at.t;
+  }
+  const length = valueOf(lens.length) ?? 0;
+  const most = built.rules['front.pupil-walk'] * length;
+  const i = at?.i ?? rows.length;
+  return inputs.add({
+    path: ['kit', lens.id, 'pupil', String(i), 'walk'],
+    part: lens.id,
+    label: `entrance pupil of ${lens.name} seen from the corner`,
+    unit: 'mm',
+    cls: 'pupil',
+    known: { value: 0, tol: most, from: 'guess', lo: 0, hi: most },
+  });
+}
+
 /** The front rim of the lens ahead of its seat, at a focal length and focus. */
 function rimAhead(lens: Lens, focal: number | null, close: boolean, inputs: Inputs): Num {
   const base = inputs.add(
@@ -128,7 +165,30 @@ function rimAhead(lens: Lens, focal: number | null, close: boolean, inputs: Inpu
   return (x) => base(x) + (long(x) - base(x)) * t;
 }
 
+/** Share by which the field at close focus may be off that at infinity when nobody measured it. */
+const BREATHING = 0.05;
+
+/** The focal length at a setting; close up, where the field there is not known, with its doubt. */
 function focalGiven(built: Built, lens: Lens, focal: number | null, close: boolean): Given {
+  const g = focalAt(built, lens, focal, close);
+  if (!close || !g.known || lens.focalClose !== undefined) return g;
+  const { value, lo, hi } = g.known;
+  const tol = Math.max(g.known.tol, value * BREATHING);
+  return {
+    ...g,
+    label: `field of ${lens.name} focused close`,
+    path: ['kit', lens.id, 'focalClose'],
+    known: {
+      ...g.known,
+      tol,
+      lo: Math.min(lo, value * (1 - BREATHING)),
+      hi: Math.max(hi, value * (1 + BREATHING)),
+    },
+  };
+}
+
+function focalAt(built: Built, lens: Lens, focal: number | null, close: boolean): Given {
+  if (looksLikeZoom(lens)) return given(lens, 'focalTo');
   const range = focalRange(lens);
   if (focal === null || !isZoom(lens) || !range)
     return given(lens, close && lens.focalClose !== undefined ? 'focalClose' : 'focal');
@@ -164,6 +224,7 @@ export function situation(
   const f = inputs.add(focalGiven(built, lens, setting.focal, close));
   const lengthsFrom = inputs.list.length;
   const behind = pupilBehind(lens, setting.focal, inputs);
+  const walk = pupilWalk(built, lens, setting.focal, inputs);
   const rim = rimAhead(lens, setting.focal, close, inputs);
   const lengthsTo = inputs.list.length;
   const rig = setting.focal === null ? built.rig : { ...built.rig, focal: setting.focal };
@@ -203,6 +264,7 @@ export function situation(
   const mags = built.magnifications.map((m) => inputs.add(m));
   const squeeze = built.squeeze;
   const s = inputs.add(squeeze);
+  const squeezesAhead = lens.squeeze !== undefined && lens.squeezeAt !== 'rear';
   const doubt = { shift: 0, aim: 0, beam: 0 };
   inputs.list.forEach((g, i) => {
     if (i < frontInputs || !g.known) return;
@@ -247,8 +309,10 @@ export function situation(
         ? only.map((i): Aperture => edges[i]!.at(x, rimAt))
         : edges.map((e): Aperture => e.at(x, rimAt));
       const z = rimAt - behind.value(x);
+      // In front of a squeeze the pupil is as high as f / N and as wide as f / (s N).
+      const aspect = squeezesAhead ? 1 / s(x) : 1;
       return {
-        pupil: { z, r: f(x) / (2 * n(x)) },
+        pupil: { z, r: f(x) / (2 * n(x)), aspect, walk: walk(x) },
         apertures,
         distance: close ? Math.max(1, focus - z) : Infinity,
       };
@@ -261,6 +325,7 @@ export function situation(
     mode: (x) => ({ w: w(x), h: h(x) }),
     assumed: [behind.assumed, front.assumed].filter(Boolean).join(' ') || null,
     fromT: used.fromT,
+    seat,
   };
 }
 

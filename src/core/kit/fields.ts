@@ -362,6 +362,11 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
         { value: 'none', label: 'none' },
       ],
     },
+    flag(
+      'flangeAllowsGlass',
+      'flange allows for its glass',
+      'the distance given above was found through the glass over the chip',
+    ),
     mm('stackGlass', 'glass over the chip', 20, { hint: 'thickness of cover and filter glass' }),
     {
       type: 'quantity',
@@ -382,6 +387,7 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       ['left', 'at camera left'],
       ['right', 'at camera right'],
       ['rear', 'at the rear'],
+      ['fixed', 'not: it is fixed'],
     ]),
     mm('screenHinge', 'screen hinge', 600, { hint: 'behind the mount face', onlyFor: SCREEN }),
     mm('screenUp', 'screen over the axis', 300, {
@@ -392,6 +398,8 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     mm('screenLength', 'screen length', 400, { hint: 'hinge to far edge', onlyFor: SCREEN }),
     mm('screenHeight', 'screen height', 400, { onlyFor: SCREEN }),
     number('screenOpens', 'screen opens', 'deg', 10, 180, { onlyFor: SCREEN }),
+    number('isoFrom', 'sensitivity from', 'ISO', 1, 1_000_000),
+    number('isoTo', 'sensitivity up to', 'ISO', 1, 1_000_000),
     ...SUPPLY,
     ...COMMON.slice(1),
   ],
@@ -519,6 +527,10 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       max: 4,
       hint: 'anamorphics only',
     },
+    choice('squeezeAt', 'squeezes', [
+      ['front', 'in front'],
+      ['rear', 'behind'],
+    ]),
     mm('length', 'length', 2000, { first: true, hint: 'flange to front rim, focused at infinity' }),
     mm('frontDiameter', 'front diameter', 500, { first: true }),
     mm('filterThread', 'filter thread', 500, { cls: 'exact', first: true }),
@@ -536,6 +548,12 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       fields: [
         number('focal', 'at focal', 'mm', 1, 3000),
         mm('behind', 'behind the rim', 1000, { required: true, min: -200, cls: 'pupil' }),
+        mm('walk', 'comes forward by', 200, {
+          min: -50,
+          cls: 'pupil',
+          hint: 'seen from the corner of the picture',
+        }),
+        number('walkAngle', 'seen from', 'deg', 5, 89, { hint: 'off the axis; 45 when empty' }),
       ],
     },
     mm('lengthClose', 'length focused close', 2000, {
@@ -549,6 +567,7 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       hint: 'where the lens breathes; short end of a zoom',
     }),
     falloff('measured loss by image height; stands in place of cos\u2074'),
+    quantity('smallestStop', 'smallest stop', 'T', 'stop', 0.3, 128),
     mm('rearProtrusion', 'rear protrusion', 200, { hint: 'how far it reaches behind its flange' }),
     mm('rearDiameter', 'rear diameter', 200, { hint: 'of what reaches behind its flange' }),
     {
@@ -789,6 +808,9 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       first: true,
       hint: 'where the body stands down to the middle of the rods',
     }),
+    mm('topToRodsTo', 'top to rods, up to', 300, {
+      hint: 'plates whose height can be set: the largest; the one above is the smallest',
+    }),
     mm('length', 'length', 1000, { first: true, hint: 'along the rods' }),
     mm('clampLength', 'each of its rod clamps', 400, { first: true, hint: 'at its two ends' }),
     mm('width', 'width', 600),
@@ -823,6 +845,10 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     gearModule,
     mm('width', 'width', 100, { first: true }),
     mm('lump', 'lump at the join', 50, { onlyFor: STRAP, hint: 'over the tips of its teeth' }),
+    mm('strapHeight', 'barrel to its pitch line', 20, {
+      onlyFor: { key: 'style', is: ['strap'] },
+      hint: 'how far the middle of its teeth stands off the barrel',
+    }),
     mm('lumpLength', 'length of the lump', 100, { onlyFor: STRAP, hint: 'around the barrel' }),
     ...COMMON.slice(1),
   ],
@@ -873,7 +899,17 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     COMMON[0]!,
     mm('wall', 'wall', 100, { first: true, hint: 'beside and over the body' }),
     mm('bottom', 'bottom', 100, { first: true, hint: 'what it adds under the body' }),
-    mm('depth', 'length', 600, { first: true, hint: 'along the axis, from the mount face back' }),
+    mm('depth', 'length', 600, { first: true, hint: 'along the axis, from its front back' }),
+    mm('innerWidth', 'room inside, across', 600, { hint: 'between its walls' }),
+    mm('innerHeight', 'room inside, up', 600, { hint: 'from where the body stands to its top' }),
+    mm('frontBack', 'front behind the mount', 300, {
+      hint: 'its front behind the mount face; flush when empty',
+    }),
+    flag('openLeft', 'open at camera left'),
+    flag('openRight', 'open at camera right'),
+    flag('openTop', 'open at the top'),
+    flag('openBottom', 'open at the bottom'),
+    { type: 'texts', key: 'madeFor', label: 'made for', of: 'body' },
     ...HELD,
     ...COMMON.slice(1),
   ],
@@ -895,6 +931,28 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
   'battery-plate': fitting(OUTLETS),
   'dummy-battery': fitting(...SUPPLY),
 };
+
+/** Fields that are the two ends of one range, by the lower end: `from` never lies above `to`. */
+const UPPER_END: Readonly<Record<string, string>> = {
+  focal: 'focalTo',
+  from: 'to',
+  postFrom: 'postTo',
+  armFrom: 'armTo',
+  voltsFrom: 'voltsTo',
+  sleeveFrom: 'sleeveTo',
+  stops: 'stopsTo',
+  slotStops: 'slotStopsTo',
+  isoFrom: 'isoTo',
+  topToRods: 'topToRodsTo',
+};
+
+/** Every pair of fields of a part, and of lines in its tables, that are the ends of one range. */
+export function rangesOf(fields: readonly Field[]): { from: Field; to: Field }[] {
+  return fields.flatMap((from) => {
+    const to = fields.find((f) => f.key === UPPER_END[from.key]);
+    return to ? [{ from, to }] : [];
+  });
+}
 
 export const KINDS = Object.keys(FIELDS) as Kind[];
 

@@ -1,3 +1,21 @@
+import { customAlphabet } from 'nanoid';
+
+/** Small letters and figures: easy to read out, and never a number by itself behind its letter. */
+const suffix = customAlphabet('23456789abcdefghjkmnpqrstuvwxyz', 6);
+
+/**
+ * A new id of something: `rods-k3f9ab`. Two windows never make the same one, as they would by
+ * counting.
+ */
+export function newId(base: string): string {
+  return `${base}-${suffix()}`;
+}
+
+/** A new id that can be read: `marl-40-mm-k3f9ab`. Two windows that use the same name make two ids. */
+export function newNamedId(name: string): string {
+  return newId(idFromName(name, new Set()));
+}
+
 /** Id made of a name: `Marl 40 mm` is `marl-40-mm`, numbered when it is taken. */
 export function idFromName(name: string, taken: ReadonlySet<string>): string {
   const slug =

@@ -64,6 +64,8 @@ export interface Body extends PartBase, Weighed {
   cavityDepth?: QuantityInput;
   /** How far a reducer's rear group has to come behind the mount face on this body, mm. */
   reducerDepth?: QuantityInput;
+  /** The flange distance given was found with the glass over the chip in place: it allows for it. */
+  flangeAllowsGlass?: boolean;
   /** Glass in front of the chip: thickness and index. */
   stackGlass?: QuantityInput;
   stackIndex?: QuantityInput;
@@ -75,7 +77,7 @@ export interface Body extends PartBase, Weighed {
   /** Moment its mount bears, N m, when its maker says. */
   mountMoment?: QuantityInput;
   /** The flip-out screen: on which side it is hinged and how it swings. */
-  screenSide?: 'left' | 'right' | 'rear';
+  screenSide?: 'left' | 'right' | 'rear' | 'fixed';
   /** Hinge behind the mount face. */
   screenHinge?: QuantityInput;
   /** Middle of the screen over the optical axis. */
@@ -88,6 +90,9 @@ export interface Body extends PartBase, Weighed {
   voltsFrom?: QuantityInput;
   voltsTo?: QuantityInput;
   watts?: QuantityInput;
+  /** Sensitivity it can be set to, ISO. */
+  isoFrom?: number;
+  isoTo?: number;
 }
 
 /** What adapters and reducers have in common. */
@@ -190,6 +195,8 @@ export interface Lens extends PartBase, Weighed {
   fStopTo?: QuantityInput;
   imageCircle?: CircleRow[];
   squeeze?: QuantityInput;
+  /** Where an anamorphic squeezes: in front, which flattens its pupil, or behind. */
+  squeezeAt?: 'front' | 'rear';
   length?: QuantityInput;
   frontDiameter?: QuantityInput;
   filterThread?: QuantityInput;
@@ -212,6 +219,8 @@ export interface Lens extends PartBase, Weighed {
   frontLoad?: QuantityInput;
   /** Focal length focused close, where the lens breathes. */
   focalClose?: QuantityInput;
+  /** Smallest stop that it closes to. */
+  smallestStop?: QuantityInput;
   /** Measured light falloff towards the corner. */
   falloff?: FalloffRow[];
 }
@@ -219,6 +228,9 @@ export interface Lens extends PartBase, Weighed {
 export interface PupilRow {
   focal?: number;
   behind: QuantityInput;
+  /** How far it comes forward, seen from `walkAngle` degrees off the axis (45 when absent). */
+  walk?: QuantityInput;
+  walkAngle?: number;
 }
 
 /** Light lost at an image height. */
@@ -342,6 +354,8 @@ export interface Plate extends PartBase {
   rods?: string;
   /** Top of the plate, where the body stands, down to the rod plane. */
   topToRods?: QuantityInput;
+  /** Plates whose height can be set: the largest; the other is the smallest. */
+  topToRodsTo?: QuantityInput;
   width?: QuantityInput;
   /** Top to bottom of the plate itself. */
   thickness?: QuantityInput;
@@ -378,6 +392,8 @@ export interface GearRing extends PartBase {
   width?: QuantityInput;
   /** The join: how far it stands out over the teeth, and how long it is around the barrel. */
   lump?: QuantityInput;
+  /** Straps: barrel to the pitch line of its teeth. */
+  strapHeight?: QuantityInput;
   lumpLength?: QuantityInput;
 }
 
@@ -469,6 +485,18 @@ export interface Fitting extends PartBase, Block {
   /** Wall of a cage: what it adds to the body on each side. */
   wall?: QuantityInput;
   bottom?: QuantityInput;
+  /** Room inside a cage, across and up from the base of the body. */
+  innerWidth?: QuantityInput;
+  innerHeight?: QuantityInput;
+  /** Front of a cage behind the mount face. */
+  frontBack?: QuantityInput;
+  /** Sides that a cage leaves open: a half cage. */
+  openLeft?: boolean;
+  openRight?: boolean;
+  openTop?: boolean;
+  openBottom?: boolean;
+  /** Bodies a cage is made for, by id, or by name when they are not in the kit. */
+  madeFor?: string[];
 }
 
 export type FittingKind =
@@ -566,6 +594,8 @@ export interface Frame {
 
 /** A piece between body and lens, with how it is set on this rig. */
 export interface LinkUse {
+  /** Told apart by its part where it has no id. */
+  id?: string;
   part: string;
   /** Whether the drop-in slot holds glass. */
   slot?: 'glass' | 'empty';
@@ -575,6 +605,7 @@ export interface LinkUse {
 
 /** A ring or screw-in filter on the thread of the lens. */
 export interface ThreadUse {
+  id?: string;
   part: string;
 }
 
@@ -610,6 +641,7 @@ export interface BoxUse {
 
 /** A plate or riser under the camera. */
 export interface UnderUse {
+  id?: string;
   part: string;
   /** Risers: under the body, or under the rods. */
   at?: 'body' | 'rods';
@@ -629,6 +661,7 @@ export interface RodUse {
 
 /** A gear ring closed on a ring of the lens. */
 export interface GearUse {
+  id?: string;
   part: string;
   turns: 'focus' | 'iris' | 'zoom';
 }
@@ -706,6 +739,11 @@ export interface Change {
   value?: unknown;
   /** Index to insert at, when a list gets its element back. */
   at?: number;
+  /**
+   * Taking away: lists and groups from this depth of the path on go too when nothing is left in
+   * them. What came into being with a field goes with it, and what another window put beside it stays.
+   */
+  prune?: number;
 }
 
 /** A rig for one job of work: a named difference over the rig. */
@@ -742,9 +780,15 @@ export interface Rig {
   fitted?: FittedUse[];
   /** The screen is not folded out. */
   screenShut?: boolean;
+  /** The lens's own foot is tied to plate, cage or rods. */
+  footTied?: boolean;
+  /** A hand turns this ring on the barrel itself. */
+  hand?: 'focus' | 'zoom';
   limits?: SpaceLimits;
   light?: LightUse;
   reference?: string;
+  /** What stood between body and lens when a lens was last on, by the id of the lens. */
+  lenses?: Record<string, { between?: LinkUse[] }>;
   configurations?: Configuration[];
 }
 

@@ -8,11 +8,24 @@ export function imageDistance(f: number, s: number): number {
 }
 
 /**
- * Flange error from a mark test: at the mark `sMark` the lens is really sharp at `sTrue`.
- * `e = v(sTrue) - v(sMark)`, thin lens.
+ * How far a thin lens stands beyond its infinity position when it is focused at `s` from the image
+ * plane: `x(s) = (s - 2f - sqrt(s (s - 4f))) / 2`, from `s = u + v` and the lens equation. Scales
+ * and tapes count from the image plane, not from the lens.
+ *
+ * @returns mm; NaN inside four focal lengths, where there is no sharp picture
+ */
+export function extension(f: number, s: number): number {
+  if (s === Infinity) return 0;
+  // The same as the difference above, without losing its digits far away.
+  return (2 * f * f) / (s - 2 * f + Math.sqrt(s * (s - 4 * f)));
+}
+
+/**
+ * Flange error from a mark test: at the mark `sMark` the lens is really sharp at `sTrue`, both from
+ * the image plane. `e = x(sTrue) - x(sMark)`, thin lens; see {@link extension}.
  */
 export function errorFromMarks(f: number, sMark: number, sTrue: number): number {
-  return imageDistance(f, sTrue) - imageDistance(f, sMark);
+  return extension(f, sTrue) - extension(f, sMark);
 }
 
 /** Half depth of focus on the image side: `N c`. */

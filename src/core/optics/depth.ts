@@ -1,24 +1,46 @@
 /**
- * Depth of field, thin lens; distances in mm from the image plane.
+ * Depth of field, thin lens; distances in mm.
  */
+
+import { extension } from './backfocus';
 
 /** Hyperfocal distance: `H = f^2 / (N c) + f`. */
 export function hyperfocal(f: number, n: number, c: number): number {
   return (f * f) / (n * c) + f;
 }
 
-/** Near and far limit at distance `s`; far is Infinity at or beyond the hyperfocal distance. */
+/**
+ * Near and far limit at distance `u`, all from the lens: the form that published tables have.
+ * Far is Infinity at or beyond the hyperfocal distance.
+ */
+export function depthFromLens(
+  f: number,
+  n: number,
+  c: number,
+  u: number,
+): { near: number; far: number } {
+  const H = hyperfocal(f, n, c);
+  return {
+    near: (u * (H - f)) / (H + u - 2 * f),
+    far: u >= H ? Infinity : (u * (H - f)) / (H - u),
+  };
+}
+
+/**
+ * Near and far limit when focused at `s`, all from the image plane: `u = s - f - x(s)` from the
+ * lens, and `f + x(s)` on top of both limits.
+ *
+ * @returns NaN for both inside four focal lengths, where there is no sharp picture
+ */
 export function depthOfField(
   f: number,
   n: number,
   c: number,
   s: number,
 ): { near: number; far: number } {
-  const H = hyperfocal(f, n, c);
-  return {
-    near: (s * (H - f)) / (H + s - 2 * f),
-    far: s >= H ? Infinity : (s * (H - f)) / (H - s),
-  };
+  const image = f + extension(f, s);
+  const { near, far } = depthFromLens(f, n, c, s - image);
+  return { near: near + image, far: far + image };
 }
 
 /**

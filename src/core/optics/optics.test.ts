@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { depthOfFocus, errorFromMarks, glassShift, imageDistance } from './backfocus';
+import { depthOfFocus, errorFromMarks, extension, glassShift, imageDistance } from './backfocus';
 import {
   cornerMargin,
   farthestCorner,
@@ -8,7 +8,7 @@ import {
   largestInRectangle,
   scaleUp,
 } from './coverage';
-import { circleOfConfusion, depthOfField, hyperfocal } from './depth';
+import { circleOfConfusion, depthFromLens, depthOfField, hyperfocal } from './depth';
 import {
   desqueezedAspect,
   diagonalCrop,
@@ -121,11 +121,11 @@ describe('reducers', () => {
 });
 
 describe('back focus', () => {
-  // Mark tests worked by the thin-lens equation v = f s / (s - f).
+  // Mark tests worked from the image plane, handbook chapter on optics.
   test.each([
-    [25, 3000, 2500, 0.0424],
-    [18, 2000, 1500, 0.0552],
-    [85, 5000, 4950, 0.0151],
+    [25, 3000, 2500, 0.0432],
+    [18, 2000, 1500, 0.0564],
+    [85, 5000, 4950, 0.0157],
   ])('f %d, mark %d, sharp at %d', (f, mark, sharp, e) => {
     expect(errorFromMarks(f, mark, sharp).toFixed(4)).toBe(e.toFixed(4));
   });
@@ -140,6 +140,24 @@ describe('back focus', () => {
         },
       ),
     );
+  });
+
+  test('extension: u and v of the thin lens equation add up to the distance', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 300, noNaN: true }),
+        fc.double({ min: 4.01, max: 1000, noNaN: true }),
+        (f, times) => {
+          const s = f * times;
+          const v = f + extension(f, s);
+          const u = s - v;
+          expect(1 / u + 1 / v).toBeCloseTo(1 / f, 9);
+          expect(u).toBeGreaterThanOrEqual(v - 1e-6);
+        },
+      ),
+    );
+    expect(extension(50, 150)).toBeNaN();
+    expect(extension(50, Infinity)).toBe(0);
   });
 
   test('a 25 mm at T2 with c = 0.015 tolerates 0.03 mm', () => {
@@ -161,12 +179,38 @@ describe('back focus', () => {
 });
 
 describe('depth of field', () => {
-  // Depth tables worked by the thin-lens formulas, distances from the image plane.
+  // The form of published tables, distances from the lens.
   test.each([
     [50, 2.8, 0.025, 3000, 35764.3, 2771.1, 3270.1],
     [35, 2.0, 0.03, 2000, 20451.7, 1824.4, 2213.0],
     [85, 1.4, 0.03, 2500, 172108.8, 2465.4, 2535.6],
     [18, 5.6, 0.015, 1500, 3875.1, 1083.6, 2435.9],
+  ])('from the lens: f %d N %d c %d u %d', (f, n, c, u, H, near, far) => {
+    expect(hyperfocal(f, n, c).toFixed(1)).toBe(H.toFixed(1));
+    const d = depthFromLens(f, n, c, u);
+    expect(d.near.toFixed(1)).toBe(near.toFixed(1));
+    expect(d.far.toFixed(1)).toBe(far.toFixed(1));
+  });
+
+  test('the limits are where the blur on the chip is just the circle of confusion', () => {
+    // Independent: the cone behind the lens, from the lens equation for near and far point.
+    const [f, n, c, s] = [35, 2, 0.03, 2000] as const;
+    const v = f + extension(f, s);
+    const { near, far } = depthOfField(f, n, c, s);
+    for (const limit of [near, far]) {
+      const u = limit - v;
+      const own = (f * u) / (u - f);
+      // To first order the same circle; the closed form takes N c at infinity focus.
+      expect((f / n) * (Math.abs(own - v) / own)).toBeCloseTo(c, 2);
+    }
+  });
+
+  // Handbook chapter on optics, distances from the image plane.
+  test.each([
+    [50, 2.8, 0.025, 3000, 35764.3, 2778.6, 3260.5],
+    [35, 2.0, 0.03, 2000, 20451.7, 1830.4, 2205.0],
+    [85, 1.4, 0.03, 2500, 172108.8, 2467.8, 2533.1],
+    [18, 5.6, 0.015, 1500, 3875.1, 1092.4, 2406.3],
   ])('f %d N %d c %d s %d', (f, n, c, s, H, near, far) => {
     expect(hyperfocal(f, n, c).toFixed(1)).toBe(H.toFixed(1));
     const d = depthOfField(f, n, c, s);
@@ -176,8 +220,8 @@ describe('depth of field', () => {
 
   test('at the hyperfocal distance the far end is infinite and the near end about half', () => {
     const H = hyperfocal(35, 4, 0.025);
-    expect(depthOfField(35, 4, 0.025, H).far).toBe(Infinity);
-    expect(depthOfField(35, 4, 0.025, H).near).toBeCloseTo(H / 2, -2);
+    expect(depthFromLens(35, 4, 0.025, H).far).toBe(Infinity);
+    expect(depthFromLens(35, 4, 0.025, H).near).toBeCloseTo(H / 2, -2);
   });
 
   // Common practice, no source.

@@ -1,6 +1,6 @@
 import { clearance, type Aperture } from './aperture';
 import { fraction } from './region';
-import { lossOf, sceneStack, type Scene } from './map';
+import { lossOf, stacks, type Scene } from './map';
 
 /**
  * The shading model asked backwards: how large, how far, how low may it be. All of them use that
@@ -17,9 +17,9 @@ export interface Direction {
 
 /** Largest mechanical loss over several directions, stops. */
 export function worstLoss(scene: Scene, at: readonly Direction[]): number {
-  const st = sceneStack(scene);
+  const of = stacks(scene);
   let least = 1;
-  for (const t of at) least = Math.min(least, fraction(st, t.tx, t.ty));
+  for (const t of at) least = Math.min(least, fraction(of(t.tx, t.ty), t.tx, t.ty));
   return lossOf(least);
 }
 
@@ -163,10 +163,10 @@ export function largestFrame(
   limit: number,
   most = 1,
 ): number {
-  const st = sceneStack(scene);
+  const of = stacks(scene);
   const excess = (u: number) => {
     let least = 1;
-    for (const t of corners(u)) least = Math.min(least, fraction(st, t.tx, t.ty));
+    for (const t of corners(u)) least = Math.min(least, fraction(of(t.tx, t.ty), t.tx, t.ty));
     return lossOf(least) - limit - EPS;
   };
   if (excess(most) <= 0) return most;

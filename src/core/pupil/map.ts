@@ -1,4 +1,12 @@
-import { CIRCLE, emptyStack, stackOf, type Aperture, type Pupil, type Stack } from './aperture';
+import {
+  CIRCLE,
+  emptyStack,
+  stackOf,
+  walkOf,
+  type Aperture,
+  type Pupil,
+  type Stack,
+} from './aperture';
 import { chiefRay, fraction } from './region';
 
 /** Everything a beam has to pass, for one setting of the lens. */
@@ -29,8 +37,22 @@ export interface Seen {
   culprit: number | null;
 }
 
+/** The scene laid flat for the middle of the field, where the pupil stands at its own station. */
 export function sceneStack(scene: Scene): Stack {
   return stackOf(scene.apertures, scene.pupil, scene.distance);
+}
+
+/**
+ * Stacks of a scene by ray direction: one and the same while the pupil does not wander, else one
+ * for each.
+ */
+export function stacks(scene: Scene): (tx: number, ty: number) => Stack {
+  if (!scene.pupil.walk) {
+    const st = sceneStack(scene);
+    return () => st;
+  }
+  return (tx, ty) =>
+    stackOf(scene.apertures, scene.pupil, scene.distance, undefined, walkOf(scene.pupil, tx, ty));
 }
 
 /**
@@ -54,7 +76,7 @@ export function seen(st: Stack, tx: number, ty: number): Seen {
  * leave nothing, the one whose edge lies farthest beyond the beam.
  */
 export function culpritAt(st: Stack, tx: number, ty: number): number | null {
-  const R = st.pupil;
+  const R = st.pupil * Math.max(1, st.aspect);
   let best: number | null = null;
   let least = 1;
   let deepest = Infinity;
@@ -111,7 +133,8 @@ export interface ShadingMap {
 function within(st: Stack, field: Field): Stack {
   const kept = emptyStack(st.n);
   kept.pupil = st.pupil;
-  const R = st.pupil;
+  kept.aspect = st.aspect;
+  const R = st.pupil * Math.max(1, st.aspect);
   for (let i = 0; i < st.n; i++) {
     let room = Infinity;
     for (const tx of [field.left, field.right])
@@ -144,7 +167,12 @@ export function shadingMap(
   options: { culprits?: boolean; cull?: boolean } = {},
 ): ShadingMap {
   const { nx, ny } = field;
-  const st = options.cull === false ? sceneStack(scene) : within(sceneStack(scene), field);
+  const still = scene.pupil.walk
+    ? null
+    : options.cull === false
+      ? sceneStack(scene)
+      : within(sceneStack(scene), field);
+  const wandering = stacks(scene);
   const map: ShadingMap = {
     nx,
     ny,
@@ -157,6 +185,7 @@ export function shadingMap(
     const ty = at(field.bottom, field.top, j, ny);
     for (let i = 0; i < nx; i++) {
       const tx = at(field.left, field.right, i, nx);
+      const st = still ?? wandering(tx, ty);
       const share = fraction(st, tx, ty, -1, cull);
       const k = j * nx + i;
       map.fraction[k] = share;

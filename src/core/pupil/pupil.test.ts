@@ -167,8 +167,10 @@ describe('one aperture, against closed forms', () => {
     expect(left([circle(10, 5)], { z: 0, r: 0 }, 0.6, 0)).toBe(0);
   });
 
-  test('what lies behind the pupil or beyond the object shades nothing', () => {
-    expect(left([circle(-5, 1)], { z: 0, r: 5 }, 0, 0)).toBe(1);
+  test('what lies behind the pupil cuts the rays on their way, what lies beyond the object none', () => {
+    // A stop of 1 just behind a pupil of 5 lets through (1 / 5)^2, a wide one everything.
+    expect(left([circle(-5, 1)], { z: 0, r: 5 }, 0, 0)).toBeCloseTo(0.04, 9);
+    expect(left([circle(-5, 6)], { z: 0, r: 5 }, 0, 0)).toBe(1);
     expect(left([circle(600, 1)], { z: 0, r: 5 }, 0, 0, 500)).toBe(1);
   });
 });

@@ -61,6 +61,7 @@ function clamp(x: number): number {
 export function fraction(st: Stack, tx: number, ty: number, only = -1, cull = true): number {
   const R = st.pupil;
   if (R <= 0) return chiefRay(st, tx, ty) ? 1 : 0;
+  if (st.aspect !== 1) return ofEllipse(st, tx, ty, only);
   const { kind, a, b, r, s, owner } = st;
   circles = 1;
   cx[0] = 0;
@@ -97,6 +98,110 @@ export function fraction(st: Stack, tx: number, ty: number, only = -1, cull = tr
     if (circles === 1 && lines === 1) return discAndEdge(R, nd[0]!);
   }
   const share = area() / (Math.PI * R * R);
+  return share < 0 ? 0 : share > 1 ? 1 : share;
+}
+
+/** Chords that an elliptical pupil is laid out in: to about a thousandth of its area. */
+const CHORDS = 128;
+const SIN = Float64Array.from({ length: CHORDS }, (_, i) =>
+  Math.sin(((i + 0.5) / CHORDS - 0.5) * Math.PI),
+);
+const COS = SIN.map((x) => Math.sqrt(1 - x * x));
+
+/**
+ * Share of an elliptical pupil that is left, by chords across it: each is cut to the stretch that
+ * all circles and half-planes leave of it. Chords lie evenly in the angle from the middle, so that
+ * their ends, where the ellipse is steep, are as well covered as its middle.
+ */
+function ofEllipse(st: Stack, tx: number, ty: number, only: number): number {
+  const b = st.pupil;
+  const a = b * st.aspect;
+  const most = Math.max(a, b);
+  // What contains the whole pupil, or none of it, needs no chords.
+  circles = 0;
+  lines = 0;
+  for (let i = 0; i < st.n; i++) {
+    if (only >= 0 && st.owner[i] !== only) continue;
+    const q = st.r[i]!;
+    if (st.kind[i] === CIRCLE) {
+      if (q <= 0) return 0;
+      const x = st.a[i]! - tx * st.s[i]!;
+      const y = st.b[i]! - ty * st.s[i]!;
+      const d = Math.sqrt(x * x + y * y);
+      if (d <= q - most) continue;
+      if (d >= q + most) return 0;
+      cx[circles] = x;
+      cy[circles] = y;
+      cr[circles++] = q;
+    } else {
+      const u = st.a[i]!;
+      const v = st.b[i]!;
+      const d = q - (u * tx + v * ty) * st.s[i]!;
+      const reach = Math.sqrt(a * a * u * u + b * b * v * v);
+      if (d >= reach) continue;
+      if (d <= -reach) return 0;
+      nx[lines] = u;
+      ny[lines] = v;
+      nd[lines++] = d;
+    }
+  }
+  if (circles === 0 && lines === 0) return 1;
+  if (circles === 0) return ofStretched(a, b);
+  // Between the highest and the lowest that anything leaves: no edge lies between two chords.
+  let low = -b;
+  let high = b;
+  for (let i = 0; i < circles; i++) {
+    low = Math.max(low, cy[i]! - cr[i]!);
+    high = Math.min(high, cy[i]! + cr[i]!);
+  }
+  for (let i = 0; i < lines; i++)
+    if (Math.abs(nx[i]!) < SAME) {
+      if (ny[i]! > 0) high = Math.min(high, nd[i]! / ny[i]!);
+      else low = Math.max(low, nd[i]! / ny[i]!);
+    }
+  if (high <= low) return 0;
+  const middle = (low + high) / 2;
+  const reach = (high - low) / 2;
+  let sum = 0;
+  for (let k = 0; k < CHORDS; k++) {
+    const y = middle + reach * SIN[k]!;
+    const half = a * Math.sqrt(Math.max(0, 1 - (y / b) * (y / b)));
+    let lo = -half;
+    let hi = half;
+    for (let i = 0; i < circles && lo < hi; i++) {
+      const dy = y - cy[i]!;
+      const root = Math.sqrt(Math.max(0, (cr[i]! - dy) * (cr[i]! + dy)));
+      if (cx[i]! - root > lo) lo = cx[i]! - root;
+      if (cx[i]! + root < hi) hi = cx[i]! + root;
+    }
+    for (let i = 0; i < lines && lo < hi; i++) {
+      const u = nx[i]!;
+      if (Math.abs(u) < SAME) continue;
+      const d = nd[i]! - ny[i]! * y;
+      if (u > 0) {
+        if (d / u < hi) hi = d / u;
+      } else if (d / u > lo) lo = d / u;
+    }
+    if (hi > lo) sum += (hi - lo) * COS[k]!;
+  }
+  // dy is the reach times the cosine of the angle, pi / CHORDS of it from chord to chord.
+  return Math.min(1, (sum * reach) / (CHORDS * a * b));
+}
+
+/** The same where only straight edges cut it: stretched until it is round, exactly. */
+function ofStretched(a: number, b: number): number {
+  circles = 1;
+  cx[0] = 0;
+  cy[0] = 0;
+  cr[0] = b;
+  for (let i = 0; i < lines; i++) {
+    const u = (nx[i]! * a) / b;
+    const size = Math.hypot(u, ny[i]!);
+    nx[i] = u / size;
+    ny[i] = ny[i]! / size;
+    nd[i] = nd[i]! / size;
+  }
+  const share = lines === 1 ? discAndEdge(b, nd[0]!) : area() / (Math.PI * b * b);
   return share < 0 ? 0 : share > 1 ? 1 : share;
 }
 

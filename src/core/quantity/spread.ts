@@ -30,8 +30,8 @@ export interface Range {
  * @param f the formula; gets the inputs in the same order
  * @param sense what says which way each input pushes and how much, where `f` itself is flat over
  *   stretches (all black, nothing touched) and shows no direction there; rises where `f` rises
- * @param doubtful inputs that may push either way, depending on the others: at both extremes each
- *   of them is tried at its other end as well
+ * @param doubtful inputs that may push either way, depending on the others: at both extremes every
+ *   choice of their ends is tried
  */
 export function spread(
   inputs: readonly Range[],
@@ -65,14 +65,16 @@ export function spread(
     [low, 1],
     [high, -1],
   ] as const) {
-    let best = doubtful.length > 0 ? sign * sense(at) : 0;
-    for (const i of doubtful) {
-      const was = at[i]!;
-      at[i] = was === inputs[i]!.lo ? inputs[i]!.hi : inputs[i]!.lo;
+    if (doubtful.length === 0) continue;
+    // All of them together: two that pull against each other only give way as a pair.
+    let best = Infinity;
+    let chosen = 0;
+    for (let ends = 0; ends < 1 << doubtful.length; ends++) {
+      doubtful.forEach((i, k) => (at[i] = (ends >> k) & 1 ? inputs[i]!.hi : inputs[i]!.lo));
       const other = sign * sense(at);
-      if (other < best) best = other;
-      else at[i] = was;
+      if (other < best) [best, chosen] = [other, ends];
     }
+    doubtful.forEach((i, k) => (at[i] = (chosen >> k) & 1 ? inputs[i]!.hi : inputs[i]!.lo));
   }
   const lo = f(low);
   const hi = f(high);

@@ -50,14 +50,15 @@ describe('figures', () => {
   });
 
   test('depth of field of the worked table', () => {
-    // f 35, N 2, c 0.030, s 2000: 1824.4 to 2213.0.
+    // f 35, N 2, c 0.030, s 2000 from the image plane: 1824.4 to 2213.0 by the short form that
+    // takes s from the lens; the exact form takes it from the plane the cloth tape starts at.
     const j = testJob(
       { lens: testLens({ focal: exactly(35), fStop: exactly(2) }) },
       { focus: 2000 },
     );
     const b = build(j, j.rigs[0]);
-    expect(value(b, 'depth.near').value!.toFixed(1)).toBe('1824.4');
-    expect(value(b, 'depth.far').value!.toFixed(1)).toBe('2213.0');
+    expect(value(b, 'depth.near').value!.toFixed(1)).toBe('1830.4');
+    expect(value(b, 'depth.far').value!.toFixed(1)).toBe('2205.0');
     expect(value(b, 'hyperfocal').value!.toFixed(1)).toBe('20451.7');
   });
 
@@ -237,10 +238,10 @@ describe('the lens set against the modes', () => {
     });
   });
 
-  test('a chain that fails at the mount gives way to one that does not', () => {
+  test('what hangs on a lens already is what the lens set shows of it', () => {
     const table = setTable(job, job.rigs[0]!);
     expect(table.rows.find((r) => r.lens.id === 'sedge-18-35')!.between).toBe(
-      'Narrows 0.71 for the Pocket',
+      'Narrows 0.71 shallow',
     );
   });
 

@@ -58,6 +58,11 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Stopping down sharpens a hard cut that was a soft shadow wide open.',
     otherSchool: 'Who never goes deeper than T4 needs to look only there.',
   },
+  'front.pupil-walk': {
+    reason:
+      'In wide lenses the iris moves forward for an eye that looks in from the corner; by how much is a guess until somebody looked (from memory).',
+    otherSchool: 'Who has measured it at the corner writes it on the lens, and the guess is gone.',
+  },
   'front.height-off': {
     reason: 'Shims come in half millimetres, and a sleeve closes over that much.',
     otherSchool: 'With a small lens in a large box a millimetre is nothing.',
@@ -133,6 +138,11 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
   'drive.efficiency': {
     reason: 'One pair of open gears loses about a tenth.',
     otherSchool: 'Clean gears, well set, lose less.',
+  },
+  'drive.side': {
+    reason: 'The assistant stands at camera right and pulls from there.',
+    otherSchool:
+      'Who pulls focus for themselves, or has a door or wall at the right, wants it left.',
   },
   'drive.hand-unit': {
     reason: 'A radio right beside a motor loses its link.',

@@ -16,6 +16,8 @@ export interface Rule {
   light: number;
   min: number;
   max: number;
+  /** Which way the limit is stricter; null where it chooses between schools or is a figure. */
+  stricter: 'more' | 'less' | null;
 }
 
 export const RULES = [
@@ -29,6 +31,7 @@ export const RULES = [
     light: 0,
     min: 0,
     max: 10,
+    stricter: 'more',
   },
   {
     id: 'coverage.clean-gate',
@@ -40,6 +43,7 @@ export const RULES = [
     light: 0,
     min: 0,
     max: 1,
+    stricter: 'more',
   },
   {
     id: 'coverage.upscale',
@@ -51,6 +55,7 @@ export const RULES = [
     light: 1.35,
     min: 1,
     max: 4,
+    stricter: 'less',
   },
   {
     id: 'mount.joints',
@@ -62,6 +67,7 @@ export const RULES = [
     light: 3,
     min: 0,
     max: 6,
+    stricter: 'less',
   },
   {
     id: 'mount.reach',
@@ -73,6 +79,7 @@ export const RULES = [
     light: 0.3,
     min: 0.01,
     max: 2,
+    stricter: 'less',
   },
   {
     id: 'mount.marks',
@@ -84,6 +91,7 @@ export const RULES = [
     light: 0,
     min: 0,
     max: 1,
+    stricter: null,
   },
   {
     id: 'mount.rear-clearance',
@@ -95,6 +103,7 @@ export const RULES = [
     light: 0.3,
     min: 0,
     max: 5,
+    stricter: 'more',
   },
   {
     id: 'mount.play-wanted',
@@ -106,6 +115,7 @@ export const RULES = [
     light: 0.05,
     min: 0,
     max: 1,
+    stricter: 'less',
   },
   {
     id: 'mount.play-limit',
@@ -117,6 +127,7 @@ export const RULES = [
     light: 0.2,
     min: 0,
     max: 2,
+    stricter: 'less',
   },
   {
     id: 'focus.pixel-pair',
@@ -128,6 +139,7 @@ export const RULES = [
     light: 0,
     min: 0,
     max: 1,
+    stricter: null,
   },
   {
     id: 'front.vignette-fail',
@@ -139,6 +151,7 @@ export const RULES = [
     light: 1.5,
     min: 0.05,
     max: 6,
+    stricter: 'less',
   },
   {
     id: 'front.vignette-tight',
@@ -150,6 +163,7 @@ export const RULES = [
     light: 0.5,
     min: 0,
     max: 3,
+    stricter: 'less',
   },
   {
     id: 'front.deep-stop',
@@ -161,6 +175,19 @@ export const RULES = [
     light: 8,
     min: 2,
     max: 64,
+    stricter: null,
+  },
+  {
+    id: 'front.pupil-walk',
+    name: 'share of its length a pupil may come forward',
+    unit: 'x',
+    kind: 'number',
+    house: 0.06,
+    strict: 0.06,
+    light: 0.06,
+    min: 0,
+    max: 0.3,
+    stricter: null,
   },
   {
     id: 'front.height-off',
@@ -172,6 +199,7 @@ export const RULES = [
     light: 1,
     min: 0,
     max: 10,
+    stricter: 'less',
   },
   {
     id: 'front.height-limit',
@@ -183,6 +211,7 @@ export const RULES = [
     light: 4,
     min: 0.1,
     max: 30,
+    stricter: 'less',
   },
   {
     id: 'front.travel-air',
@@ -194,6 +223,7 @@ export const RULES = [
     light: 1,
     min: 0,
     max: 20,
+    stricter: 'more',
   },
   {
     id: 'front.fit-slack',
@@ -205,6 +235,7 @@ export const RULES = [
     light: 1,
     min: 0.05,
     max: 3,
+    stricter: 'less',
   },
   {
     id: 'front.clip-load',
@@ -216,6 +247,7 @@ export const RULES = [
     light: 800,
     min: 0,
     max: 5000,
+    stricter: 'less',
   },
   {
     id: 'front.glass-pieces',
@@ -227,6 +259,7 @@ export const RULES = [
     light: 4,
     min: 0,
     max: 10,
+    stricter: 'less',
   },
   {
     id: 'front.polariser-stops',
@@ -238,6 +271,7 @@ export const RULES = [
     light: 1.5,
     min: 0.5,
     max: 3,
+    stricter: null,
   },
   {
     id: 'front.exposure-off',
@@ -249,6 +283,7 @@ export const RULES = [
     light: 0.5,
     min: 0.05,
     max: 2,
+    stricter: 'less',
   },
   {
     id: 'rods.drop-off',
@@ -260,6 +295,7 @@ export const RULES = [
     light: 1,
     min: 0,
     max: 10,
+    stricter: 'less',
   },
   {
     id: 'rods.drop-limit',
@@ -271,6 +307,7 @@ export const RULES = [
     light: 5,
     min: 0.1,
     max: 40,
+    stricter: 'less',
   },
   {
     id: 'rods.grip',
@@ -282,6 +319,7 @@ export const RULES = [
     light: 5,
     min: 0,
     max: 60,
+    stricter: 'more',
   },
   {
     id: 'rods.proud',
@@ -293,6 +331,7 @@ export const RULES = [
     light: 60,
     min: 0,
     max: 500,
+    stricter: 'less',
   },
   {
     id: 'rods.bumper',
@@ -304,6 +343,7 @@ export const RULES = [
     light: 0,
     min: 0,
     max: 1,
+    stricter: null,
   },
   {
     id: 'rods.lens-air',
@@ -315,6 +355,7 @@ export const RULES = [
     light: 1,
     min: 0,
     max: 30,
+    stricter: 'more',
   },
   {
     id: 'drive.overlap',
@@ -326,6 +367,7 @@ export const RULES = [
     light: 2,
     min: 0.5,
     max: 20,
+    stricter: 'more',
   },
   {
     id: 'drive.turn-most',
@@ -337,6 +379,7 @@ export const RULES = [
     light: 360,
     min: 30,
     max: 1440,
+    stricter: 'less',
   },
   {
     id: 'drive.turn-least',
@@ -348,6 +391,7 @@ export const RULES = [
     light: 60,
     min: 0,
     max: 720,
+    stricter: 'more',
   },
   {
     id: 'drive.torque-reserve',
@@ -359,6 +403,7 @@ export const RULES = [
     light: 1.25,
     min: 1,
     max: 10,
+    stricter: 'more',
   },
   {
     id: 'drive.efficiency',
@@ -370,6 +415,19 @@ export const RULES = [
     light: 0.95,
     min: 0.3,
     max: 1,
+    stricter: null,
+  },
+  {
+    id: 'drive.side',
+    name: 'drives at camera left when nobody says',
+    unit: '',
+    kind: 'switch',
+    house: 0,
+    strict: 0,
+    light: 0,
+    min: 0,
+    max: 1,
+    stricter: null,
   },
   {
     id: 'drive.hand-unit',
@@ -381,6 +439,7 @@ export const RULES = [
     light: 30,
     min: 0,
     max: 1000,
+    stricter: 'more',
   },
   {
     id: 'support.advise',
@@ -392,6 +451,7 @@ export const RULES = [
     light: 0.9,
     min: 0,
     max: 20,
+    stricter: 'less',
   },
   {
     id: 'support.require',
@@ -403,6 +463,7 @@ export const RULES = [
     light: 1.5,
     min: 0.1,
     max: 50,
+    stricter: 'less',
   },
   {
     id: 'support.play',
@@ -414,6 +475,7 @@ export const RULES = [
     light: 0.05,
     min: 0,
     max: 2,
+    stricter: 'less',
   },
   {
     id: 'support.motor',
@@ -425,6 +487,7 @@ export const RULES = [
     light: 0.5,
     min: 0,
     max: 10,
+    stricter: 'less',
   },
   {
     id: 'support.foot-gap',
@@ -436,6 +499,7 @@ export const RULES = [
     light: 0.5,
     min: 0,
     max: 5,
+    stricter: 'less',
   },
   {
     id: 'support.post-air',
@@ -447,6 +511,7 @@ export const RULES = [
     light: 1,
     min: 0,
     max: 5,
+    stricter: 'less',
   },
   {
     id: 'space.air',
@@ -458,6 +523,7 @@ export const RULES = [
     light: 1,
     min: 0,
     max: 30,
+    stricter: 'more',
   },
   {
     id: 'space.air-moving',
@@ -469,6 +535,7 @@ export const RULES = [
     light: 3,
     min: 0,
     max: 50,
+    stricter: 'more',
   },
   {
     id: 'space.change',
@@ -480,6 +547,7 @@ export const RULES = [
     light: 5,
     min: 0,
     max: 30,
+    stricter: 'less',
   },
   {
     id: 'carry.twist',
@@ -491,6 +559,7 @@ export const RULES = [
     light: 0.6,
     min: 0,
     max: 10,
+    stricter: 'less',
   },
 ] as const satisfies readonly Rule[];
 
@@ -512,6 +581,11 @@ export function ruleValues(choice: RuleChoice | undefined): RuleValues {
         : rule[set];
   }
   return values;
+}
+
+/** What a rule is called; its id when this build does not know it. */
+export function ruleName(id: string): string {
+  return RULES.find((r) => r.id === id)?.name ?? id;
 }
 
 /** How a finding names the rule that decided it. */

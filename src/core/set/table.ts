@@ -5,7 +5,7 @@ import type { State, Verdict } from '../checks/finding';
 import { worst } from '../checks/finding';
 import { isBody, isReducer, type Job, type Lens, type Mode, type Rig } from '../kit/types';
 import { horizontalField } from '../solve/fixes';
-import { withChanges, type Edit } from '../solve/edit';
+import { listChanges, withChanges, type Edit } from '../solve/edit';
 import { chainsBetween, lensSet, putLens } from '../solve/moves';
 import { exact, signed } from '../quantity/say';
 
@@ -28,7 +28,14 @@ export interface SetCell {
 
 export interface SetTable {
   modes: Mode[];
-  rows: { lens: Lens; /** What stands between, in words. */ between: string; cells: SetCell[] }[];
+  rows: {
+    lens: Lens;
+    /** What stands between, in words. */
+    between: string;
+    /** It is what the rig carries now; else it is what the lens would want instead. */
+    own: boolean;
+    cells: SetCell[];
+  }[];
 }
 
 /** Only coverage and mount are laid out here: without its front a rig is checked in no time. */
@@ -52,6 +59,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
     return {
       lens,
       between: uses.map((u) => base.kit.get(u.part)?.name ?? u.part).join(' + '),
+      own: uses.map((u) => u.part).join() === rig.between.map((u) => u.part).join(),
       cells: modes.map((mode) => {
         const edit: Edit = {
           title: `${put.title}, record in ${mode.name}`,
@@ -94,13 +102,15 @@ export function setTable(job: Job, rig: Rig): SetTable {
 }
 
 /**
- * Puts a lens on by the chain that follows it; when that one fails at the mount, by the first
- * found chain that does not.
+ * Puts a lens on: by what stands on the rig wherever that goes together with it, whatever comes of
+ * it; else by the chain that follows, and when that one fails at the mount by the first that does not.
  */
 function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
   const put = putLens(job, rig, lens);
   const body = base.kit.get(rig.body ?? '');
   if (!isBody(body)) return put;
+  const own = put.changes.every((c) => c.path[2] !== 'between');
+  if (own && rig.lens !== null) return put;
   const fails = (edit: Edit) =>
     runChecks(
       build(job, bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!), base),
@@ -116,7 +126,11 @@ function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
       ...put,
       changes: [
         ...put.changes.filter((c) => c.path[2] !== 'between'),
-        { path: ['rigs', rig.id, 'between'], value: chain.links.map((l) => ({ part: l.id })) },
+        ...listChanges(
+          ['rigs', rig.id, 'between'],
+          rig.between,
+          chain.links.map((l) => ({ part: l.id })),
+        ),
       ],
     };
     if (!fails(edit)) return edit;

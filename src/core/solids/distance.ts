@@ -1,4 +1,4 @@
-import { farthest, middle, skin, type Prism, type Solid } from './solid';
+import { farthest, middle, skin, type Convex, type Prism } from './solid';
 
 /**
  * Shortest distance between two solids; below 0 they overlap, by the shortest way that would part
@@ -12,7 +12,7 @@ import { farthest, middle, skin, type Prism, type Solid } from './solid';
  *
  * @returns mm
  */
-export function distance(a: Solid, b: Solid): number {
+export function distance(a: Convex, b: Convex): number {
   if (a.prism && b.prism) return betweenPrisms(a.prism, b.prism);
   return walk(a, b) - skin(a) - skin(b);
 }
@@ -93,7 +93,7 @@ const pa: Point = [0, 0, 0];
 const pb: Point = [0, 0, 0];
 
 /** Farthest point of the difference a - b in a direction. */
-function support(a: Solid, b: Solid, x: number, y: number, z: number): Point {
+function support(a: Convex, b: Convex, x: number, y: number, z: number): Point {
   farthest(a, x, y, z, pa);
   farthest(b, -x, -y, -z, pb);
   return [pa[0] - pb[0], pa[1] - pb[1], pa[2] - pb[2]];
@@ -108,7 +108,7 @@ const cross = (a: Point, b: Point): Point => [
 ];
 
 /** Distance of the two cores; the depth, negative, when they overlap. */
-function walk(a: Solid, b: Solid): number {
+function walk(a: Convex, b: Convex): number {
   const ma = middle(a);
   const mb = middle(b);
   let v: Point = [ma[0] - mb[0], ma[1] - mb[1], ma[2] - mb[2]];
@@ -239,7 +239,7 @@ function face(a: Point, b: Point, c: Point): Face | null {
  * How deep the origin lies inside the difference: a polytope inside it is blown up, always at the
  * face that is nearest, until that face lies on the boundary.
  */
-function depth(a: Solid, b: Solid, start: readonly Point[]): number {
+function depth(a: Convex, b: Convex, start: readonly Point[]): number {
   const corners = fullSimplex(a, b, start);
   if (!corners) return 0;
   let faces: Face[] = [];
@@ -292,8 +292,8 @@ function depth(a: Solid, b: Solid, start: readonly Point[]): number {
 
 /** Four corners of the difference around the origin, from whatever the walk ended with. */
 function fullSimplex(
-  a: Solid,
-  b: Solid,
+  a: Convex,
+  b: Convex,
   start: readonly Point[],
 ): readonly [Point, Point, Point, Point] | null {
   const s = [...start];

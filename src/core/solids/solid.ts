@@ -63,7 +63,16 @@ export interface Sector {
   prism: null;
 }
 
+/** What a few corners span: the pyramid that a lens sees. */
+export interface Hull {
+  kind: 'hull';
+  corners: readonly Vec[];
+  prism: null;
+}
+
 export type Solid = Box | Cylinder | Cone | Capsule | Sector;
+/** Anything that distances are measured to. */
+export type Convex = Solid | Hull;
 
 /**
  * A solid that is the same all along z: an outline in x and y over a stretch of stations. Nearly
@@ -179,6 +188,11 @@ export function sector(
   return { kind: 'sector', hinge, axes, radius, half, from, to, prism: null };
 }
 
+/** The convex body that corners span; at least four, not all in one plane. */
+export function hull(corners: readonly Vec[]): Hull {
+  return { kind: 'hull', corners, prism: null };
+}
+
 const dot = (a: Vec, b: Vec) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /**
@@ -187,7 +201,7 @@ const dot = (a: Vec, b: Vec) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
  *
  * @param out filled with the point
  */
-export function farthest(s: Solid, dx: number, dy: number, dz: number, out: number[]): void {
+export function farthest(s: Convex, dx: number, dy: number, dz: number, out: number[]): void {
   switch (s.kind) {
     case 'box': {
       const [u, v, w] = s.axes;
@@ -234,6 +248,18 @@ export function farthest(s: Solid, dx: number, dy: number, dz: number, out: numb
       out[2] = p[2];
       return;
     }
+    case 'hull': {
+      let most = -Infinity;
+      for (const c of s.corners) {
+        const d = dx * c[0] + dy * c[1] + dz * c[2];
+        if (d <= most) continue;
+        most = d;
+        out[0] = c[0];
+        out[1] = c[1];
+        out[2] = c[2];
+      }
+      return;
+    }
     case 'sector': {
       const [u, v, w] = s.axes;
       const du = dx * u[0] + dy * u[1] + dz * u[2];
@@ -272,12 +298,12 @@ export function farthest(s: Solid, dx: number, dy: number, dz: number, out: numb
 }
 
 /** How much is added around what {@link farthest} answers for. */
-export function skin(s: Solid): number {
+export function skin(s: Convex): number {
   return s.kind === 'capsule' ? s.radius : 0;
 }
 
 /** A point inside the solid. */
-export function middle(s: Solid): Vec {
+export function middle(s: Convex): Vec {
   switch (s.kind) {
     case 'capsule':
       return [(s.a[0] + s.b[0]) / 2, (s.a[1] + s.b[1]) / 2, (s.a[2] + s.b[2]) / 2];
@@ -290,6 +316,11 @@ export function middle(s: Solid): Vec {
         s.hinge[1] + r * (Math.cos(a) * u[1] + Math.sin(a) * v[1]),
         s.hinge[2] + r * (Math.cos(a) * u[2] + Math.sin(a) * v[2]),
       ];
+    }
+    case 'hull': {
+      const n = s.corners.length;
+      const mean = (i: 0 | 1 | 2) => s.corners.reduce((sum, c) => sum + c[i], 0) / n;
+      return [mean(0), mean(1), mean(2)];
     }
     default:
       return s.centre;

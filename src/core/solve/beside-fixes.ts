@@ -6,7 +6,7 @@ import { assemblyOf, slideClear } from '../space/slide';
 import type { Verdict } from '../checks/finding';
 import { outletsOn } from '../drive/outlets';
 import { ringsThatFit } from '../drive/rings';
-import { isRods, isSupport, isDriveArm, isMotor, isPlate, isRiser } from '../kit/types';
+import { isRods, isSupport, isDriveArm, isMotor, isPlate } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { exact } from '../quantity/say';
 import {
@@ -25,14 +25,14 @@ import {
 } from './beside-moves';
 import { candidate, type Candidate, type Generator } from './candidate';
 import { setStageOut, setStation, setUnder } from './front-moves';
-import { tieFoot } from './moves';
+import type { Edit } from './edit';
+import { tieFoot, tieLensFoot } from './moves';
+import { riserCandidates } from './risers';
 
 /** What is worth trying for findings under and beside the camera. */
 
 /** Where else along the axis a part is tried, mm. */
 const SHIFTS = [-40, -20, 20, 40];
-/** Risers that are stacked at most. */
-const MOST_RISERS = 2;
 
 const hire = (...parts: readonly { count?: number }[]) =>
   parts.filter((p) => (p.count ?? 1) < 1).length;
@@ -80,33 +80,21 @@ const otherRods: Generator = (built, v) => {
   return list;
 };
 
+/** Rods slid back to where they stand out no more than the house allows: what may follow another fix. */
+export function slideRods(built: Built, v: Verdict): Edit[] {
+  return otherRods(built, v)
+    .filter((c) => c.family === 'slide')
+    .map((c) => c.edit)
+    .slice(0, 2);
+}
+
 /** Risers and plates that bring the rods to their height. */
 const rodHeight: Generator = (built, v) => {
   if (v.id !== 'rods.drop' && v.id !== 'rods.lens-clear' && v.id !== 'support.height') return [];
   const { rig } = built;
-  const risers = kitOf(built).filter(isRiser);
   const under = rig.under ?? [];
-  const list: Candidate[] = [];
+  const list: Candidate[] = riserCandidates(built);
   const plates = under.filter((u) => isPlate(built.kit.get(u.part)));
-  for (const at of ['rods', 'body'] as const)
-    for (let i = 0; i < risers.length; i++)
-      for (let j = i; j < Math.min(risers.length, i + MOST_RISERS); j++) {
-        const set = i === j ? [risers[i]!] : [risers[i]!, risers[j]!];
-        const names = set.map((r) => r.name).join(' + ');
-        list.push(
-          candidate(
-            setUnder(
-              rig,
-              [...set.map((r) => ({ part: r.id, at })), ...plates],
-              `Put ${names} under the ${at}`,
-            ),
-            set.length,
-            0.1 * set.length,
-            'riser',
-            hire(...set),
-          ),
-        );
-      }
   for (const p of kitOf(built).filter(isPlate))
     if (!plates.some((u) => u.part === p.id))
       list.push(
@@ -220,7 +208,7 @@ const otherDrives: Generator = (built, v) => {
             ),
           );
     }
-    if (v.id === 'drive.direction')
+    if (v.id === 'drive.direction' && (part.kind === 'motor' || part.reversible || use.reversed))
       list.push(
         candidate(
           setDrive(
@@ -315,12 +303,14 @@ const holdUp: Generator = (built, v) => {
   for (const l of built.links)
     if (l.link.foot && !l.use.tied)
       list.push(candidate(tieFoot(rig, l.index, true, l.link.name), 0, 0.2, 'foot'));
+  if (built.lens?.footDown !== undefined && !rig.footTied)
+    list.push(candidate(tieLensFoot(rig, true, built.lens.name), 0, 0.1, 'foot'));
   return list;
 };
 
 /** Things in each other's way: slide, put elsewhere, take off. */
 const makeRoom: Generator = (built, v) => {
-  if (!/^(space\.|carry\.)/.test(v.id)) return [];
+  if (!/^(space\.|carry\.|sight\.)/.test(v.id)) return [];
   const stand = standOf(built);
   const { rig } = built;
   const list: Candidate[] = [];
@@ -336,14 +326,17 @@ const makeRoom: Generator = (built, v) => {
       const by = slideClear(stand, sweep, `fitted:${use.id}`, built.rules['space.air-moving']);
       const root = assemblyOf(stand, `fitted:${use.id}`).root;
       const carrier = (rig.fitted ?? []).find((u) => `fitted:${u.id}` === root);
-      if (by !== null && carrier) {
+      if (by !== null && carrier?.on === 'rods') {
         const name = built.kit.get(carrier.part)!.name;
         const title = `Slide ${name} ${exact(Math.abs(by), 0)} mm ${by < 0 ? 'back' : 'forward'}`;
         const front = stand.pieces.find((p) => p.key === root)?.faces?.z1;
-        const edit =
-          carrier.on === 'rods' && front
-            ? setFitted(rig, carrier.id, { station: Math.floor(stand.value(front) + by) }, title)
-            : setFitted(rig, carrier.id, { z: (carrier.z ?? 0) + by }, title);
+        if (!front) continue;
+        const edit = setFitted(
+          rig,
+          carrier.id,
+          { station: Math.floor(stand.value(front) + by) },
+          title,
+        );
         list.push(candidate(edit, 0, 0, 'slide'));
         // Sliding it may ask for longer rods: both at once.
         const rods = pairFor(stand, 'behind');
@@ -366,7 +359,12 @@ const makeRoom: Generator = (built, v) => {
         list.push({ ...shut, givesUp: true });
       }
     }
-    if (v.id === 'space.pair' || v.id === 'space.envelope' || v.id === 'carry.twist') {
+    if (
+      v.id === 'space.pair' ||
+      v.id === 'space.envelope' ||
+      v.id === 'carry.twist' ||
+      v.id === 'sight.view'
+    ) {
       for (const on of ['top', 'left', 'right', 'rear'] as const)
         if (on !== use.on && use.on !== 'rods')
           list.push(
@@ -382,21 +380,25 @@ const makeRoom: Generator = (built, v) => {
               'face',
             ),
           );
+      // What is clamped to rods slides; what is screwed on does not.
       for (const s of SHIFTS)
-        if (v.id === 'space.pair' && use.on !== 'rods')
+        if ((v.id === 'space.pair' || v.id === 'sight.view') && use.on === 'rods') {
+          const front = stand.pieces.find((p) => p.key === `fitted:${use.id}`)?.faces?.z1;
+          if (!front) continue;
           list.push(
             candidate(
               setFitted(
                 rig,
                 use.id,
-                { z: (use.z ?? 0) + s },
-                `Move ${part.name} ${exact(Math.abs(s), 0)} mm ${s < 0 ? 'back' : 'forward'}`,
+                { station: Math.round(stand.value(front) + s) },
+                `Slide ${part.name} ${exact(Math.abs(s), 0)} mm ${s < 0 ? 'back' : 'forward'}`,
               ),
               0,
               0.2 + Math.abs(s) / 1000,
               'shift',
             ),
           );
+        }
       const off = candidate(takeFitted(rig, use.id, part.name), 1, 3, 'off');
       list.push({ ...off, givesUp: true });
     }

@@ -146,7 +146,11 @@ describe('moves under and beside the camera', () => {
     const stood = done(job, tug.id, besideMove(job, tug, prop));
     const again = done(stood.job, tug.id, besideMove(stood.job, stood.rig, prop));
     expect(new Set(again.rig.supports!.map((s) => s.id)).size).toBe(2);
-    const one = done(again.job, tug.id, takeSupport(again.rig, 'support', prop.name));
+    const one = done(
+      again.job,
+      tug.id,
+      takeSupport(again.rig, again.rig.supports![0]!.id, prop.name),
+    );
     expect(one.rig.supports).toHaveLength(1);
     const shut = done(job, tug.id, shutScreen(tug, true));
     expect(checkRig(shut.job, shut.rig).some((v) => v.key.startsWith('space.sweep:screen'))).toBe(

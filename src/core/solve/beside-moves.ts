@@ -25,8 +25,10 @@ import {
   type SupportUse,
 } from '../kit/types';
 import { ringsThatFit } from '../drive/rings';
+import { newId } from '../kit/ids';
 import { valueOf } from '../quantity/quantity';
-import type { Edit } from './edit';
+import { keyOf, listChanges, type Edit } from './edit';
+import { groupChanges } from './front-moves';
 
 /**
  * Moves under and beside the camera, as edits. Where something stands is left open unless a person
@@ -34,13 +36,20 @@ import type { Edit } from './edit';
  */
 
 const at = (rig: Rig, ...path: string[]) => ['rigs', rig.id, ...path];
-const list = <T>(items: readonly T[]): readonly T[] | undefined =>
-  items.length > 0 ? items : undefined;
 
-/** An id that no other entry of a list has. */
-function freeId(taken: readonly { id: string }[], base: string): string {
-  if (!taken.some((t) => t.id === base)) return base;
-  for (let n = 2; ; n++) if (!taken.some((t) => t.id === `${base}-${n}`)) return `${base}-${n}`;
+/** Takes an element out of a list; the list goes with the last one. */
+const without = (rig: Rig, list: string, key: string): Change => ({
+  path: at(rig, list, key),
+  value: undefined,
+  prune: 3,
+});
+
+/** Ids of fitted parts with all that hangs on them, farthest out first. */
+function hangingOn(rig: Rig, ids: Iterable<string>): Set<string> {
+  const all = [...ids];
+  for (let i = 0; i < all.length; i++)
+    for (const u of rig.fitted ?? []) if (u.to === all[i] && !all.includes(u.id)) all.push(u.id);
+  return new Set(all.reverse());
 }
 
 /** Puts a pair of rods in: in place of those of the same place, those through both clamps first. */
@@ -49,14 +58,14 @@ export function putRods(rig: Rig, rods: Rods, place: RodUse['place'] = 'through'
     place === 'through' ? false : r.place !== place && r.place !== 'through',
   );
   const use: RodUse = {
-    id: freeId(rest, place === 'through' ? 'rods' : place),
+    id: newId(place === 'through' ? 'rods' : place),
     part: rods.id,
     place,
   };
   const where = place === 'through' ? '' : place === 'front' ? ' ahead' : ' behind';
   return {
     title: `Put ${rods.name} in${where}`,
-    changes: [{ path: at(rig, 'rods'), value: [...rest, use] }],
+    changes: listChanges(at(rig, 'rods'), rig.rods, [...rest, use]),
   };
 }
 
@@ -65,12 +74,9 @@ export function swapRods(rig: Rig, id: string, rods: Rods): Edit {
   return {
     title: `Use ${rods.name} instead`,
     changes: [
-      {
-        path: at(rig, 'rods'),
-        value: (rig.rods ?? []).map((r) =>
-          r.id === id ? { id: r.id, part: rods.id, place: r.place } : r,
-        ),
-      },
+      { path: at(rig, 'rods', id, 'part'), value: rods.id },
+      // Another pair finds its place anew.
+      { path: at(rig, 'rods', id, 'tip'), value: undefined },
     ],
   };
 }
@@ -78,7 +84,7 @@ export function swapRods(rig: Rig, id: string, rods: Rods): Edit {
 export function takeRods(rig: Rig, id: string, name: string): Edit {
   return {
     title: `Take ${name} out`,
-    changes: [{ path: at(rig, 'rods'), value: list((rig.rods ?? []).filter((r) => r.id !== id)) }],
+    changes: [without(rig, 'rods', id)],
   };
 }
 
@@ -98,7 +104,9 @@ export function setPlateStation(job: Job, rig: Rig, station: number | undefined)
   const name = job.kit.find((p) => p.id === rig.under![i]!.part)!.name;
   return {
     title: station === undefined ? `Put ${name} below the mount` : `Slide ${name} to ${station} mm`,
-    changes: [{ path: at(rig, 'under', String(i), 'station'), value: station }],
+    changes: [
+      { path: at(rig, 'under', keyOf(rig.under![i]) ?? String(i), 'station'), value: station },
+    ],
     group: `plate ${rig.id}`,
   };
 }
@@ -108,24 +116,26 @@ export function putGear(rig: Rig, gear: GearRing, turns: DriveUse['turns']): Edi
   const rest = (rig.gears ?? []).filter((g) => g.turns !== turns);
   return {
     title: `Close ${gear.name} on the ${turns} ring`,
-    changes: [{ path: at(rig, 'gears'), value: [...rest, { part: gear.id, turns }] }],
+    changes: listChanges(at(rig, 'gears'), rig.gears, [...rest, { part: gear.id, turns }]),
   };
 }
 
 export function takeGear(rig: Rig, turns: DriveUse['turns'], name: string): Edit {
   return {
     title: `Take ${name} off`,
-    changes: [
-      { path: at(rig, 'gears'), value: list((rig.gears ?? []).filter((g) => g.turns !== turns)) },
-    ],
+    changes: listChanges(
+      at(rig, 'gears'),
+      rig.gears,
+      (rig.gears ?? []).filter((g) => g.turns !== turns),
+    ),
   };
 }
 
 export function putSupport(rig: Rig, support: LensSupport): Edit {
-  const use: SupportUse = { id: freeId(rig.supports ?? [], 'support'), part: support.id };
+  const use: SupportUse = { id: newId('support'), part: support.id };
   return {
     title: `Put ${support.name} under the lens`,
-    changes: [{ path: at(rig, 'supports'), value: [...(rig.supports ?? []), use] }],
+    changes: [{ path: at(rig, 'supports', use.id), value: use }],
   };
 }
 
@@ -148,9 +158,7 @@ export function setSupport(
 export function takeSupport(rig: Rig, id: string, name: string): Edit {
   return {
     title: `Take ${name} away`,
-    changes: [
-      { path: at(rig, 'supports'), value: list((rig.supports ?? []).filter((s) => s.id !== id)) },
-    ],
+    changes: [without(rig, 'supports', id)],
   };
 }
 
@@ -169,18 +177,15 @@ function nextRing(job: Job, rig: Rig): DriveUse['turns'] {
 
 /** Puts a follow focus or motor on; a lens without a gear gets the ring of the kit that fits. */
 export function putDrive(job: Job, rig: Rig, drive: Drive, turns = nextRing(job, rig)): Edit {
-  const use: DriveUse = { id: freeId(rig.drives ?? [], turns), part: drive.id, turns };
-  const changes: Change[] = [{ path: at(rig, 'drives'), value: [...(rig.drives ?? []), use] }];
+  const use: DriveUse = { id: newId(turns), part: drive.id, turns };
+  const changes: Change[] = [{ path: at(rig, 'drives', use.id), value: use }];
   let title = `Put ${drive.name} on the ${turns} ring`;
   const lens = job.kit.find((p) => p.id === rig.lens);
   const ring = isLens(lens) ? lens.rings?.find((r) => r.turns === turns) : undefined;
   if (ring && ring.teeth === undefined && !rig.gears?.some((g) => g.turns === turns)) {
     const gear = ringsThatFit(job.kit, valueOf(ring.diameter))[0];
     if (gear) {
-      changes.push({
-        path: at(rig, 'gears'),
-        value: [...(rig.gears ?? []), { part: gear.id, turns }],
-      });
+      changes.push({ path: at(rig, 'gears', gear.id), value: { part: gear.id, turns } });
       title += ` with ${gear.name}`;
     }
   }
@@ -199,9 +204,7 @@ export function setDrive(rig: Rig, id: string, to: Partial<DriveUse>, title: str
 export function takeDrive(rig: Rig, id: string, name: string): Edit {
   return {
     title: `Take ${name} off`,
-    changes: [
-      { path: at(rig, 'drives'), value: list((rig.drives ?? []).filter((d) => d.id !== id)) },
-    ],
+    changes: [without(rig, 'drives', id)],
   };
 }
 
@@ -229,14 +232,14 @@ export function fit(job: Job, rig: Rig, part: Fitting): Edit {
         ? of('handle')
         : undefined;
   const use: FittedUse = {
-    id: freeId(fitted, part.kind),
+    id: newId(part.kind),
     part: part.id,
     on: to && part.kind !== 'battery' ? 'top' : (USUAL[part.kind] ?? 'top'),
     ...(to ? { to: to.id } : {}),
   };
   return {
     title: `Fit ${part.name}`,
-    changes: [{ path: at(rig, 'fitted'), value: [...fitted, use] }],
+    changes: [{ path: at(rig, 'fitted', use.id), value: use }],
   };
 }
 
@@ -251,8 +254,7 @@ export function setFitted(rig: Rig, id: string, to: Partial<FittedUse>, title: s
 
 /** Takes a fitted part off, with what stands against it, and the leads to its outlets. */
 export function takeFitted(rig: Rig, id: string, name: string): Edit {
-  const gone = new Set([id]);
-  for (const u of rig.fitted ?? []) if (u.to !== undefined && gone.has(u.to)) gone.add(u.id);
+  const gone = hangingOn(rig, [id]);
   return {
     title: `Take ${name} off`,
     changes: withoutFitted(rig, gone),
@@ -260,28 +262,25 @@ export function takeFitted(rig: Rig, id: string, name: string): Edit {
 }
 
 function withoutFitted(rig: Rig, gone: ReadonlySet<string>): Change[] {
-  const changes: Change[] = [
-    {
-      path: at(rig, 'fitted'),
-      value: list((rig.fitted ?? []).filter((u) => !gone.has(u.id))),
-    },
+  return [
+    ...[...gone].map((id) => without(rig, 'fitted', id)),
+    ...(rig.drives ?? []).flatMap((d): Change[] =>
+      d.outlet && gone.has(d.outlet.from)
+        ? [{ path: at(rig, 'drives', d.id, 'outlet'), value: undefined }]
+        : [],
+    ),
   ];
-  if (rig.drives?.some((d) => d.outlet && gone.has(d.outlet.from)))
-    changes.push({
-      path: at(rig, 'drives'),
-      value: rig.drives.map((d) => {
-        if (!d.outlet || !gone.has(d.outlet.from)) return d;
-        const { outlet: _outlet, ...rest } = d;
-        return rest;
-      }),
-    });
-  return changes;
 }
 
 export function setLimits(rig: Rig, limits: SpaceLimits | undefined): Edit {
   return {
     title: limits === undefined ? 'No size limit' : 'Limit the size of the rig',
-    changes: [{ path: at(rig, 'limits'), value: limits }],
+    changes: limits
+      ? groupChanges(rig, 'limits', rig.limits, {
+          ...Object.fromEntries(Object.keys(rig.limits ?? {}).map((k) => [k, undefined])),
+          ...limits,
+        })
+      : [{ path: at(rig, 'limits'), value: undefined }],
   };
 }
 
@@ -297,26 +296,15 @@ export function withoutBesidePart(rig: Rig, part: Part): Change[] {
   const changes: Change[] = [];
   for (const key of ['rods', 'gears', 'supports'] as const) {
     const uses: readonly { part: string }[] = rig[key] ?? [];
-    if (uses.some((u) => u.part === part.id))
-      changes.push({ path: at(rig, key), value: list(uses.filter((u) => u.part !== part.id)) });
+    for (const u of uses) if (u.part === part.id) changes.push(without(rig, key, keyOf(u)!));
   }
-  if (rig.drives?.some((d) => d.part === part.id || d.arm === part.id))
-    changes.push({
-      path: at(rig, 'drives'),
-      value: list(
-        rig.drives
-          .filter((d) => d.part !== part.id)
-          .map((d) => {
-            if (d.arm !== part.id) return d;
-            const { arm: _arm, ...rest } = d;
-            return rest;
-          }),
-      ),
-    });
+  for (const d of rig.drives ?? [])
+    if (d.part === part.id) changes.push(without(rig, 'drives', d.id));
+    else if (d.arm === part.id)
+      changes.push({ path: at(rig, 'drives', d.id, 'arm'), value: undefined });
   const gone = new Set((rig.fitted ?? []).filter((u) => u.part === part.id).map((u) => u.id));
   if (gone.size > 0) {
-    for (const u of rig.fitted ?? []) if (u.to !== undefined && gone.has(u.to)) gone.add(u.id);
-    changes.push(...withoutFitted(rig, gone));
+    changes.push(...withoutFitted(rig, hangingOn(rig, gone)));
   }
   return changes;
 }

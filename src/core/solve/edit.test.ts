@@ -148,3 +148,19 @@ describe('an edit and its way back', () => {
     expect(job.rigs[0]!.focal).toBe(18);
   });
 });
+
+describe('what is taken away', () => {
+  test('an optional list goes with its last element, one that is always there stays empty', () => {
+    const doc = {
+      rigs: [{ id: 'r', between: [{ part: 'a' }], thread: [{ part: 'b' }] }],
+    };
+    const off = (list: string, key: string) =>
+      applyChange(doc, {
+        path: ['rigs', 'r', list, key],
+        value: undefined,
+        prune: 3,
+      }).rigs[0] as Record<string, unknown>;
+    expect(off('between', 'a').between).toEqual([]);
+    expect('thread' in off('thread', 'b') && off('thread', 'b').thread !== undefined).toBe(false);
+  });
+});

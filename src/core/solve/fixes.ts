@@ -1,7 +1,11 @@
 import { build, shared, focalRange, type Built, type Shared } from '../build/build';
 import { framingSqueeze } from '../build/circle';
 import { check, CHECKS } from '../checks/registry';
+import type { Check } from '../checks/check';
+import { ON_AXIS } from '../checks/on-axis';
+import { runOne, sameAlongAxis } from '../checks/run';
 import { coveredScale } from '../checks/coverage-frame';
+import { hasSlot } from '../checks/mount-flange';
 import type { Finding, Fix, State, Verdict } from '../checks/finding';
 import { said } from '../checks/judge';
 import { ASPECTS } from '../optics/formats';
@@ -9,11 +13,20 @@ import { fieldOfView } from '../optics/field';
 import { given } from '../build/given';
 import { valueOf } from '../quantity/quantity';
 import { say } from '../quantity/say';
-import { isReducer, onHand, type Job, type Lens, type Part, type Rig } from '../kit/types';
-import { BESIDE_GENERATORS } from './beside-fixes';
+import { tooFew } from '../kit/uses';
+import {
+  isReducer,
+  onHand,
+  type Change,
+  type Job,
+  type Lens,
+  type Part,
+  type Rig,
+} from '../kit/types';
+import { BESIDE_GENERATORS, slideRods } from './beside-fixes';
 import { candidate, type Candidate, type Generator } from './candidate';
 import { FRONT_GENERATORS } from './front-fixes';
-import { tryOut } from './try-out';
+import { PathError, withChanges } from './edit';
 import {
   chainsBetween,
   lensSet,
@@ -177,10 +190,10 @@ const tieFeet: Generator = (built, finding) =>
         .map((l) => candidate(tieFoot(built.rig, l.index, true, l.link.name), 0, 0, 'foot'));
 
 const glassInOut: Generator = (built, finding) =>
-  finding.id !== 'mount.glass-path'
+  finding.id !== 'mount.glass-path' && finding.id !== 'mount.flange'
     ? []
     : built.links
-        .filter((l) => !isReducer(l.link) && l.link.slotGlass !== undefined)
+        .filter((l) => hasSlot(l.link))
         .map((l) =>
           candidate(
             setSlot(
@@ -218,11 +231,163 @@ const GENERATORS: readonly Generator[] = [
   ...BESIDE_GENERATORS,
 ];
 
+/** Trials of one rig, each resulting rig checked once, whatever it is tried for. */
+export class Trials {
+  readonly #seen = new Map<string, Trial>();
+
+  constructor(
+    readonly built: Built,
+    readonly before: readonly Verdict[],
+    readonly base: Shared,
+  ) {}
+
+  /** The rig after changes; null when they lead nowhere or take the rig away. */
+  after(changes: readonly Change[]): Trial | null {
+    const { job, rig } = this.built;
+    let next: Job;
+    try {
+      next = withChanges(job, changes);
+    } catch (e) {
+      if (!(e instanceof PathError)) throw e;
+      return null;
+    }
+    const again = next.rigs.find((r) => r.id === rig.id);
+    if (!again) return null;
+    const untouched = changes.every((c) => c.path[0] === 'rigs');
+    const key = JSON.stringify(untouched ? again : [again, changes]);
+    const known = this.#seen.get(key);
+    if (known) return known;
+    const built = build(next, again, untouched ? this.base : shared(next));
+    const trial: Trial = { built, runs: new Map(), along: sameAlongAxis(this.built, built) };
+    this.#seen.set(key, trial);
+    return trial;
+  }
+
+  /** What one check says after a trial; what the change cannot reach says what it said. */
+  says(trial: Trial, check: Check): readonly Verdict[] {
+    let list = trial.runs.get(check.id);
+    if (!list) {
+      list =
+        trial.along && ON_AXIS.includes(check)
+          ? this.before.filter((v) => v.id === check.id)
+          : runOne(trial.built, check);
+      trial.runs.set(check.id, list);
+    }
+    return list;
+  }
+}
+
+interface Trial {
+  built: Built;
+  runs: Map<string, readonly Verdict[]>;
+  /** Nothing along the optical axis has changed. */
+  along: boolean;
+}
+
+/** What a trial came to, when it is a fix. */
+interface Held {
+  state: State;
+  then: string;
+  /** New findings that are not ok, worst first: named as its cost. */
+  costs: Verdict[];
+  built: Built;
+}
+
 /**
- * Fixes for one finding, tried: each is applied to a copy, every check is run again, and it is
- * kept only when this finding gets better (clears, or goes from fail to tight) and no finding
- * that did not fail before fails now. Fewest parts touched first, then what is on hand; what only
- * takes a filter, flag or box away comes last.
+ * Whether changes clear or raise a finding and lower no other. Its own check is run first, the
+ * others one by one, and the first that comes out lower ends it.
+ *
+ * @returns what it came to; or the finding that it lowers; or null when it does not help
+ */
+function hold(
+  trials: Trials,
+  finding: Verdict,
+  changes: readonly Change[],
+  measureFirst = false,
+): { held: Held } | { lowers: Verdict; built: Built } | null {
+  const trial = trials.after(changes);
+  if (!trial) return null;
+  const own = CHECKS.find((c) => c.id === finding.id);
+  if (!own) return null;
+  const after = sameFinding(trials.says(trial, own), finding);
+  if (!after) return null;
+  const state: State = after === 'gone' ? 'ok' : after.state;
+  if (BADNESS[state] >= BADNESS[finding.state] || state === 'unknown') return null;
+  // What does not mount at all hides what comes after: that it shows is not the fix's doing.
+  const reveals = finding.id === 'mount.chain';
+  const costs: Verdict[] = [];
+  const count = { fail: 0, unknown: 0, tight: 0 };
+  for (const check of CHECKS) {
+    const was = trials.before.filter((v) => v.id === check.id);
+    const now = trials.says(trial, check);
+    for (const { before, after: v } of paired(was, now)) {
+      if (v && v.state !== 'ok' && !SET_BY_HAND.has(v.id)) count[v.state]++;
+      if (!v || v.key === finding.key) continue;
+      const lower = BADNESS[v.state] > (before ? BADNESS[before.state] : 0);
+      if (!lower) continue;
+      if (SET_BY_HAND.has(v.id) || (measureFirst && v.state === 'unknown')) costs.push(v);
+      else if (reveals && was.length === 0) continue;
+      else if (before || v.state === 'fail') return { lowers: v, built: trial.built };
+      else costs.push(v);
+    }
+  }
+  if (!reveals && !measureFirst) {
+    // On the whole it has to be better, or two fixes could lead back and forth.
+    const before = { fail: 0, unknown: 0, tight: 0 };
+    for (const v of trials.before)
+      if (v.state !== 'ok' && !SET_BY_HAND.has(v.id)) before[v.state]++;
+    const better =
+      count.fail - before.fail || count.unknown - before.unknown || count.tight - before.tight;
+    if (SET_BY_HAND.has(finding.id) ? better > 0 : better >= 0 && !raisedOnly(finding, state))
+      return null;
+  }
+  return {
+    held: {
+      state,
+      then: after === 'gone' ? 'The question no longer arises.' : after.why,
+      costs: costs.sort((a, b) => BADNESS[b.state] - BADNESS[a.state]),
+      built: trial.built,
+    },
+  };
+}
+
+/** From fail to tight the counts go down one and up one: that is better all the same. */
+function raisedOnly(finding: Verdict, state: State): boolean {
+  return finding.state === 'fail' && state === 'tight';
+}
+
+/**
+ * Findings of one check before and after, pair by pair: by their keys; what is left by the frame
+ * they speak of, worst with worst. A piece that was swapped brings its own keys.
+ */
+function paired(
+  before: readonly Verdict[],
+  after: readonly Verdict[],
+): { before: Verdict | null; after: Verdict | null }[] {
+  const keys = new Map(before.map((v) => [v.key, v]));
+  const out: { before: Verdict | null; after: Verdict | null }[] = [];
+  const left: Verdict[] = [];
+  for (const v of after) {
+    const b = keys.get(v.key);
+    if (b) {
+      out.push({ before: b, after: v });
+      keys.delete(v.key);
+    } else left.push(v);
+  }
+  const worst = (a: Verdict, b: Verdict) => BADNESS[b.state] - BADNESS[a.state];
+  const gone = [...keys.values()].sort(worst);
+  for (const v of left.sort(worst)) {
+    const i = gone.findIndex((b) => b.frame === v.frame);
+    out.push({ before: i < 0 ? null : gone.splice(i, 1)[0]!, after: v });
+  }
+  return [...out, ...gone.map((b) => ({ before: b, after: null }))];
+}
+
+/**
+ * Fixes for one finding, tried: each is applied to a copy, its own check is run, then all others,
+ * and it is kept only when this finding gets better (clears, or goes from fail to tight) and no
+ * other one lower. Fewest parts touched first, then what is on hand; what only takes a filter, flag
+ * or box away comes last.
  *
  * @param before all verdicts of the rig as it is
  */
@@ -231,39 +396,76 @@ export function fixesFor(
   finding: Verdict,
   before: readonly Verdict[],
   base: Shared,
+  trials: Trials = new Trials(built, before, base),
 ): Fix[] {
   if (finding.state === 'ok') return [];
-  const failed = new Set(before.filter((v) => v.state === 'fail').map((v) => v.key));
   const tried: (Fix & { order: number; family: string; givesUp: boolean })[] = [];
+  const there = new Set(tooFew(built.rig, built.kit).map((t) => t.part));
+  const enough = (after: Built) => tooFew(after.rig, after.kit).every((t) => there.has(t.part));
+  // Within a family the best two are offered. Sorted by what they are ranked by, no later one can
+  // be better than two that clear the finding: the rest need not be tried.
+  const cleared = new Map<string, number>();
   for (const generate of GENERATORS)
-    for (const c of generate(built, finding)) {
-      const result = tryOut(built.job, built.rig, c.edit.changes, base, CHECKS);
-      if (!result) continue;
-      const after = sameFinding(result.verdicts, finding);
-      if (!after) continue;
-      const state: State = after === 'gone' ? 'ok' : after.state;
-      if (BADNESS[state] >= BADNESS[finding.state] || state === 'unknown') continue;
-      const newly = result.verdicts.filter(
-        (v) => v.state === 'fail' && !failed.has(v.key) && !stillThatPart(v, before),
-      );
-      // What does not mount at all hides what comes after: that it shows is not the fix's doing.
-      const revealed = (v: Verdict) =>
-        finding.id === 'mount.chain' && !before.some((b) => b.id === v.id);
-      if (newly.some((v) => !SET_BY_HAND.has(v.id) && !revealed(v))) continue;
+    for (const c of generate(built, finding).sort(
+      (a, b) =>
+        Number(a.givesUp === true) - Number(b.givesUp === true) ||
+        a.parts - b.parts ||
+        a.toHire - b.toHire ||
+        a.order - b.order,
+    )) {
+      const own = `${c.family} ${c.givesUp === true}`;
+      if ((cleared.get(own) ?? 0) >= 2) continue;
+      let edit = c.edit;
+      let result = hold(trials, finding, edit.changes);
+      if (result && 'lowers' in result && result.lowers.id === 'rods.proud') {
+        // Rods that now stand out can be slid back with it.
+        for (const slide of slideRods(result.built, result.lowers)) {
+          const both = {
+            title: `${edit.title}, and ${slide.title[0]!.toLowerCase()}${slide.title.slice(1)}`,
+            changes: [...edit.changes, ...slide.changes],
+          };
+          const again = hold(trials, finding, both.changes);
+          if (!again || !('held' in again)) continue;
+          edit = both;
+          result = again;
+          break;
+        }
+      }
+      let first = '';
+      if (
+        result &&
+        'lowers' in result &&
+        result.lowers.state === 'unknown' &&
+        c.family === 'link'
+      ) {
+        // A piece with a number that nobody measured may be the one: measured first, not left out.
+        const again = hold(trials, finding, edit.changes, true);
+        if (again && 'held' in again) {
+          result = again;
+          const asks = again.held.costs
+            .filter((v) => v.state === 'unknown')
+            .flatMap((v) => v.measure.map((m) => m.label));
+          first = asks.length > 0 ? `measure first: ${[...new Set(asks)].join(', ')}. ` : '';
+        }
+      }
+      if (!result || !('held' in result) || !enough(result.held.built)) continue;
+      const { held } = result;
+      if (held.state === 'ok' && first === '') cleared.set(own, (cleared.get(own) ?? 0) + 1);
       const cost =
-        [fieldCost(built, result.built), ...newly.map((v) => v.why.replace(/\.$/, ''))]
+        [fieldCost(built, held.built), ...held.costs.map((v) => v.why.replace(/\.$/, ''))]
           .filter(Boolean)
           .join('. ') || null;
       tried.push({
-        cost,
-        title: c.edit.title,
-        change: c.edit.changes,
-        then: after === 'gone' ? 'The question no longer arises.' : after.why,
-        state,
+        cost: first === '' ? cost : `${first[0]!.toUpperCase()}${first.slice(1)}${cost ?? ''}`,
+        title: edit.title,
+        change: edit.changes,
+        then: held.then,
+        state: held.state,
         parts: c.parts,
         toHire: c.toHire,
         order: c.order,
-        givesUp: c.givesUp === true,
+        // What has to be measured first comes after what is sure.
+        givesUp: c.givesUp === true || first !== '',
         family: c.family,
       });
     }
@@ -276,11 +478,13 @@ export function fixesFor(
       a.order - b.order,
   );
   const perFamily = new Map<string, number>();
+  const titles = new Set<string>();
   const kept: Fix[] = [];
   for (const { order: _order, givesUp: _givesUp, family, ...fix } of tried) {
     const n = perFamily.get(family) ?? 0;
-    if (n >= 2 || kept.length >= MOST_FIXES) continue;
+    if (n >= 2 || kept.length >= MOST_FIXES || titles.has(fix.title)) continue;
     perFamily.set(family, n + 1);
+    titles.add(fix.title);
     kept.push(fix);
   }
   return kept;
@@ -295,13 +499,10 @@ function sameFinding(after: readonly Verdict[], finding: Verdict): Verdict | 'go
   const same = after.find((v) => v.key === finding.key);
   if (same) return same;
   if (finding.id.startsWith('coverage.frame')) return null;
-  return after.find((v) => v.id === finding.id) ?? 'gone';
-}
-
-/** A fail that only changed its name because a piece was swapped is not a new one. */
-function stillThatPart(v: Verdict, before: readonly Verdict[]): boolean {
   return (
-    v.key !== v.id && before.some((b) => b.id === v.id && b.state === 'fail' && b.frame === v.frame)
+    after
+      .filter((v) => v.id === finding.id && v.state !== 'ok')
+      .sort((a, b) => BADNESS[b.state] - BADNESS[a.state])[0] ?? 'gone'
   );
 }
 
@@ -317,5 +518,6 @@ function fieldCost(before: Built, after: Built): string | null {
 export function findings(job: Job, rig: Rig, base: Shared = shared(job)): Finding[] {
   const built = build(job, rig, base);
   const verdicts = check(built);
-  return verdicts.map((v) => ({ ...said(v), fixes: fixesFor(built, v, verdicts, base) }));
+  const trials = new Trials(built, verdicts, base);
+  return verdicts.map((v) => ({ ...said(v), fixes: fixesFor(built, v, verdicts, base, trials) }));
 }

@@ -9,6 +9,7 @@ import {
   type NdChoices,
   stageFit,
   THREAD,
+  USUAL_ISO,
 } from '../front/light';
 import { cleanScale } from '../front/shading';
 import { ringChains, sameThread } from '../front/threads';
@@ -17,14 +18,12 @@ import {
   isFilter,
   isPlate,
   isRing,
-  isRiser,
   isSleeve,
   onHand,
   type Filter,
   type Part,
   type Ring,
   type Stage,
-  type UnderUse,
 } from '../kit/types';
 import { chooseNd } from '../optics/exposure';
 import { plain } from '../quantity/say';
@@ -35,6 +34,7 @@ import {
   putBox,
   screwOn,
   setFlag,
+  setLight,
   setMask,
   setSleeve,
   setStation,
@@ -48,13 +48,12 @@ import {
   unscrew,
 } from './front-moves';
 import { scaleFrame, setStop } from './moves';
+import { riserCandidates } from './risers';
 
 /** What is worth trying for the findings at the front of the rig. */
 
 /** A filter of the same sort is tried in place of another when it costs about as much light. */
 const SAME_LIGHT = 0.5;
-/** Risers that are stacked at most. */
-const MOST_RISERS = 2;
 
 const hire = (...parts: readonly Part[]) => parts.filter((p) => onHand(p) < 1).length;
 const kitOf = (built: Built) => [...built.kit.values()];
@@ -258,39 +257,10 @@ function flagsUp(built: Built, front: Front, only?: string): Candidate[] {
   });
 }
 
-/** Risers under body or rods, up to two, and other plates. */
+/** Risers under body or rods, and other plates. */
 function heights(built: Built): Candidate[] {
   const under = built.rig.under ?? [];
-  const fixed = under.filter((u) => !isRiser(built.kit.get(u.part)));
-  const risers = kitOf(built).filter(isRiser);
-  const list: Candidate[] = [];
-  const uses = risers.flatMap((r) => [
-    { r, at: 'rods' as const },
-    { r, at: 'body' as const },
-  ]);
-  const put = (chosen: typeof uses) => {
-    const next: UnderUse[] = [...fixed, ...chosen.map((c) => ({ part: c.r.id, at: c.at }))];
-    const title =
-      chosen.length === 0
-        ? 'Take the risers out'
-        : `Put ${chosen.map((c) => `${c.r.name} under the ${c.at}`).join(' and ')}`;
-    list.push(
-      candidate(
-        setUnder(built.rig, next, title),
-        Math.max(1, chosen.length),
-        0.3 + chosen.length,
-        'riser',
-        hire(...chosen.map((c) => c.r)),
-      ),
-    );
-  };
-  if (under.length > fixed.length) put([]);
-  for (const [i, a] of uses.entries()) {
-    put([a]);
-    if (MOST_RISERS < 2) continue;
-    for (const b of uses.slice(i + 1))
-      if (b.at === a.at && (b.r !== a.r || onHand(a.r) > 1)) put([a, b]);
-  }
+  const list: Candidate[] = riserCandidates(built);
   const plate = under.find((u) => isPlate(built.kit.get(u.part)));
   for (const p of kitOf(built).filter(isPlate))
     if (p.id !== plate?.part)
@@ -601,7 +571,8 @@ export function lightCandidates(built: Built): Candidate[] {
   if (stop.known && !reached) {
     const t = Math.round(stop.known.value * 2 ** (missing / 2) * 10) / 10;
     const widest = valueOf(built.lens?.tStop) ?? valueOf(built.lens?.fStop);
-    if (t <= 64 && widest !== null && t >= widest)
+    const smallest = valueOf(built.lens?.smallestStop) ?? USUAL_SMALLEST;
+    if (t <= smallest && widest !== null && t >= widest)
       list.push(
         candidate(
           { ...setStop(built.rig, t), title: `Work at T${plain(t)} instead` },
@@ -611,8 +582,20 @@ export function lightCandidates(built: Built): Candidate[] {
         ),
       );
   }
+  // Another sensitivity, where the body says what it can be set to.
+  const { body } = built;
+  const { light } = built.rig;
+  if (light && body?.isoFrom !== undefined && body.isoTo !== undefined && !reached) {
+    const iso = Math.round((light.iso ?? USUAL_ISO) * 2 ** -missing);
+    const able = Math.min(body.isoTo, Math.max(body.isoFrom, iso));
+    if (able === iso)
+      list.push(candidate(setLight(built.rig, { iso }, `Set ISO ${iso} instead`), 0, 3.5, 'iso'));
+  }
   return [...list, ...offTheThread(built, front, 5)];
 }
+
+/** Smallest stop that is offered of a lens that does not say its own. Common practice, no source. */
+const USUAL_SMALLEST = 16;
 
 const light: Generator = (built, finding) =>
   finding.id === 'front.exposure' ? lightCandidates(built) : [];

@@ -29,7 +29,8 @@ import { clipWays } from '../front/clip';
 import { ringChains, sameThread } from '../front/threads';
 import { valueOf } from '../quantity/quantity';
 import { ruleValues } from '../rules/rules';
-import type { Edit } from './edit';
+import { newId } from '../kit/ids';
+import { listChanges, type Edit } from './edit';
 
 /**
  * Moves at the front of the rig, as edits. What hangs on a choice follows: a filter brings the
@@ -37,8 +38,20 @@ import type { Edit } from './edit';
  */
 
 const at = (rig: Rig, ...path: string[]) => ['rigs', rig.id, ...path];
-const list = <T>(items: readonly T[]): readonly T[] | undefined =>
-  items.length > 0 ? items : undefined;
+
+/** What is on the thread becomes these pieces; one that stays keeps what it is set to. */
+function threadChanges(rig: Rig, parts: readonly Part[]): Change[] {
+  const left = [...(rig.thread ?? [])];
+  const uses = parts.map((p): ThreadUse => {
+    const i = left.findIndex((u) => u.part === p.id);
+    if (i >= 0) return left.splice(i, 1)[0]!;
+    // A second piece of the same part needs a name of its own.
+    return parts.filter((q) => q.id === p.id).length > 1
+      ? { id: newId('thread'), part: p.id }
+      : { part: p.id };
+  });
+  return listChanges(at(rig, 'thread'), rig.thread, uses);
+}
 
 function lensOf(job: Job, rig: Rig): Lens | null {
   const p = job.kit.find((q) => q.id === rig.lens);
@@ -62,9 +75,7 @@ export function freeThread(job: Job, rig: Rig): number | null {
 export function setThread(rig: Rig, parts: readonly Part[], title: string): Edit {
   return {
     title,
-    changes: [
-      { path: at(rig, 'thread'), value: list(parts.map((p): ThreadUse => ({ part: p.id }))) },
-    ],
+    changes: threadChanges(rig, parts),
   };
 }
 
@@ -181,10 +192,7 @@ export function putBox(job: Job, rig: Rig, box: MatteBox): Edit {
     if (way) {
       if (way.reduction) use.ring = way.reduction.id;
       const thread = [...plainThread(job, rig), ...way.rings];
-      changes.push({
-        path: at(rig, 'thread'),
-        value: list(thread.map((p): ThreadUse => ({ part: p.id }))),
-      });
+      changes.push(...threadChanges(rig, thread));
       const with_ = [...way.rings, ...(way.reduction ? [way.reduction] : [])];
       if (with_.length > 0) title += ` with ${with_.map((p) => p.name).join(' + ')}`;
     }
@@ -221,7 +229,6 @@ export function clampEdits(job: Job, rig: Rig): { edit: Edit; pieces: number; to
   if (!box || !lens || opening === null || !rig.box) return [];
   const on = plainThread(job, rig);
   const last = on[on.length - 1];
-  const use = { ...rig.box };
   return clipWays(
     opening,
     valueOf(lens.frontDiameter),
@@ -232,7 +239,6 @@ export function clampEdits(job: Job, rig: Rig): { edit: Edit; pieces: number; to
     .slice(0, 6)
     .map((w) => {
       const names = [...w.rings, ...(w.reduction ? [w.reduction] : [])].map((p) => p.name);
-      const { ring: _ring, ...rest } = use;
       return {
         pieces: names.length,
         toHire: w.toHire,
@@ -242,14 +248,8 @@ export function clampEdits(job: Job, rig: Rig): { edit: Edit; pieces: number; to
               ? `Clamp ${box.name} with ${names.join(' + ')}`
               : `Clamp ${box.name} straight on`,
           changes: [
-            {
-              path: at(rig, 'thread'),
-              value: list([...on, ...w.rings].map((p): ThreadUse => ({ part: p.id }))),
-            },
-            {
-              path: at(rig, 'box'),
-              value: w.reduction ? { ...rest, ring: w.reduction.id } : rest,
-            },
+            ...threadChanges(rig, [...on, ...w.rings]),
+            { path: at(rig, 'box', 'ring'), value: w.reduction?.id },
           ],
         },
       };
@@ -264,14 +264,7 @@ export function takeBoxOff(job: Job, rig: Rig): Edit {
     title: `Take ${box?.name ?? 'the box'} off`,
     changes: [
       { path: at(rig, 'box'), value: undefined },
-      ...(plain.length < on.length
-        ? [
-            {
-              path: at(rig, 'thread'),
-              value: list(plain.map((p): ThreadUse => ({ part: p.id }))),
-            },
-          ]
-        : []),
+      ...(plain.length < on.length ? threadChanges(rig, plain) : []),
     ],
   };
 }
@@ -286,7 +279,7 @@ export function traysWith(use: BoxUse, stage: string, patch: Partial<TrayUse>): 
 }
 
 export function setTrays(rig: Rig, trays: readonly TrayUse[], title: string): Edit {
-  return { title, changes: [{ path: at(rig, 'box', 'trays'), value: list(trays) }] };
+  return { title, changes: listChanges(at(rig, 'box', 'trays'), rig.box?.trays, trays) };
 }
 
 export function putFilter(rig: Rig, stage: Stage, filter: Filter): Edit {
@@ -357,7 +350,7 @@ export function setFlag(rig: Rig, leaf: FlagLeaf, angle: number | undefined): Ed
       angle === undefined
         ? `Take the ${leaf.name} off`
         : `Set the ${leaf.name} to ${angle} degrees`,
-    changes: [{ path: at(rig, 'box', 'flags'), value: list(flags) }],
+    changes: listChanges(at(rig, 'box', 'flags'), rig.box?.flags, flags),
   };
 }
 
@@ -384,7 +377,13 @@ export function setSleeve(rig: Rig, sleeve: Sleeve | null): Edit {
 
 /** Sets what stands under the camera, from the body downwards. */
 export function setUnder(rig: Rig, under: readonly UnderUse[], title: string): Edit {
-  return { title, changes: [{ path: at(rig, 'under'), value: list(under) }] };
+  const seen = new Set<string>();
+  const uses = under.map((u): UnderUse => {
+    const twice = u.id === undefined && seen.has(u.part);
+    seen.add(u.part);
+    return twice ? { id: newId('under'), ...u } : u;
+  });
+  return { title, changes: listChanges(at(rig, 'under'), rig.under, uses) };
 }
 
 /** Puts a plate under the camera in place of the one there, or a riser beside it. */
@@ -412,14 +411,24 @@ export function takeUnder(job: Job, rig: Rig, index: number): Edit {
   );
 }
 
+/** Field by field, so that what another window sets in the same group stays. */
+export function groupChanges(
+  rig: Rig,
+  group: 'light' | 'limits',
+  before: object | undefined,
+  patch: object,
+): Change[] {
+  return Object.entries(patch)
+    .filter(([k, v]) => (before as Record<string, unknown> | undefined)?.[k] !== v)
+    .map(([k, value]): Change =>
+      value === undefined
+        ? { path: at(rig, group, k), value: undefined, prune: 3 }
+        : { path: at(rig, group, k), value },
+    );
+}
+
 export function setLight(rig: Rig, patch: Partial<LightUse>, title: string): Edit {
-  const light = { ...rig.light, ...patch };
-  for (const k of Object.keys(light) as (keyof LightUse)[])
-    if (light[k] === undefined) delete light[k];
-  return {
-    title,
-    changes: [{ path: at(rig, 'light'), value: Object.keys(light).length > 0 ? light : undefined }],
-  };
+  return { title, changes: groupChanges(rig, 'light', rig.light, patch) };
 }
 
 /**
@@ -447,17 +456,10 @@ export function followingFront(job: Job, rig: Rig, to: Lens): Change[] {
     const way = bestClip(job, next, box, pieces);
     if (way) {
       all = [...pieces, ...way.rings];
-      const { ring: _ring, ...rest } = rig.box;
-      changes.push({
-        path: at(rig, 'box'),
-        value: way.reduction ? { ...rest, ring: way.reduction.id } : rest,
-      });
+      changes.push({ path: at(rig, 'box', 'ring'), value: way.reduction?.id });
     }
   }
-  changes.push({
-    path: at(rig, 'thread'),
-    value: list(all.map((p): ThreadUse => ({ part: p.id }))),
-  });
+  changes.push(...threadChanges(rig, all));
   return changes;
 }
 
@@ -465,15 +467,21 @@ export function followingFront(job: Job, rig: Rig, to: Lens): Change[] {
 export function withoutFrontPart(rig: Rig, part: Part): Change[] {
   const changes: Change[] = [];
   if (rig.thread?.some((u) => u.part === part.id))
-    changes.push({
-      path: at(rig, 'thread'),
-      value: list(rig.thread.filter((u) => u.part !== part.id)),
-    });
+    changes.push(
+      ...listChanges(
+        at(rig, 'thread'),
+        rig.thread,
+        rig.thread.filter((u) => u.part !== part.id),
+      ),
+    );
   if (rig.under?.some((u) => u.part === part.id))
-    changes.push({
-      path: at(rig, 'under'),
-      value: list(rig.under.filter((u) => u.part !== part.id)),
-    });
+    changes.push(
+      ...listChanges(
+        at(rig, 'under'),
+        rig.under,
+        rig.under.filter((u) => u.part !== part.id),
+      ),
+    );
   if (rig.box?.part === part.id) changes.push({ path: at(rig, 'box'), value: undefined });
   else if (rig.box) {
     if (isReduction(part) && rig.box.ring === part.id)
@@ -489,7 +497,7 @@ export function withoutFrontPart(rig: Rig, part: Part): Change[] {
             : now,
         rig.box.trays,
       );
-      changes.push({ path: at(rig, 'box', 'trays'), value: list(trays) });
+      changes.push(...listChanges(at(rig, 'box', 'trays'), rig.box.trays, trays));
     }
   }
   return changes;

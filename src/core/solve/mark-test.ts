@@ -2,6 +2,7 @@ import type { Built } from '../build/build';
 import type { MarkTestRecord } from '../kit/types';
 import { exact, metres } from '../quantity/say';
 import { errorFromMarks } from '../optics/backfocus';
+import { newId } from '../kit/ids';
 import type { Edit } from './edit';
 
 /** Share by which a distance taped on set is off. */
@@ -20,7 +21,7 @@ export type MarkTest =
  * @param when day of the test, as it is written down
  */
 export function markTest(built: Built, sMark: number, sTrue: number, when: string): MarkTest {
-  const { lens, links, body, job } = built;
+  const { lens, links, body } = built;
   const f = built.focal.known?.value;
   if (!lens || !body || !built.closed)
     return { ok: false, sentence: 'A mark test needs a lens that is on the body.' };
@@ -47,11 +48,8 @@ export function markTest(built: Built, sMark: number, sTrue: number, when: strin
   const sentence =
     `Sharp at ${metres(sTrue)} where the mark says ${metres(sMark)}: the lens sits ${exact(Math.abs(atLens), 4)} mm too ${atLens >= 0 ? 'far out: take that much shim away' : 'close: add that much shim'}` +
     (reduced ? ` (${exact(Math.abs(error), 4)} mm at the chip).` : '.');
-  const taken = new Set((job.markTests ?? []).map((t) => t.id));
-  let n = taken.size + 1;
-  while (taken.has(`mark-${n}`)) n++;
   const record: MarkTestRecord = {
-    id: `mark-${n}`,
+    id: newId('mark'),
     parts: [body.id, ...links.map((l) => l.link.id), lens.id],
     error: { value: rounded(error), tol: rounded(tol), from: 'measured' },
     when,
@@ -63,11 +61,7 @@ export function markTest(built: Built, sMark: number, sTrue: number, when: strin
     sentence,
     edit: {
       title: `Mark test of ${lens.name} on ${body.name}`,
-      changes: [
-        job.markTests
-          ? { path: ['markTests', record.id], value: record }
-          : { path: ['markTests'], value: [record] },
-      ],
+      changes: [{ path: ['markTests', record.id], value: record }],
     },
   };
 }
@@ -76,6 +70,6 @@ export function markTest(built: Built, sMark: number, sTrue: number, when: strin
 export function forgetMarkTest(record: MarkTestRecord): Edit {
   return {
     title: 'Forget the mark test',
-    changes: [{ path: ['markTests', record.id], value: undefined }],
+    changes: [{ path: ['markTests', record.id], value: undefined, prune: 1 }],
   };
 }

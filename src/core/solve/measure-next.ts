@@ -1,4 +1,6 @@
-import { build, shared, type Shared } from '../build/build';
+import { build, shared, type Built, type Shared } from '../build/build';
+import { frameCorner, modeSize } from '../build/circle';
+import { mm } from '../quantity/say';
 import { readPath } from '../build/given';
 import { check } from '../checks/registry';
 import type { Measurement, Verdict } from '../checks/finding';
@@ -20,6 +22,8 @@ export interface NextMeasurement {
   settles: string[];
   /** Sum of its shares of the doubt. */
   share: number;
+  /** What number would be enough, in words; null where that cannot be said. */
+  enough: string | null;
 }
 
 /**
@@ -55,6 +59,7 @@ export function measureNext(
           bears: [v.key],
           settles: [],
           share: m.share,
+          enough: null,
           asks: [m],
           sharp: false,
         });
@@ -92,9 +97,14 @@ export function measureNext(
       if (v && (v.state === 'ok' || v.state === 'fail')) entry.settles.push(key);
     }
   }
+  const built = build(job, rig, base);
+  for (const entry of byPath.values()) entry.enough = enoughFor(built, entry.path);
+  const covers = (e: { bears: string[] }) => e.bears.some((k) => k.startsWith('coverage.'));
   return [...byPath.values()]
     .sort(
       (a, b) =>
+        // What decides whether there is a picture at all comes before what is beside it.
+        Number(covers(b)) - Number(covers(a)) ||
         b.settles.length - a.settles.length ||
         Number(a.sharp) - Number(b.sharp) ||
         b.bears.length - a.bears.length ||
@@ -102,6 +112,24 @@ export function measureNext(
         a.label.localeCompare(b.label),
     )
     .map(({ asks: _asks, sharp: _sharp, ...rest }) => rest);
+}
+
+/** `covers the 2.39 frame from 38.2 mm`: the image circle that is enough; null for other numbers. */
+function enoughFor(built: Built, path: readonly string[]): string | null {
+  if (path[0] !== 'kit' || path[1] !== built.lens?.id || path[2] !== 'imageCircle') return null;
+  const [w, h] = modeSize(built);
+  const m = built.magnifications.reduce((p, g) => p * (g.known?.value ?? NaN), 1);
+  if (!w.known || !h.known || !Number.isFinite(m)) return null;
+  const needs = built.frames.map((f) => ({
+    name: f.name,
+    d:
+      (2 *
+        (frameCorner(built, f)(w.known!.value, h.known!.value) + built.rules['coverage.margin'])) /
+      m,
+  }));
+  return needs.length === 0
+    ? `covers from ${mm(Math.hypot(w.known.value, h.known.value) / m)}`
+    : needs.map((n) => `covers the ${n.name} frame from ${mm(n.d)}`).join(', ');
 }
 
 /** The number a mount lends to a part that does not give its own flange distance. */

@@ -19,7 +19,7 @@ import {
   type Rig,
 } from '../kit/types';
 import { withoutBesidePart } from './beside-moves';
-import type { Edit } from './edit';
+import { keyOf, listChanges, type Edit } from './edit';
 import { followingFront, withoutFrontPart } from './front-moves';
 
 /**
@@ -40,13 +40,25 @@ function mates(body: Body, links: readonly LinkUse[], lens: Lens, job: Job): boo
   return mount !== undefined && mount === lens.mount;
 }
 
+/** Chains that were found in a kit before, by their two ends: a kit is never changed in place. */
+const found = new WeakMap<Job['kit'], Map<string, FoundChain[]>>();
+
 /** The chains from a body to a lens, best first. */
 export function chainsBetween(job: Job, body: Body, lens: Lens, enough = 20): FoundChain[] {
   if (!body.mount || !lens.mount) return [];
+  let list = found.get(job.kit);
+  if (!list) found.set(job.kit, (list = new Map()));
+  const key = JSON.stringify([body.mount, lens.mount, enough, job.rules, job.mounts]);
+  let chains = list.get(key);
+  if (!chains) list.set(key, (chains = searchChains(job, body, lens, enough)));
+  return chains;
+}
+
+function searchChains(job: Job, body: Body, lens: Lens, enough: number): FoundChain[] {
   const rules = ruleValues(job.rules);
   return findChains({
-    bodyMount: body.mount,
-    lensMount: lens.mount,
+    bodyMount: body.mount!,
+    lensMount: lens.mount!,
     links: linksOf(job.kit),
     mounts: mountIndex(job),
     maxPieces: Math.max(3, rules['mount.joints']),
@@ -89,11 +101,27 @@ function lensOf(job: Job, id: string | null): Lens | null {
 /** Puts a lens on a rig; the chain follows. */
 export function putLens(job: Job, rig: Rig, lens: Lens): Edit {
   const body = bodyOf(job, rig.body);
-  const between = followingChain(job, rig, body, lens) ?? rig.between;
+  const before = rig.lenses?.[lens.id]?.between;
+  // What stood between when this lens was last on, as long as it still goes together.
+  const between =
+    body && before && lens.id !== rig.lens && mates(body, before, lens, job)
+      ? before
+      : (followingChain(job, rig, body, lens) ?? rig.between);
   const changes: Change[] = [{ path: at(rig, 'lens'), value: lens.id }];
-  if (between !== rig.between) changes.push({ path: at(rig, 'between'), value: between });
+  if (rig.lens !== null && rig.lens !== lens.id && rig.between.length > 0)
+    changes.push({ path: at(rig, 'lenses', rig.lens), value: { between: rig.between } });
+  if (between !== rig.between)
+    changes.push(...listChanges(at(rig, 'between'), rig.between, between));
   changes.push(...settle(rig, lens), ...followingFront(job, rig, lens));
-  return { title: `Put ${lens.name} on`, changes };
+  const names = (uses: readonly LinkUse[]) =>
+    uses.map((u) => job.kit.find((p) => p.id === u.part)?.name ?? u.part).join(' + ');
+  const same = names(between) === names(rig.between);
+  const with_ = same
+    ? ''
+    : between.length === 0
+      ? ` without ${names(rig.between)}`
+      : ` with ${names(between)}${rig.between.length > 0 ? ` in place of ${names(rig.between)}` : ''}`;
+  return { title: `Put ${lens.name} on${with_}`, changes };
 }
 
 /** Focal length and stop that a lens cannot be set to go back to what it has. */
@@ -126,7 +154,7 @@ export function putBody(job: Job, rig: Rig, body: Body): Edit {
   ];
   const between = followingChain(job, rig, body, lens);
   if (between !== null && between !== rig.between)
-    changes.push({ path: at(rig, 'between'), value: between });
+    changes.push(...listChanges(at(rig, 'between'), rig.between, between));
   return { title: `Put ${body.name} on`, changes };
 }
 
@@ -141,9 +169,11 @@ export function setBetween(rig: Rig, links: readonly Part[]): Edit {
       links.length === 0
         ? 'Take the adapters off'
         : `Use ${links.map((l) => l.name).join(' + ')}${rig.between.length > 0 ? ' instead' : ''}`,
-    changes: [
-      { path: at(rig, 'between'), value: links.map((l) => kept.get(l.id) ?? { part: l.id }) },
-    ],
+    changes: listChanges(
+      at(rig, 'between'),
+      rig.between,
+      links.map((l) => kept.get(l.id) ?? { part: l.id }),
+    ),
   };
 }
 
@@ -172,14 +202,37 @@ export function setFocus(rig: Rig, focus: number | undefined): Edit {
 export function tieFoot(rig: Rig, index: number, tied: boolean, name: string): Edit {
   return {
     title: tied ? `Tie the foot of ${name}` : `Untie the foot of ${name}`,
-    changes: [{ path: at(rig, 'between', String(index), 'tied'), value: tied ? true : undefined }],
+    changes: [
+      {
+        path: at(rig, 'between', keyOf(rig.between[index]) ?? String(index), 'tied'),
+        value: tied ? true : undefined,
+      },
+    ],
+  };
+}
+
+/** Ties the lens's own foot to plate, cage or rods, or unties it. */
+export function tieLensFoot(rig: Rig, tied: boolean, name: string): Edit {
+  return {
+    title: tied ? `Tie the foot of ${name}` : `Untie the foot of ${name}`,
+    changes: [{ path: at(rig, 'footTied'), value: tied ? true : undefined }],
+  };
+}
+
+/** Says that a hand turns a ring on the barrel itself, or that none does. */
+export function setHand(rig: Rig, hand: Rig['hand']): Edit {
+  return {
+    title: hand ? `A hand turns the ${hand} ring` : 'No hand on the barrel',
+    changes: [{ path: at(rig, 'hand'), value: hand }],
   };
 }
 
 export function setSlot(rig: Rig, index: number, slot: 'glass' | 'empty', name: string): Edit {
   return {
     title: slot === 'glass' ? `Put the glass into ${name}` : `Take the glass out of ${name}`,
-    changes: [{ path: at(rig, 'between', String(index), 'slot'), value: slot }],
+    changes: [
+      { path: at(rig, 'between', keyOf(rig.between[index]) ?? String(index), 'slot'), value: slot },
+    ],
   };
 }
 
@@ -217,11 +270,7 @@ export function setField(job: Job, path: string[], value: unknown, label: string
     const own = { ...(standard ?? { id: path[1]!, name: path[1]! }), [path[2]!]: value };
     return {
       title,
-      changes: [
-        job.mounts
-          ? { path: ['mounts', path[1]!], value: own }
-          : { path: ['mounts'], value: [own] },
-      ],
+      changes: [{ path: ['mounts', path[1]!], value: own }],
     };
   }
   return { title, changes: [{ path, value }] };
@@ -230,7 +279,7 @@ export function setField(job: Job, path: string[], value: unknown, label: string
 /** Adds a part; a new lens joins the set when one was chosen by hand. */
 export function addPart(job: Job, part: Part): Edit {
   const joins: Change[] =
-    isLens(part) && job.lensSet ? [{ path: ['lensSet'], value: [...job.lensSet, part.id] }] : [];
+    isLens(part) && job.lensSet ? [{ path: ['lensSet', part.id], value: part.id }] : [];
   return {
     title: `Add ${part.name}`,
     changes: [{ path: ['kit', part.id], value: part }, ...joins],
@@ -245,34 +294,37 @@ export function removePart(job: Job, part: Part): Edit {
       changes.push({ path: at(rig, 'body'), value: null }, { path: at(rig, 'mode'), value: null });
     if (rig.lens === part.id) changes.push({ path: at(rig, 'lens'), value: null });
     if (rig.between.some((u) => u.part === part.id))
-      changes.push({
-        path: at(rig, 'between'),
-        value: rig.between.filter((u) => u.part !== part.id),
-      });
+      changes.push(
+        ...rig.between
+          .filter((u) => u.part === part.id)
+          .map((u): Change => ({ path: at(rig, 'between', keyOf(u)!), value: undefined })),
+      );
     changes.push(...withoutFrontPart(rig, part), ...withoutBesidePart(rig, part));
   }
   for (const other of job.kit)
-    if (isReducer(other) && other.madeFor?.includes(part.id))
-      changes.push({
-        path: ['kit', other.id, 'madeFor'],
-        value: other.madeFor.filter((id) => id !== part.id),
-      });
+    if ((other as { madeFor?: string[] }).madeFor?.includes(part.id))
+      changes.push({ path: ['kit', other.id, 'madeFor', part.id], value: undefined });
   if (job.lensSet?.includes(part.id))
-    changes.push({ path: ['lensSet'], value: job.lensSet.filter((id) => id !== part.id) });
+    changes.push({ path: ['lensSet', part.id], value: undefined });
   changes.push({ path: ['kit', part.id], value: undefined });
   return { title: `Take ${part.name} out of the kit`, changes };
 }
 
 /** Puts a lens into the set that is stepped through, or leaves it out. */
 export function keepInSet(job: Job, lens: Lens, inSet: boolean): Edit {
-  const now = job.lensSet ?? job.kit.filter(isLens).map((l) => l.id);
-  const value = inSet
-    ? now.includes(lens.id)
-      ? now
-      : [...now, lens.id]
-    : now.filter((id) => id !== lens.id);
+  const title = inSet
+    ? `Put ${lens.name} into the lens set`
+    : `Leave ${lens.name} out of the lens set`;
+  if (job.lensSet)
+    return {
+      title,
+      changes: [{ path: ['lensSet', lens.id], value: inSet ? lens.id : undefined }],
+    };
+  // Chosen by hand for the first time: all of them but this one.
+  const all = job.kit.filter(isLens).map((l) => l.id);
+  const value = inSet ? all : all.filter((id) => id !== lens.id);
   return {
-    title: inSet ? `Put ${lens.name} into the lens set` : `Leave ${lens.name} out of the lens set`,
+    title,
     changes: [{ path: ['lensSet'], value }],
   };
 }

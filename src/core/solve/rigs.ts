@@ -1,5 +1,5 @@
 import { JOB_VERSION } from '../format/version';
-import { idFromName } from '../kit/ids';
+import { newId } from '../kit/ids';
 import { isBody, type Job, type Rig } from '../kit/types';
 import { ASPECTS } from '../optics/formats';
 import type { Edit } from './edit';
@@ -8,7 +8,7 @@ import type { Edit } from './edit';
 export function addRig(job: Job): { edit: Edit; id: string } {
   const body = job.kit.find(isBody) ?? null;
   const name = `Rig ${job.rigs.length + 1}`;
-  const id = idFromName(name, new Set(job.rigs.map((r) => r.id)));
+  const id = newId('rig');
   const wide = ASPECTS.find((a) => a.id === '1.78')!;
   const rig: Rig = {
     id,
@@ -23,9 +23,9 @@ export function addRig(job: Job): { edit: Edit; id: string } {
 }
 
 /** A copy of a rig under a name of its own. */
-export function copyRig(job: Job, rig: Rig): { edit: Edit; id: string } {
+export function copyRig(rig: Rig): { edit: Edit; id: string } {
   const name = `${rig.name}, copy`.slice(0, 120);
-  const id = idFromName(name, new Set(job.rigs.map((r) => r.id)));
+  const id = newId('rig');
   return {
     id,
     edit: {

@@ -1,5 +1,6 @@
 import type { Job, Trial } from '../kit/types';
 import { inWords } from '../checks/judge';
+import { newId } from '../kit/ids';
 import type { Edit } from './edit';
 
 /** The latest trial of these pieces; the one that speaks. */
@@ -14,7 +15,7 @@ export function trialOf(job: Job, parts: readonly string[]): Trial | null {
 export function forgetTrial(trial: Trial): Edit {
   return {
     title: 'Forget what was tried',
-    changes: [{ path: ['trials', trial.id], value: undefined }],
+    changes: [{ path: ['trials', trial.id], value: undefined, prune: 1 }],
   };
 }
 
@@ -25,17 +26,10 @@ export function recordTrial(
   result: Trial['result'],
   when: string,
 ): Edit {
-  const taken = new Set((job.trials ?? []).map((t) => t.id));
-  let n = taken.size + 1;
-  while (taken.has(`trial-${n}`)) n++;
-  const trial: Trial = { id: `trial-${n}`, parts: [...parts], result, when };
+  const trial: Trial = { id: newId('trial'), parts: [...parts], result, when };
   const names = parts.map((id) => job.kit.find((p) => p.id === id)?.name ?? id);
   return {
     title: `Tried ${inWords(names)}: ${result}`,
-    changes: [
-      job.trials
-        ? { path: ['trials', trial.id], value: trial }
-        : { path: ['trials'], value: [trial] },
-    ],
+    changes: [{ path: ['trials', trial.id], value: trial }],
   };
 }

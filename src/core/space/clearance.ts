@@ -1,5 +1,5 @@
 import type { Stand } from '../build/stand';
-import { touching, type Piece, type StandSolid } from '../build/stand-setting';
+import { meeting, touching, type Piece, type StandSolid } from '../build/stand-setting';
 import { Memo } from '../build/memo';
 import type { Given } from '../build/given';
 import type { Judgement } from '../checks/judge';
@@ -15,6 +15,10 @@ export interface Near {
   b: StandSolid;
   /** Shortest distance, nominal; below 0 they overlap by that much. */
   d: number;
+  /** They may lie against each other: no air is wanted. */
+  meets: boolean;
+  /** Air that is wanted between them, mm. */
+  wants: number;
 }
 
 export interface Pairs {
@@ -65,7 +69,7 @@ export function nearIn(
     for (const n of all.flatMap((p) => p.near)) {
       const key = n.a.piece < n.b.piece ? `${n.a.piece}|${n.b.piece}` : `${n.b.piece}|${n.a.piece}`;
       const before = worst.get(key);
-      if (!before || n.d < before.d) worst.set(key, n);
+      if (!before || n.d - n.wants < before.d - before.wants) worst.set(key, n);
     }
     const pairs: Pairs = {
       near: [...worst.values()].sort((a, b) => a.d - b.d),
@@ -98,20 +102,28 @@ function pairsIn(
   wanted: (a: StandSolid, b: StandSolid) => boolean,
 ): Pairs {
   const list = solids.filter((s) => s.known);
+  // As far apart as any rule asks for; nearer than that the nearest pair is named.
+  let most = NEAR;
+  for (const s of list) most = Math.max(most, air(s, s));
   const near: Near[] = [];
   let nearest: Near | null = null;
   let tested = 0;
   nearPairs(
     list.map((s) => s.reach),
-    NEAR,
+    most,
     (i, j) => {
       const a = list[i]!;
       const b = list[j]!;
       if (!wanted(a, b) || touching(stand.contacts, a, b)) return;
       tested++;
-      const one = { a, b, d: between(stand, a, b) };
+      const meets = meeting(stand.contacts, a, b);
+      const wants = meets ? 0 : air(a, b);
+      const one: Near = { a, b, d: between(stand, a, b), meets, wants };
+      if (meets) {
+        if (one.d < -CONTACT) near.push(one);
+        return;
+      }
       if (one.d < FAR && (nearest === null || one.d < nearest.d)) nearest = one;
-      const wants = air(a, b);
       if (one.d - a.loose - b.loose < wants && leastBetween(a, b) < wants) near.push(one);
     },
   );
@@ -134,7 +146,7 @@ export function nearTo(
       if (!b.known || touching(stand.contacts, one, b)) continue;
       if (apart(one.reach, b.reach) > air) continue;
       tested++;
-      const near: Near = { a: one, b, d: between(stand, one, b) };
+      const near: Near = { a: one, b, d: between(stand, one, b), meets: false, wants: air };
       if (nearest === null || near.d < nearest.d) nearest = near;
       if (near.d - one.loose - b.loose >= air) continue;
       const known = worst.get(b.piece);
@@ -164,8 +176,10 @@ function leastBetween(a: StandSolid, b: StandSolid): number {
   return Math.hypot(Math.max(0, x), Math.max(0, y), Math.max(0, z));
 }
 
-/** Pairs are looked at when they come nearer than this, mm: more than any rule asks for. */
+/** Pairs nearer than this are looked at whatever the rules ask for: one is named as the nearest, mm. */
 const NEAR = 12;
+/** What lies against something is not in it for as much as this, mm. */
+const CONTACT = 0.05;
 
 /** The numbers that two solids rest on, each once. */
 export function inputsOf(a: StandSolid, b: StandSolid): Given[] {
@@ -251,6 +265,8 @@ export function pairMargin(
       after: (s) => ({ ...s, lo: n.d - loose, hi: n.d + loose }),
     };
   const margin = distanceFrom(n.a, n.b, inputs);
+  // Between prisms the distance is exact; other solids are bounded.
+  const bound = n.a.solid.prism && n.b.solid.prism && n.a.faces && n.b.faces ? 0 : BOUND;
   return {
     inputs,
     margin,
@@ -261,7 +277,7 @@ export function pairMargin(
           margin,
         ),
       ),
-    after: (s) => ({ ...s, lo: s.lo - BOUND, hi: s.hi + BOUND }),
+    after: (s) => ({ ...s, lo: s.lo - bound, hi: s.hi + bound }),
   };
 }
 

@@ -31,6 +31,8 @@ export function slideClear(
 ): number | null {
   const { root, all } = assemblyOf(stand, piece);
   if (!root.startsWith('fitted:')) return null;
+  // What is screwed on does not slide.
+  if (stand.built.rig.fitted?.find((u) => `fitted:${u.id}` === root)?.on !== 'rods') return null;
   const own = stand.solids.filter((s) => all.includes(s.piece));
   const body = stand.solids.find((s) => s.piece === 'body');
   const at = stand.solids.find((s) => s.piece === root);

@@ -1,8 +1,9 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Problem } from '@/core/format/problem';
 import { Button } from '@/ui/button';
+import { useStore } from '@/views/shell/store-context';
 
 /** A button that takes one file. */
 export function FilePick({
@@ -12,10 +13,13 @@ export function FilePick({
 }: {
   label: string;
   accept: string;
-  onFile: (file: File) => Promise<void>;
+  onFile: (file: File, cancel: AbortSignal) => Promise<void>;
 }) {
   const input = useRef<HTMLInputElement>(null);
+  const store = useStore();
   const [busy, setBusy] = useState(false);
+  const cancel = useRef<AbortController | null>(null);
+  useEffect(() => () => cancel.current?.abort(), []);
   return (
     <>
       <input
@@ -30,16 +34,26 @@ export function FilePick({
           e.target.value = '';
           if (!file) return;
           setBusy(true);
+          cancel.current = new AbortController();
           try {
-            await onFile(file);
+            await onFile(file, cancel.current.signal);
+          } catch (e) {
+            // It was stopped, took too long, or the reader died: nothing was taken in.
+            store?.notice(
+              `${file.name} was not read: ${e instanceof Error ? e.message : String(e)}`,
+              'warn',
+            );
           } finally {
+            cancel.current = null;
             setBusy(false);
           }
         }}
       />
-      <Button disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? 'Reading ...' : label}
-      </Button>
+      {busy ? (
+        <Button onClick={() => cancel.current?.abort()}>Reading ... stop</Button>
+      ) : (
+        <Button onClick={() => input.current?.click()}>{label}</Button>
+      )}
     </>
   );
 }

@@ -3,11 +3,12 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { problemSentence, type Problem } from '@/core/format/problem';
-import { idFromName } from '@/core/kit/ids';
+import { newNamedId } from '@/core/kit/ids';
 import type { Job } from '@/core/kit/types';
 import { emptyJob } from '@/core/solve/rigs';
 import { isStorageFull } from '@/db/database';
-import { addJobs, allJobs, binJob, freeJobId, listJobs, loadJob, type JobListing } from '@/db/jobs';
+import { liveQuery } from 'dexie';
+import { allJobs, binJob, listJobs, loadJob, rawJob, takeInJobs, type JobListing } from '@/db/jobs';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
@@ -30,24 +31,21 @@ export function JobsView() {
   }, [store]);
   useEffect(() => {
     if (!store || snap.phase === 'loading') return;
-    let gone = false;
-    listJobs(store.db).then(
-      (list) => !gone && setJobs(list),
-      () => !gone && setJobs([]),
-    );
-    return () => {
-      gone = true;
-    };
-  }, [store, snap.phase, snap.job]);
+    // What another window adds or bins shows here too.
+    const watch = liveQuery(() => listJobs(store.db)).subscribe({
+      next: setJobs,
+      error: () => setJobs([]),
+    });
+    return () => watch.unsubscribe();
+  }, [store, snap.phase]);
   if (!store || jobs === null) return <p className="p-8 text-soft">Looking for jobs ...</p>;
 
-  const take = async (list: readonly Job[], said: string) => {
+  const take = async (list: readonly Job[], said: string, notes: readonly string[] = []) => {
     try {
-      const named: Job[] = [];
-      for (const j of list) named.push({ ...j, id: await freeJobId(store.db, j.id) });
-      await addJobs(store.db, named);
+      const { jobs: named, renamed } = await takeInJobs(store.db, list);
       if (named[0]) await store.open(named[0].id);
       store.notice(said);
+      for (const n of [...renamed, ...notes].slice(0, 3)) store.notice(n, 'warn');
       await refresh();
       return true;
     } catch (e) {
@@ -56,17 +54,17 @@ export function JobsView() {
       return false;
     }
   };
-  const importJob = async (file: File) => {
-    const read = await files().readJob(await file.text());
+  const importJob = async (file: File, cancel: AbortSignal) => {
+    const read = await files.run(async (f) => f.readJob(await file.text()), cancel);
     if (!read.ok) {
       setProblems(read.problems);
       return;
     }
     setProblems([]);
-    if (await take([read.value], `${read.value.name} is here.`)) router.push('/');
+    if (await take([read.value], `${read.value.name} is here.`, read.notes)) router.push('/');
   };
-  const restore = async (file: File) => {
-    const read = await files().readBackup(await file.text());
+  const restore = async (file: File, cancel: AbortSignal) => {
+    const read = await files.run(async (f) => f.readBackup(await file.text()), cancel);
     if (!read.ok) {
       setProblems(read.problems);
       return;
@@ -75,6 +73,7 @@ export function JobsView() {
     await take(
       read.value,
       `${read.value.length} ${read.value.length === 1 ? 'job is' : 'jobs are'} back.`,
+      read.notes,
     );
   };
   const live = jobs.filter((j) => !j.binned);
@@ -82,7 +81,12 @@ export function JobsView() {
   const exportJob = async (id: string) => {
     // The open job goes out as it stands on the page, kept or not.
     const job = snap.job?.id === id ? snap.job : (await loadJob(store.db, id))?.job;
-    if (job) saveFile(`${id}.nelvix.json`, await files().writeJob(job), 'application/json');
+    if (jobs.some((j) => j.id === id && j.damaged)) {
+      saveFile(`${id}.raw.json`, await rawJob(store.db, id), 'application/json');
+      return;
+    }
+    if (job)
+      saveFile(`${id}.nelvix.json`, await files.run((f) => f.writeJob(job)), 'application/json');
   };
   return (
     <section className="mx-auto max-w-4xl p-4">
@@ -92,7 +96,7 @@ export function JobsView() {
           look="strong"
           onClick={async () => {
             const name = `Job ${jobs.length + 1}`;
-            const id = idFromName(name, new Set(jobs.map((j) => j.id)));
+            const id = newNamedId(name);
             await take([emptyJob(name, id)], `${name} is empty: begin with a body and a lens.`);
             router.push('/kit');
           }}
@@ -103,7 +107,7 @@ export function JobsView() {
           <Button
             onClick={async () => {
               const name = `Job ${jobs.length + 1}`;
-              const fresh = emptyJob(name, idFromName(name, new Set(jobs.map((j) => j.id))));
+              const fresh = emptyJob(name, newNamedId(name));
               const { kit, mounts, aliases, rules, trials } = snap.job!;
               await take(
                 [
@@ -161,6 +165,11 @@ export function JobsView() {
                 ) : (
                   <span className="font-semibold">{j.name}</span>
                 )}
+                {j.damaged ? (
+                  <span className="block text-sm text-fail">
+                    damaged: it cannot be opened, its content can be saved as it lies here
+                  </span>
+                ) : null}
                 <span className="block text-sm text-soft">
                   {j.rigs} {j.rigs === 1 ? 'rig' : 'rigs'}, {j.parts} parts, changed{' '}
                   {new Date(j.changedAt).toLocaleString('en-GB')}
@@ -168,8 +177,7 @@ export function JobsView() {
               </span>
               <Button
                 onClick={async () => {
-                  await store.open(j.id);
-                  router.push('/');
+                  if (await store.open(j.id)) router.push('/');
                 }}
                 aria-label={`Open ${j.name}`}
               >
@@ -227,13 +235,15 @@ export function JobsView() {
       </p>
       <div className="flex flex-wrap gap-2">
         <Button
-          onClick={async () =>
+          onClick={async () => {
+            const { jobs: all, left } = await allJobs(store.db);
             saveFile(
               `nelvix-backup-${new Date().toISOString().slice(0, 10)}.json`,
-              await files().writeBackup(await allJobs(store.db)),
+              await files.run((f) => f.writeBackup(all)),
               'application/json',
-            )
-          }
+            );
+            for (const why of left) store.notice(`Not in the backup: ${why}`, 'warn');
+          }}
         >
           Save a backup
         </Button>

@@ -3,9 +3,9 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { searchParts } from '@/core/command/search';
 import { problemSentence, type Problem } from '@/core/format/problem';
-import { idFromName } from '@/core/kit/ids';
+import { newNamedId } from '@/core/kit/ids';
 import { frontPartLine } from '@/core/kit/describe';
-import { isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
+import { FIELDS, isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
 import {
   isBody,
   isLens,
@@ -17,7 +17,7 @@ import {
   type Part,
 } from '@/core/kit/types';
 import { mountIndex, mountName, type MountIndex } from '@/core/mounts/registry';
-import { valueOf } from '@/core/quantity/quantity';
+import { known, valueOf, type QuantityInput } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
 import { addPart } from '@/core/solve/moves';
 import { mergeParts } from '@/core/solve/merge';
@@ -55,24 +55,32 @@ function Kit({ job }: { job: Job }) {
   const add = (k: Kind) => {
     const name = `New ${KIND_NAME[k].one}`;
     const part: Part = {
-      id: idFromName(name, new Set(job.kit.map((p) => p.id))),
+      id: newNamedId(name),
       kind: k,
       name,
     } as Part;
     store?.edit(addPart(job, part));
     sheet.open(part.id);
   };
-  const importCsv = async (file: File) => {
-    const read = await files().readKitCsv(await file.text());
+  const [readIn, setReadIn] = useState<{ name: string; parts: Part[] } | null>(null);
+  const importCsv = async (file: File, cancel: AbortSignal) => {
+    const own = [...mounts.values()].map((m) => ({ id: m.id, name: m.name }));
+    const read = await files.run(async (f) => f.readKitCsv(await file.text(), null, own), cancel);
     if (!read.ok) {
       setProblems(read.problems);
       return;
     }
     setProblems([]);
-    const { edit, added, changed } = mergeParts(job, read.value.parts);
-    store?.edit({ ...edit, title: `Import ${file.name}` });
+    // It is shown as it was understood before anything is stored.
+    setReadIn({ name: file.name, parts: read.value.parts });
+  };
+  const takeIn = () => {
+    if (!readIn) return;
+    const { edit, added, changed } = mergeParts(job, readIn.parts);
+    setReadIn(null);
+    store?.edit({ ...edit, title: `Import ${readIn.name}` });
     store?.notice(
-      `${file.name}: ${added} new ${KIND_NAME[read.value.kind][added === 1 ? 'one' : 'many']}, ${changed} changed. Undo takes them all back.`,
+      `${readIn.name}: ${added} new ${added === 1 ? 'part' : 'parts'}, ${changed} changed. Undo takes them all back.`,
     );
   };
   return (
@@ -119,9 +127,11 @@ function Kit({ job }: { job: Job }) {
             onClick={async () =>
               saveFile(
                 `${job.id}-${kind}.csv`,
-                await files().writeKitCsv(
-                  kind,
-                  job.kit.filter((p) => p.kind === kind),
+                await files.run((f) =>
+                  f.writeKitCsv(
+                    kind,
+                    job.kit.filter((p) => p.kind === kind),
+                  ),
                 ),
                 'text/csv',
               )
@@ -132,6 +142,16 @@ function Kit({ job }: { job: Job }) {
         ) : null}
       </div>
       <Problems problems={problems} sentence={problemSentence} close={() => setProblems([])} />
+      {readIn ? (
+        <ReadIn
+          name={readIn.name}
+          parts={readIn.parts}
+          mounts={mounts}
+          kit={job.kit}
+          take={takeIn}
+          leave={() => setReadIn(null)}
+        />
+      ) : null}
       {list.length === 0 ? (
         <p className="py-6">
           {job.kit.length === 0
@@ -170,6 +190,96 @@ function Kit({ job }: { job: Job }) {
   );
 }
 
+/** A list as it was understood, line by line: nothing is stored before it is taken in. */
+function ReadIn({
+  name,
+  parts,
+  mounts,
+  kit,
+  take,
+  leave,
+}: {
+  name: string;
+  parts: readonly Part[];
+  mounts: MountIndex;
+  kit: readonly Part[];
+  take: () => void;
+  leave: () => void;
+}) {
+  const have = new Map(kit.map((p) => [p.id, p]));
+  return (
+    <section
+      aria-label={`${name} as it was read`}
+      className="my-3 border-l-4 border-accent bg-panel p-3"
+    >
+      <p className="font-semibold">
+        {name}: {parts.length} {parts.length === 1 ? 'part' : 'parts'}, as they were read. Nothing
+        is stored yet.
+      </p>
+      <div className="my-2 max-h-80 overflow-auto">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-b border-edge">
+              <th className="py-1 pr-4">kind</th>
+              <th className="py-1 pr-4">name</th>
+              <th className="py-1 pr-4">what it says</th>
+              <th className="py-1">in the kit</th>
+            </tr>
+          </thead>
+          <tbody>
+            {parts.slice(0, SHOWN).map((p) => (
+              <tr key={p.id} className="border-b border-rule align-top">
+                <td className="py-1 pr-4">{isKind(p.kind) ? KIND_NAME[p.kind].one : p.kind}</td>
+                <td className="py-1 pr-4">{p.name}</td>
+                <td className="py-1 pr-4 text-soft">{saysOf(p, mounts)}</td>
+                <td className="py-1 text-soft">
+                  {have.get(p.id)?.kind === p.kind ? 'changes the one there' : 'new'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {parts.length > SHOWN ? (
+          <p className="py-2 text-soft">and {parts.length - SHOWN} more</p>
+        ) : null}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Button look="strong" onClick={take}>
+          Take {parts.length === 1 ? 'it' : `these ${parts.length}`} in
+        </Button>
+        <Button onClick={leave}>Leave it</Button>
+      </div>
+    </section>
+  );
+}
+
+/** Every field that was read of a part, with its unit. */
+function saysOf(p: Part, mounts: MountIndex): string {
+  if (!isKind(p.kind)) return '';
+  const part = p as unknown as Record<string, unknown>;
+  return FIELDS[p.kind]
+    .filter((f) => f.key !== 'name' && part[f.key] !== undefined)
+    .map((f) => {
+      const v = part[f.key];
+      if (f.type === 'quantity') {
+        const k = known(v as QuantityInput, f.cls)!;
+        return `${f.label} ${plain(k.value, 4)}${typeof v === 'object' && 'tol' in (v as object) ? ` \u00b1${plain(k.tol, 4)}` : ''} ${f.unit}`.trim();
+      }
+      if (f.type === 'mount') return `${f.label} ${mountName(mounts, v as string)}`;
+      if (f.type === 'flag') return `${f.label} ${v ? 'yes' : 'no'}`;
+      const one = f.type === 'rows' ? f.fields.find((x) => x.required) : undefined;
+      if (Array.isArray(v) && one?.type === 'quantity')
+        return `${f.label} ${v
+          .map((row: Record<string, unknown>) =>
+            plain(known(row[one.key] as QuantityInput, one.cls)?.value ?? NaN, 4),
+          )
+          .join(', ')} ${one.unit}`;
+      if (Array.isArray(v)) return `${f.label} ${v.length} ${v.length === 1 ? 'line' : 'lines'}`;
+      return `${f.label} ${String(v as string | number)}${f.type === 'number' && f.unit ? ` ${f.unit}` : ''}`;
+    })
+    .join('; ');
+}
+
 /** The line under a part's name: what tells it apart. */
 function partLine(p: Part, mounts: MountIndex): string {
   if (isLens(p)) return `${lensName(p)}; ${mountName(mounts, p.mount)}`;
@@ -187,5 +297,19 @@ function partLine(p: Part, mounts: MountIndex): string {
       .filter(Boolean)
       .join('; ');
   }
-  return frontPartLine(p) ?? 'carried along, not computed with yet';
+  const line = frontPartLine(p);
+  if (line !== null) return line;
+  if (!isKind(p.kind)) return 'carried along, not computed with yet';
+  const size = (['width', 'height', 'depth'] as const)
+    .map((k) => valueOf((p as unknown as Record<string, QuantityInput | undefined>)[k]))
+    .filter((v): v is number => v !== null);
+  const mass = valueOf(p.mass);
+  return (
+    [
+      size.length === 3 ? `${size.map((v) => plain(v, 1)).join(' x ')} mm` : null,
+      mass === null ? null : `${exact(mass, 0)} g`,
+    ]
+      .filter(Boolean)
+      .join('; ') || 'size and mass not known'
+  );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { idFromName } from '@/core/kit/ids';
+import { newNamedId } from '@/core/kit/ids';
 import type { Job, Mount } from '@/core/kit/types';
 import { mountIndex } from '@/core/mounts/registry';
 import { exact } from '@/core/quantity/say';
@@ -19,12 +19,10 @@ export function Mounts({ job }: { job: Job }) {
   const all = [...mountIndex(job).values()];
   const add = () => {
     const name = `Own mount ${(job.mounts?.length ?? 0) + 1}`;
-    const own: Mount = { id: idFromName(name, new Set(all.map((m) => m.id))), name };
+    const own: Mount = { id: newNamedId(name), name };
     store?.edit({
       title: `Add ${name}`,
-      changes: [
-        job.mounts ? { path: ['mounts', own.id], value: own } : { path: ['mounts'], value: [own] },
-      ],
+      changes: [{ path: ['mounts', own.id], value: own }],
     });
   };
   return (

@@ -3,8 +3,9 @@
 import { Plus, X } from 'lucide-react';
 import { useId, useState } from 'react';
 import { readPath } from '@/core/build/given';
-import type { Field, RowsField } from '@/core/kit/fields';
-import { idFromName } from '@/core/kit/ids';
+import { FIELDS, fieldAt, isKind, type Field, type RowsField } from '@/core/kit/fields';
+import { newNamedId } from '@/core/kit/ids';
+import { reversedRange } from '@/core/kit/ranges';
 import { isBody, type Part } from '@/core/kit/types';
 import { mountIndex } from '@/core/mounts/registry';
 import type { QuantityInput } from '@/core/quantity/quantity';
@@ -16,14 +17,33 @@ import { useSnapshot, useStore } from '@/views/shell/store-context';
 const SELECT = 'h-11 rounded-sm border border-edge bg-paper px-2';
 
 /** The editor of one field of a part: what it keeps becomes one step that can be undone. */
-export function FieldEditor({ field, part, path }: { field: Field; part: Part; path: string[] }) {
+export function FieldEditor({
+  field,
+  part,
+  path,
+  begin = false,
+}: {
+  field: Field;
+  part: Part;
+  path: string[];
+  /** A table without a line starts with one: it is what was asked for. */
+  begin?: boolean;
+}) {
   const { job } = useSnapshot();
   const store = useStore();
   const id = useId();
   if (!job) return null;
   const value = readPath(job, path);
-  const keep = (next: unknown) =>
-    store?.edit(setField(job, path, next, `${field.label} of ${part.name}`));
+  const keep = (next: unknown) => {
+    const row = path.length > 3 ? fieldAt(part.kind, path.slice(2, -1)) : null;
+    const fields = row?.type === 'rows' ? row.fields : isKind(part.kind) ? FIELDS[part.kind] : [];
+    const trouble =
+      next === undefined && field.required
+        ? `A ${row?.type === 'rows' ? row.row : 'part'} needs its ${field.label}: correct it, or take the ${row?.type === 'rows' ? row.row : 'part'} away.`
+        : reversedRange(fields, readPath(job, path.slice(0, -1)), field.key, next);
+    if (trouble) store?.notice(trouble, 'warn');
+    else store?.edit(setField(job, path, next, `${field.label} of ${part.name}`));
+  };
 
   switch (field.type) {
     case 'quantity':
@@ -161,7 +181,7 @@ export function FieldEditor({ field, part, path }: { field: Field; part: Part; p
       );
     }
     case 'rows':
-      return <Rows field={field} part={part} path={path} value={value} keep={keep} />;
+      return <Rows field={field} part={part} path={path} value={value} begin={begin} />;
   }
 }
 
@@ -242,26 +262,39 @@ function Rows({
   part,
   path,
   value,
-  keep,
+  begin,
 }: {
   field: RowsField;
   part: Part;
   path: string[];
   value: unknown;
-  keep: (v: unknown) => void;
+  begin: boolean;
 }) {
+  const store = useStore();
   const rows = Array.isArray(value) ? (value as Record<string, unknown>[]) : [];
-  const add = () => {
-    const start: Record<string, unknown> = {};
-    if (field.keyed) {
-      start.name = `${field.row} ${rows.length + 1}`;
-      start.id = idFromName(String(start.name), new Set(rows.map((r) => String(r.id))));
-    }
-    for (const f of field.fields)
-      if (f.required && f.type === 'quantity')
-        start[f.key] = { value: firstValue(f.key, rows), from: 'guess' };
-    keep([...rows, start]);
+  // A line that is being begun: nothing is kept before what it cannot do without is there.
+  const needs = field.fields.filter((f) => f.required);
+  const fresh = (): Record<string, unknown> => {
+    const line: Record<string, unknown> = {};
+    if (field.keyed) line.id = newNamedId(`${field.row} ${rows.length + 1}`);
+    for (const f of needs) if (f.type === 'text') line[f.key] = `${field.row} ${rows.length + 1}`;
+    return line;
   };
+  const asked = begin && rows.length === 0 && needs.some((f) => f.type !== 'text');
+  const [begun, setBegun] = useState<Record<string, unknown> | null>(() =>
+    asked ? fresh() : null,
+  );
+  const keep = (line: Record<string, unknown>) => {
+    setBegun(null);
+    const key = field.keyed ? String(line.id) : String(rows.length);
+    store?.edit({
+      title: `Add a ${field.row} to ${part.name}`,
+      changes: [{ path: [...path, key], value: line }],
+    });
+  };
+  const with_ = (line: Record<string, unknown>) =>
+    needs.every((f) => line[f.key] !== undefined) ? keep(line) : setBegun(line);
+  const add = () => with_(fresh());
   return (
     <fieldset className="my-2 border-t border-rule pt-1">
       <legend className="pr-2 font-semibold">{field.label}</legend>
@@ -284,24 +317,106 @@ function Rows({
             type="button"
             className="grid size-11 place-items-center rounded-sm hover:bg-sunk"
             aria-label={`Take ${field.row} ${i + 1} away`}
-            onClick={() => keep(rows.length === 1 ? undefined : rows.filter((_, j) => j !== i))}
+            onClick={() =>
+              store?.edit({
+                title: `Take a ${field.row} of ${part.name} away`,
+                changes: [
+                  {
+                    path: [...path, field.keyed ? String(row.id) : String(i)],
+                    value: undefined,
+                    prune: path.length,
+                  },
+                ],
+              })
+            }
           >
             <X size={18} aria-hidden="true" />
           </button>
         </div>
       ))}
-      <Button onClick={add}>
-        <Plus size={18} aria-hidden="true" /> Add a {field.row}
-      </Button>
+      {begun ? (
+        <div className="mb-2 border-l-2 border-edge pl-2">
+          {needs
+            .filter((f) => begun[f.key] === undefined)
+            .map((f) => (
+              <NewCell
+                key={f.key}
+                field={f}
+                row={field.row}
+                onKeep={(v) => with_({ ...begun, [f.key]: v })}
+              />
+            ))}
+          <Button onClick={() => setBegun(null)}>Leave it</Button>
+        </div>
+      ) : (
+        <Button onClick={add}>
+          <Plus size={18} aria-hidden="true" /> Add a {field.row}
+        </Button>
+      )}
     </fieldset>
   );
 }
 
-/** A new line begins with the last one's figure, marked as a guess until it is corrected. */
-function firstValue(key: string, rows: readonly Record<string, unknown>[]): number {
-  const last = rows[rows.length - 1]?.[key];
-  if (typeof last === 'number') return last;
-  if (last !== null && typeof last === 'object' && 'value' in last)
-    return (last as { value: number }).value;
-  return key === 'z' ? 0 : 40;
+/** What a new line cannot do without: it starts empty and is kept when it is given. */
+function NewCell({
+  field,
+  row,
+  onKeep,
+}: {
+  field: Field;
+  row: string;
+  onKeep: (v: unknown) => void;
+}) {
+  const id = useId();
+  const label = `${field.label} of the new ${row}`;
+  if (field.type === 'quantity')
+    return (
+      <QuantityField
+        label={label}
+        hint={field.hint}
+        unit={field.unit}
+        cls={field.cls}
+        min={field.min}
+        max={field.max}
+        value={undefined}
+        defaultSource="sheet"
+        onKeep={(v) => v !== undefined && onKeep(v)}
+      />
+    );
+  if (field.type === 'choice')
+    return (
+      <Line label={label} hint={field.hint} id={id}>
+        <select
+          id={id}
+          className={SELECT}
+          value=""
+          onChange={(e) => e.target.value && onKeep(e.target.value)}
+        >
+          <option value="">choose</option>
+          {field.options.map((o) => (
+            <option key={o.value} value={o.value}>
+              {o.label}
+            </option>
+          ))}
+        </select>
+      </Line>
+    );
+  const range = field.type === 'number' ? field : null;
+  return (
+    <Line label={label} hint={field.hint} id={id}>
+      <TextInput
+        id={id}
+        value=""
+        check={(t) => {
+          if (!range) return null;
+          const n = Number(t.replace(',', '.'));
+          return Number.isFinite(n) && n >= range.min && n <= range.max
+            ? null
+            : `${field.label} has to be a number from ${range.min} to ${range.max}.`;
+        }}
+        onKeep={(t) => t !== '' && onKeep(range ? Number(t.replace(',', '.')) : t)}
+        className="w-28"
+      />
+    </Line>
+  );
 }

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { concerns, FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
-import { idFromName } from '@/core/kit/ids';
+import { newNamedId } from '@/core/kit/ids';
 import { partsOn } from '@/core/kit/uses';
 import { isLens } from '@/core/kit/types';
 import { addPart, keepInSet, removePart } from '@/core/solve/moves';
@@ -76,7 +76,7 @@ export function Sheet({
         <Button
           onClick={() => {
             const name = `${part.name}, copy`.slice(0, 120);
-            const copy = { ...part, name, id: idFromName(name, new Set(job.kit.map((p) => p.id))) };
+            const copy = { ...part, name, id: newNamedId(name) };
             store?.edit(addPart(job, copy));
             openOther(copy.id);
           }}

@@ -5,19 +5,20 @@ import dynamic from 'next/dynamic';
 import { memo, type Ref, type ButtonHTMLAttributes } from 'react';
 import { focalRange, isZoom } from '@/core/build/build';
 import { frontOf } from '@/core/build/front';
-import { isReducer } from '@/core/kit/types';
 import { exact, metres, plain } from '@/core/quantity/say';
-import { setSlot, tieFoot } from '@/core/solve/moves';
 import { Picker } from '@/ui/picker';
 import { Pop } from '@/ui/pop';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useStore } from '@/views/shell/store-context';
-import { bodyOptions, chainTrouble, lensOptions, linkOptions, modeOptions } from './options';
+import { NO_OPTIONS, useOptions } from './use-options';
 import type { RigFacts } from './use-rig';
 
 /** The forms come when they are first opened. */
 const FrontPanel = dynamic(() => import('./front-panel'), { ssr: false });
 const BesidePanel = dynamic(() => import('@/views/elevations/beside-panel'), { ssr: false });
+const BetweenFooter = dynamic(() => import('./between-footer').then((m) => m.BetweenFooter), {
+  ssr: false,
+});
 const FramesForm = dynamic(() => import('./choice-forms').then((m) => m.FramesForm), {
   ssr: false,
 });
@@ -60,6 +61,7 @@ export const Choices = memo(function Choices({ facts }: { facts: RigFacts }) {
   const sheet = usePartSheet();
   const { built } = facts;
   const edit = store?.edit ?? (() => undefined);
+  const options = useOptions();
   const between = built.links.map((l) => l.link.name).join(' + ') || 'nothing';
   const open = (id: string | undefined, what: string) =>
     id ? (
@@ -80,28 +82,28 @@ export const Choices = memo(function Choices({ facts }: { facts: RigFacts }) {
       <Picker
         label="Body"
         placeholder="which body"
-        options={bodyOptions(facts, edit)}
+        options={options?.bodyOptions(facts, edit) ?? NO_OPTIONS}
         trigger={<Choice label="body" value={built.body?.name ?? 'none yet'} grow />}
         footer={open(built.body?.id, `Sheet of ${built.body?.name ?? ''}`)}
       />
       <Picker
         label="Recording mode"
         placeholder="which mode"
-        options={modeOptions(facts, edit)}
+        options={options?.modeOptions(facts, edit) ?? NO_OPTIONS}
         trigger={<Choice label="records" value={built.mode?.name ?? 'no mode'} grow />}
       />
       <FramesChoice facts={facts} />
       <Picker
         label="Between body and lens"
         placeholder="which adapter or reducer"
-        options={linkOptions(facts, edit)}
+        options={options?.linkOptions(facts, edit) ?? NO_OPTIONS}
         trigger={<Choice label="in between" value={between} grow />}
         footer={<BetweenFooter facts={facts} />}
       />
       <Picker
         label="Lens"
         placeholder="name or focal length"
-        options={lensOptions(facts, edit)}
+        options={options?.lensOptions(facts, edit) ?? NO_OPTIONS}
         trigger={<Choice label="lens" value={built.lens?.name ?? 'none yet'} grow />}
         footer={open(built.lens?.id, `Sheet of ${built.lens?.name ?? ''}`)}
       />
@@ -158,60 +160,6 @@ function besideNames({ rig, base }: RigFacts): string {
     .map((u) => base.kit.get(u.part)?.name)
     .filter(Boolean)
     .join(', ');
-}
-
-function BetweenFooter({ facts }: { facts: RigFacts }) {
-  const store = useStore();
-  const sheet = usePartSheet();
-  const trouble = chainTrouble(facts);
-  return (
-    <div className="max-h-60 overflow-auto">
-      {trouble.map((t) => (
-        <p key={t} className="p-2 text-sm">
-          {t}
-        </p>
-      ))}
-      {facts.built.links.map(({ link, use, index }) => (
-        <div key={`${link.id}${index}`} className="flex flex-wrap items-center gap-x-3 px-2">
-          <button
-            type="button"
-            className="min-h-11 flex-1 text-left underline"
-            onClick={() => sheet.open(link.id)}
-          >
-            Sheet of {link.name}
-          </button>
-          {link.foot ? (
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={use.tied === true}
-                onChange={(e) =>
-                  store?.edit(tieFoot(facts.rig, index, e.target.checked, link.name))
-                }
-              />
-              foot tied
-            </label>
-          ) : null}
-          {!isReducer(link) && link.slotGlass !== undefined ? (
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={(use.slot ?? 'glass') === 'glass'}
-                onChange={(e) =>
-                  store?.edit(
-                    setSlot(facts.rig, index, e.target.checked ? 'glass' : 'empty', link.name),
-                  )
-                }
-              />
-              glass in the slot
-            </label>
-          ) : null}
-        </div>
-      ))}
-    </div>
-  );
 }
 
 function FramesChoice({ facts }: { facts: RigFacts }) {

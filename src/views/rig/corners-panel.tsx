@@ -17,6 +17,7 @@ import type { SweepCell, SweepPlan } from '@/core/front/sweep';
 import { BLACK } from '@/core/pupil/map';
 import { exact, plain, say } from '@/core/quantity/say';
 import { Button } from '@/ui/button';
+import { useStore } from '@/views/shell/store-context';
 import { sweeper } from '@/workers/rig';
 import type { RigFacts, Shading } from './use-rig';
 
@@ -211,6 +212,7 @@ interface Swept {
 
 /** Every focal length, focus and stop: a table of the worst corner, each cell leads to its picture. */
 function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting | null) => void }) {
+  const store = useStore();
   const [share, setShare] = useState<number | null>(null);
   const [swept, setSwept] = useState<Swept | null>(null);
   const [chosen, setFrame] = useState<string | null>(null);
@@ -219,20 +221,27 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
   useEffect(
     () => () => {
       running.current++;
-      void sweeper().cancelSweep();
+      void sweeper.run((w) => w.cancelSweep()).catch(() => undefined);
     },
     [],
   );
   const start = async () => {
     const own = ++running.current;
     setShare(0);
-    const result = await sweeper().sweep(
-      facts.job,
-      facts.rig.id,
-      proxy((s: number) => {
-        if (own === running.current) setShare(s);
-      }),
-    );
+    const result = await sweeper
+      .run((w) =>
+        w.sweep(
+          facts.job,
+          facts.rig.id,
+          proxy((s: number) => {
+            if (own === running.current) setShare(s);
+          }),
+        ),
+      )
+      .catch((e: unknown) => {
+        store?.notice(e instanceof Error ? e.message : String(e), 'warn');
+        return null;
+      });
     if (own !== running.current) return;
     // Progress that is still on its way comes too late.
     running.current++;
@@ -243,7 +252,7 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
   const cancel = () => {
     running.current++;
     setShare(null);
-    void sweeper().cancelSweep();
+    void sweeper.run((w) => w.cancelSweep()).catch(() => undefined);
   };
   const old = swept !== null && swept.of !== facts;
   return (

@@ -32,7 +32,7 @@ function show(job: ReturnType<typeof testJob>, lit?: string) {
   render(
     <FindingsPanel
       facts={f}
-      advice={{ of: f, key, fixes, measure: [], measured: f }}
+      advice={{ of: f, key, fixes, measure: [], trouble: null, measured: f }}
       lit={key}
       picked={null}
       onPick={onPick}

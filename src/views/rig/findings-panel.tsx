@@ -3,7 +3,9 @@
 import dynamic from 'next/dynamic';
 import { memo, useEffect, useRef, useState } from 'react';
 import type { Fix, Measurement, Verdict } from '@/core/checks/finding';
+import { sayBasis } from '@/core/checks/basis';
 import { sayRange } from '@/core/quantity/say';
+import { ruleName } from '@/core/rules/rules';
 import { TRIABLE } from '@/core/checks/tried';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
@@ -13,6 +15,7 @@ import type { Advice, RigFacts } from './use-rig';
 const MeasureField = dynamic(() => import('./measure-panel').then((m) => m.MeasureField), {
   ssr: false,
 });
+const Cautions = dynamic(() => import('./cautions').then((m) => m.Cautions), { ssr: false });
 const TryButtons = dynamic(() => import('./try-buttons').then((m) => m.TryButtons), {
   ssr: false,
   // As high as it will be: what stands below must not jump away from under a thumb.
@@ -43,6 +46,7 @@ export const FindingsPanel = memo(function FindingsPanel({
   const [showFine, setShowFine] = useState(false);
   const litFine = fine.some((v) => v.key === lit);
   const list = useRef<HTMLDivElement>(null);
+  const head = useRef<HTMLHeadingElement>(null);
   useEffect(() => {
     const el = list.current;
     if (!el || !picked) return;
@@ -58,6 +62,7 @@ export const FindingsPanel = memo(function FindingsPanel({
           advice={advice}
           open={v.key === lit}
           onPick={onPick}
+          after={() => head.current?.focus()}
         />
       ))}
     </ul>
@@ -65,7 +70,9 @@ export const FindingsPanel = memo(function FindingsPanel({
   return (
     <section aria-labelledby="findings" className="flex min-h-0 flex-col bg-panel">
       <div className="flex items-center gap-4 px-4 pt-2">
-        <h2 id="findings">Findings</h2>
+        <h2 id="findings" tabIndex={-1} ref={head}>
+          Findings
+        </h2>
         <Counts verdicts={verdicts} />
       </div>
       <div ref={list} className="min-h-0 flex-1 overflow-auto px-2 pb-2">
@@ -89,6 +96,7 @@ export const FindingsPanel = memo(function FindingsPanel({
             {showFine || litFine ? items(fine) : null}
           </>
         ) : null}
+        <Cautions facts={facts} />
       </div>
     </section>
   );
@@ -122,12 +130,15 @@ function Item({
   advice,
   open,
   onPick,
+  after,
 }: {
   facts: RigFacts;
   verdict: Verdict;
   advice: Advice;
   open: boolean;
   onPick: (key: string) => void;
+  /** Where the eye goes on once a fix is taken and its line is gone. */
+  after: () => void;
 }) {
   const store = useStore();
   const waiting = advice.of !== facts || advice.key !== v.key;
@@ -156,7 +167,10 @@ function Item({
                 <FixLine
                   key={f.title}
                   fix={f}
-                  take={() => store?.edit({ title: f.title, changes: f.change })}
+                  take={() => {
+                    store?.edit({ title: f.title, changes: f.change });
+                    after();
+                  }}
                 />
               ))}
             </ul>
@@ -164,7 +178,7 @@ function Item({
           {waiting && (v.state === 'fail' || v.state === 'tight') ? (
             // Room for the first fix, so that the findings below stay under the thumb.
             <p className="mb-1 flex min-h-11 items-center text-soft">
-              Trying what could be changed ...
+              {advice.trouble ?? 'Trying what could be changed ...'}
             </p>
           ) : null}
           {!waiting &&
@@ -196,11 +210,11 @@ function Item({
             {v.margin ? (
               <p>
                 margin {sayRange(v.margin.lo, v.margin.hi, v.margin.unit)}
-                {v.limit?.rule ? `, rule ${v.limit.rule}` : ''}
+                {v.limit?.rule ? `, house rule: ${ruleName(v.limit.rule)}` : ''}
               </p>
             ) : null}
             <p>
-              {v.id}, {v.basis}
+              {facts.checks.find((c) => c.id === v.id)?.title ?? 'Check'}; {sayBasis(v.basis)}
             </p>
           </details>
         </div>

@@ -10,7 +10,6 @@ import { valueOf } from '@/core/quantity/quantity';
 import { exact } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
 import type { State } from '@/core/checks/finding';
-import { chainsBetween, lensSet, putLens, setBetween, setMode } from '@/core/solve/moves';
 import { Button } from '@/ui/button';
 import { Picker } from '@/ui/picker';
 import { Pop } from '@/ui/pop';
@@ -18,7 +17,7 @@ import { StateShape, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
 import { useStore } from '@/views/shell/store-context';
 import { Cones, FrontShapes } from './front-drawing';
-import { bodyOptions, lensOptions, linkOptions } from './options';
+import { NO_OPTIONS, useOptions } from './use-options';
 import type { RigFacts } from './use-rig';
 
 /** The form for the front comes when its place is first pressed. */
@@ -153,26 +152,10 @@ export const Line = memo(function Line({
     return `M${[...up, ...down].join('L')}Z${s.role === 'lens' ? edges : ''}`;
   };
 
+  const options = useOptions();
   const step = (kind: PlaceKind, by: 1 | -1) => {
-    if (kind === 'lens') {
-      const set = lensSet(facts.job);
-      if (set.length === 0) return;
-      const at = set.findIndex((x) => x.id === facts.rig.lens);
-      const next = set[(at + by + set.length) % set.length];
-      if (next && next.id !== facts.rig.lens) edit(putLens(facts.job, facts.rig, next));
-    } else if (kind === 'body') {
-      const modes = built.body?.modes ?? [];
-      const at = modes.findIndex((m) => m.id === facts.rig.mode);
-      const next = modes[(at + by + modes.length) % modes.length];
-      if (next && next.id !== facts.rig.mode) edit(setMode(facts.rig, next));
-    } else if (kind === 'link' && built.body && built.lens) {
-      const chains = chainsBetween(facts.job, built.body, built.lens);
-      if (chains.length === 0) return;
-      const now = facts.rig.between.map((u) => u.part).join('/');
-      const at = chains.findIndex((c) => c.links.map((x) => x.id).join('/') === now);
-      const next = chains[(at + by + chains.length) % chains.length];
-      if (next) edit(setBetween(facts.rig, next.links));
-    }
+    const next = options?.stepTo(facts, kind, by);
+    if (next) edit(next);
   };
   const onKey = (kind: PlaceKind) => (e: KeyboardEvent) => {
     const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
@@ -248,11 +231,13 @@ export const Line = memo(function Line({
   const ticks: number[] = [];
   for (let z = Math.ceil(l.from / 10) * 10; z <= far + 40; z += 10) ticks.push(z);
   const optionsOf = (kind: Exclude<PlaceKind, 'front'>) =>
-    kind === 'body'
-      ? bodyOptions(facts, edit)
-      : kind === 'lens'
-        ? lensOptions(facts, edit)
-        : linkOptions(facts, edit);
+    !options
+      ? NO_OPTIONS
+      : kind === 'body'
+        ? options.bodyOptions(facts, edit)
+        : kind === 'lens'
+          ? options.lensOptions(facts, edit)
+          : options.linkOptions(facts, edit);
   const anchor = places.find((p) => p.kind === picking);
 
   return (

@@ -49,6 +49,7 @@ export const MeasurePanel = memo(function MeasurePanel({
                 {m.settles.length > 0
                   ? `settles ${m.settles.length} ${m.settles.length === 1 ? 'finding' : 'findings'}`
                   : `bears on ${m.bears.length} ${m.bears.length === 1 ? 'finding' : 'findings'}${m.missing ? '' : `, ${Math.round((m.share / m.bears.length) * 100)} % of the doubt`}`}
+                {m.enough ? `; ${m.enough}` : ''}
               </span>
             </p>
             <MeasureField
@@ -121,7 +122,7 @@ export function MeasureField({
       />
     );
   if (field.type !== 'quantity')
-    return <FieldEditor field={{ ...field, hint: undefined }} part={part} path={m.path} />;
+    return <FieldEditor field={{ ...field, hint: undefined }} part={part} path={m.path} begin />;
   return (
     <QuantityField
       label={m.label}

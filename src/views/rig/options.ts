@@ -16,7 +16,7 @@ import { valueOf } from '@/core/quantity/quantity';
 import { exact, mm, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
 import { tryOut } from '@/core/solve/try-out';
-import { lensSet, putBody, putLens, setBetween, setMode } from '@/core/solve/moves';
+import { chainsBetween, lensSet, putBody, putLens, setBetween, setMode } from '@/core/solve/moves';
 import type { Option } from '@/ui/option';
 import type { RigFacts } from './use-rig';
 
@@ -172,4 +172,31 @@ export function chainTrouble(facts: RigFacts): string[] {
     return [`No plain adapter can exist: ${exact(verdict.gap, 2)} mm between the two flanges.`];
   if (verdict.kind === 'unknown') return ['The flange distance of a mount is not known.'];
   return verdict.parts.map((p) => `Look for: ${specification(p, facts.built.mounts)}.`);
+}
+
+/** The edit that puts the next or previous of what can stand at a place; null when there is none. */
+export function stepTo(facts: RigFacts, kind: string, by: 1 | -1): Edit | null {
+  const { job, rig, built } = facts;
+  if (kind === 'lens') {
+    const set = lensSet(job);
+    if (set.length === 0) return null;
+    const at = set.findIndex((x) => x.id === rig.lens);
+    const next = set[(at + by + set.length) % set.length];
+    return next && next.id !== rig.lens ? putLens(job, rig, next) : null;
+  }
+  if (kind === 'body') {
+    const modes = built.body?.modes ?? [];
+    const at = modes.findIndex((m) => m.id === rig.mode);
+    const next = modes[(at + by + modes.length) % modes.length];
+    return next && next.id !== rig.mode ? setMode(rig, next) : null;
+  }
+  if (kind === 'link' && built.body && built.lens) {
+    const chains = chainsBetween(job, built.body, built.lens);
+    if (chains.length === 0) return null;
+    const now = rig.between.map((u) => u.part).join('/');
+    const at = chains.findIndex((c) => c.links.map((x) => x.id).join('/') === now);
+    const next = chains[(at + by + chains.length) % chains.length];
+    return next ? setBetween(rig, next.links) : null;
+  }
+  return null;
 }

@@ -48,10 +48,14 @@ export interface Advice {
   measure: readonly NextMeasurement[];
   /** The facts the list was made from; null before the first. */
   measured: RigFacts | null;
+  /** Why no answer came, in a sentence. */
+  trouble: string | null;
 }
 
 /** An edit that is followed by another one within this time is not asked about, ms. */
 const SETTLED = 40;
+/** The adviser is started this long after the first view, ms. */
+const WARM = 400;
 
 /**
  * Tried fixes of the open finding and the measuring list. Each is the whole rig checked many times
@@ -64,7 +68,19 @@ export function useAdvice(facts: RigFacts, lit: string | null, dragging = false)
     key: null,
     measure: [],
     measured: null,
+    trouble: null,
   });
+  useEffect(() => {
+    // Loaded and running before the first question, once the page has nothing better to do.
+    const idle = setTimeout(() => {
+      void import('@/workers/rig').then(({ adviser }) =>
+        adviser.run((w) => w.warm(facts.job, facts.rig.id)).catch(() => undefined),
+      );
+    }, WARM);
+    return () => clearTimeout(idle);
+    // Once: later questions find it warm.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   useEffect(() => {
     // Under the hand nothing is settled: it is asked about when it is let go.
     if (dragging) return;
@@ -75,13 +91,17 @@ export function useAdvice(facts: RigFacts, lit: string | null, dragging = false)
         const { adviser } = await import('@/workers/rig');
         if (stale) return;
         if (lit !== null) {
-          const fixes = await adviser().fixes(job, rig.id, lit);
+          const fixes = await adviser.run((w) => w.fixes(job, rig.id, lit));
           if (stale) return;
-          setAdvice((a) => ({ ...a, of: facts, fixes, key: lit }));
+          setAdvice((a) => ({ ...a, of: facts, fixes, key: lit, trouble: null }));
         }
-        const measure = await adviser().measure(job, rig.id);
-        if (!stale) setAdvice((a) => ({ ...a, measure, measured: facts }));
-      })();
+        const measure = await adviser.run((w) => w.measure(job, rig.id));
+        if (!stale) setAdvice((a) => ({ ...a, measure, measured: facts, trouble: null }));
+      })().catch((e: unknown) => {
+        // Said where the fixes would stand; the next question has a new worker.
+        if (!stale)
+          setAdvice((a) => ({ ...a, trouble: e instanceof Error ? e.message : String(e) }));
+      });
     }, SETTLED);
     return () => {
       stale = true;

@@ -41,7 +41,11 @@ function Rules({ job }: { job: Job }) {
                 onChange={() =>
                   store?.edit({
                     title: `Use the ${s} rules`,
-                    changes: [{ path: ['rules'], value: { set: s } }],
+                    changes: [
+                      { path: ['rules', 'set'], value: s },
+                      // A ready set is taken whole: what was changed by hand gives way to it.
+                      { path: ['rules', 'values'], value: undefined },
+                    ],
                   })
                 }
               />
@@ -78,9 +82,12 @@ function RuleLine({
         v === undefined
           ? `${rule.name}: as the set has it`
           : `${rule.name}: ${plain(v)} ${rule.unit}`,
-      changes: job.rules
-        ? [{ path: ['rules', 'values', rule.id], value: v }]
-        : [{ path: ['rules'], value: { set: 'house', values: { [rule.id]: v } } }],
+      changes: [
+        ...(job.rules ? [] : [{ path: ['rules', 'set'], value: 'house' }]),
+        v === undefined
+          ? { path: ['rules', 'values', rule.id], value: v, prune: 2 }
+          : { path: ['rules', 'values', rule.id], value: v },
+      ],
     });
   return (
     <li className="grid gap-x-6 border-b border-rule py-2 md:grid-cols-[minmax(0,1fr)_12rem]">

@@ -53,13 +53,17 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
               </tr>
             </thead>
             <tbody>
-              {table.rows.map(({ lens, between, cells }) => (
+              {table.rows.map(({ lens, between, own, cells }) => (
                 <tr key={lens.id} className="border-t border-rule">
                   <th scope="row" className="sticky left-0 bg-paper p-2 text-left font-normal">
                     <span className={lens.id === rig.lens ? 'font-semibold' : ''}>{lens.name}</span>
                     <span className="block text-sm text-soft">
                       {lensName(lens)}
-                      {between ? `; ${between}` : ''}
+                      {own
+                        ? between
+                          ? `; with the ${between} that is on`
+                          : ''
+                        : `; would want ${between === '' ? 'nothing between' : between} instead`}
                     </span>
                   </th>
                   {cells.map((c) => {

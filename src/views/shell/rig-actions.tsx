@@ -1,7 +1,8 @@
 'use client';
 
 import type { Job, Rig } from '@/core/kit/types';
-import { addRig, copyRig, removeRig } from '@/core/solve/rigs';
+import { addRig, copyRig, removeRig, renameRig } from '@/core/solve/rigs';
+import { TextInput } from '@/views/part/field-editor';
 import { Button } from '@/ui/button';
 import { useStore } from './store-context';
 
@@ -17,7 +18,19 @@ export function RigActions({ job, rig }: { job: Job; rig: Rig | null }) {
       <Button onClick={() => begin(addRig(job))}>New rig</Button>
       {rig ? (
         <>
-          <Button onClick={() => begin(copyRig(job, rig))}>Copy this one</Button>
+          <span className="flex w-full items-center gap-2">
+            <label htmlFor="rig-name" className="text-soft">
+              name
+            </label>
+            <TextInput
+              id="rig-name"
+              value={rig.name}
+              className="w-56 max-w-full"
+              check={(t) => (t === '' || t.length > 120 ? 'From 1 to 120 characters.' : null)}
+              onKeep={(t) => store?.edit(renameRig(rig, t))}
+            />
+          </span>
+          <Button onClick={() => begin(copyRig(rig))}>Copy this one</Button>
           <Button look="danger" onClick={() => store?.edit(removeRig(rig))}>
             Take it away
           </Button>

@@ -45,8 +45,8 @@ export function RigSwitch() {
         },
       }));
   return (
-    <div className="flex min-w-0 items-center gap-1">
-      <span className="hidden max-w-40 truncate text-soft md:inline">{job.name}</span>
+    <div className="flex min-w-0 shrink items-center gap-1">
+      <span className="hidden min-w-0 max-w-40 truncate text-soft md:inline-block">{job.name}</span>
       <span aria-hidden="true" className="hidden text-soft md:inline">
         /
       </span>
@@ -57,7 +57,7 @@ export function RigSwitch() {
         trigger={
           <Button
             look="bare"
-            className="max-w-56 px-2"
+            className="min-w-0 max-w-56 px-2"
             aria-label={`Rig: ${rig?.name ?? 'none'}. Choose another`}
           >
             <span className="truncate font-semibold">{rig?.name ?? 'no rig'}</span>

@@ -61,6 +61,15 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   }, []);
 
   useEffect(() => {
+    const onLeave = (e: BeforeUnloadEvent) => {
+      // What could not be kept would be gone with the page.
+      if (store?.atRisk()) e.preventDefault();
+    };
+    window.addEventListener('beforeunload', onLeave);
+    return () => window.removeEventListener('beforeunload', onLeave);
+  }, [store]);
+
+  useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const at = e.target as HTMLElement | null;
       const typing = at?.closest('input, textarea, select, [contenteditable]');
@@ -84,7 +93,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
       >
         Skip to the view
       </a>
-      <header className="flex flex-wrap items-center gap-x-2 border-b border-rule bg-panel px-3 py-0.5">
+      <header className="flex flex-wrap items-center gap-x-2 border-b border-rule bg-panel px-3 py-0.5 lg:flex-nowrap">
         <Link href="/" className="flex min-h-11 items-center" aria-label="Nelvix, to the rig">
           <NamePlate />
         </Link>
@@ -139,10 +148,25 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
         </div>
       </header>
       <Notices />
-      <main id="main" className="min-h-0 flex-1 lg:overflow-auto">
+      <main id="main" className="relative min-h-0 flex-1 lg:overflow-auto">
+        <Unsound />
         {children}
       </main>
       {line ? <CommandLine open onOpenChange={setLine} /> : null}
+    </div>
+  );
+}
+
+/** A stored job that cannot be shown: why, and what can be done with it. */
+function Unsound() {
+  const snap = useSnapshot();
+  if (snap.phase !== 'unsound') return null;
+  return (
+    <div role="alert" className="m-4 border-l-4 border-fail bg-fail-wash p-3">
+      <p>{snap.trouble}</p>
+      <Link href="/rescue" className="inline-flex min-h-11 items-center underline">
+        Save what this browser keeps
+      </Link>
     </div>
   );
 }

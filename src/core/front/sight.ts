@@ -1,0 +1,86 @@
+import type { Built } from '../build/build';
+import type { Front } from '../build/front';
+import type { Given } from '../build/given';
+import { at, givens, type Read } from '../build/lin';
+import { standOf, type Stand } from '../build/stand';
+import { walkOf } from '../pupil/aperture';
+import { focalRange, isZoom } from '../build/build';
+import { hull, type Hull } from '../solids/solid';
+import type { Direction } from '../pupil/inverse';
+import { cornerDirections, type Judged } from './shading';
+import { situation, type Situation } from './situations';
+
+/** What the lens sees at one setting, from the numbers it rests on. */
+export interface Sight {
+  situation: Situation;
+  inputs: readonly Given[];
+  /** Station of the entrance pupil from the image plane, for a ray direction. */
+  pupil: (read: Read, t: Direction) => number;
+  corners: (read: Read, judged: Judged) => readonly Direction[];
+}
+
+const NOTHING: Front = {
+  inputs: [],
+  edges: [],
+  thread: [],
+  threadLength: () => 0,
+  box: null,
+  seat: null,
+  drop: null,
+  assumed: null,
+  standing: false,
+};
+
+/**
+ * The lens by itself, with the one model of the pupil that shading has: at the wide end of a zoom
+ * and where it is set, at infinity. The widest picture decides what stands in it.
+ */
+export function sights(built: Built): Sight[] {
+  return built.memo.once(sights, () => makeSights(built));
+}
+
+function makeSights(built: Built): Sight[] {
+  const stand: Stand = standOf(built);
+  const { lens } = built;
+  const range = focalRange(lens);
+  const focals =
+    isZoom(lens) && range
+      ? [...new Set([range.from, built.focal.known?.value ?? range.from])]
+      : [null];
+  return focals.flatMap((focal): Sight[] => {
+    const sit = situation(built, { focal, focus: Infinity, stop: 'used' }, NOTHING);
+    if (!sit) return [];
+    const seat = stand.seat;
+    const values = (read: Read) => sit.inputs.map(read);
+    return [
+      {
+        situation: sit,
+        inputs: [...new Set([...sit.inputs, ...givens([seat])])],
+        pupil: (read, t) => {
+          const { pupil } = sit.scene(values(read));
+          return pupil.z - sit.seat + at(seat, read) + walkOf(pupil, t.tx, t.ty);
+        },
+        corners: (read, judged) => {
+          const x = values(read);
+          return cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
+        },
+      },
+    ];
+  });
+}
+
+/**
+ * The part of space ahead of the pupil that stands in a picture, as far as `until`: a pyramid from
+ * the middle of the pupil through the corners of the picture. Where the pupil wanders the corner
+ * decides, which makes the pyramid no larger than what is seen.
+ */
+export function pyramid(sight: Sight, judged: Judged, read: Read, until: number): Hull | null {
+  const corners = sight.corners(read, judged);
+  const z = Math.max(...corners.map((t) => sight.pupil(read, t)));
+  const far = until - z;
+  if (!(far > 1)) return null;
+  return hull([
+    [0, 0, z],
+    ...corners.map((t): readonly [number, number, number] => [t.tx * far, t.ty * far, until]),
+  ]);
+}

@@ -1,0 +1,59 @@
+import { ruleValues } from '../rules/rules';
+import type { Job, Part, Rig } from '../kit/types';
+import type { Subject } from './rigs';
+
+const OTHER: Record<string, string> = { left: 'right', right: 'left' };
+const turned = (x: unknown) => (typeof x === 'string' ? (OTHER[x] ?? x) : x);
+const negated = (x: unknown) => (typeof x === 'number' ? -x + 0 : x);
+
+function over(o: object, fields: Record<string, (x: unknown) => unknown>): Record<string, unknown> {
+  const copy = { ...o } as Record<string, unknown>;
+  for (const [k, f] of Object.entries(fields)) if (copy[k] !== undefined) copy[k] = f(copy[k]);
+  return copy;
+}
+
+/** A part as its mirror image: sides exchanged; focus rings turn the other way. */
+function part(p: Part): Part {
+  return over(p, {
+    screenSide: turned,
+    swing: turned,
+    sides: turned,
+    flags: (list) => (list as object[]).map((f) => over(f, { side: turned })),
+  }) as unknown as Part;
+}
+
+function rig(r: Rig): Rig {
+  return over(r, {
+    frames: (list) => (list as object[]).map((f) => over(f, { x: negated })),
+    box: (b) =>
+      over(b as object, {
+        trays: (list) => (list as object[]).map((t) => over(t, { turn: negated })),
+      }),
+    drives: (list) =>
+      (list as object[]).map((d) =>
+        over(d, { side: turned, angle: (a) => mirrorAngle(a as number) }),
+      ),
+    fitted: (list) =>
+      (list as object[]).map((f) => over(f, { on: turned, x: negated, turn: negated })),
+  }) as unknown as Rig;
+}
+
+const mirrorAngle = (a: number) => {
+  const m = 180 - a;
+  return m > 360 ? m - 360 : m;
+};
+
+/** The whole job in a mirror, with the house's side for a drive that says none. */
+export function mirrored({ job, rig: r }: Subject): Subject {
+  const side = ruleValues(job.rules)['drive.side'];
+  const next: Job = {
+    ...job,
+    kit: job.kit.map(part),
+    rigs: job.rigs.map(rig),
+    rules: {
+      set: job.rules?.set ?? 'house',
+      values: { ...job.rules?.values, 'drive.side': side === 0 ? 1 : 0 },
+    },
+  };
+  return { job: next, rig: next.rigs.find((x) => x.id === r.id)! };
+}

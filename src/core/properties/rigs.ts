@@ -1,0 +1,165 @@
+import fc from 'fast-check';
+import { FIELDS, isKind, type Field } from '../kit/fields';
+import { isBody, isLens, isLink, type Change, type Job, type Part, type Rig } from '../kit/types';
+import { partsOn } from '../kit/uses';
+import { applyEdit, PathError, type Edit } from '../solve/edit';
+import { besideDeeds, besideMove } from '../solve/beside-moves';
+import { frontDeeds, frontMove } from '../solve/front-moves';
+import { putBody, putLens, setBetween, setFocal, setFocus, setMode, setStop } from '../solve/moves';
+import { isZoom } from '../build/build';
+import { valueOf, type QuantityInput } from '../quantity/quantity';
+import { demo } from '../test-kit';
+
+/** The same random rigs on every run; NELVIX_SEED looks at others. */
+fc.configureGlobal({ seed: Number(process.env.NELVIX_SEED ?? 1) });
+
+/**
+ * Rigs that properties are held against: those of the demo job, and rigs that came of random moves
+ * on them with numbers pulled about and taken away.
+ */
+
+export interface Subject {
+  job: Job;
+  rig: Rig;
+}
+
+const base = demo();
+
+export const demoRigs: readonly (readonly [name: string, Subject])[] = base.rigs.map(
+  (rig) => [rig.name, { job: base, rig }] as const,
+);
+
+/** One random step; the numbers are taken modulo what there is. */
+interface Step {
+  op: 'put' | 'deed' | 'mode' | 'stop' | 'focal' | 'focus' | 'pull' | 'drop' | 'rule';
+  a: number;
+  b: number;
+  u: number;
+}
+
+const step: fc.Arbitrary<Step> = fc.record({
+  op: fc.constantFrom<Step['op']>(
+    'put',
+    'put',
+    'put',
+    'deed',
+    'mode',
+    'stop',
+    'focal',
+    'focus',
+    'pull',
+    'pull',
+    'drop',
+    'rule',
+  ),
+  a: fc.nat(9999),
+  b: fc.nat(9999),
+  u: fc.double({ min: 0, max: 1, noNaN: true }),
+});
+
+export function put(job: Job, rig: Rig, part: Part): Edit | null {
+  if (isLens(part)) return putLens(job, rig, part);
+  if (isBody(part)) return putBody(job, rig, part);
+  if (isLink(part)) return setBetween(rig, [part]);
+  return frontMove(job, rig, part) ?? besideMove(job, rig, part);
+}
+
+const at = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)];
+
+function editOf(job: Job, rig: Rig, s: Step): Edit | null {
+  const set = (path: string[], value: unknown): Edit => ({
+    title: 'x',
+    changes: [{ path, value }],
+  });
+  switch (s.op) {
+    case 'put': {
+      const part = at(job.kit, s.a);
+      return part ? put(job, rig, part) : null;
+    }
+    case 'deed':
+      return at([...frontDeeds(job, rig), ...besideDeeds(job, rig)], s.a) ?? null;
+    case 'mode': {
+      const body = job.kit.find((p) => p.id === rig.body);
+      const mode = isBody(body) ? at(body.modes ?? [], s.a) : undefined;
+      return mode ? setMode(rig, mode) : null;
+    }
+    case 'stop':
+      return setStop(rig, at([2, 2.8, 4, 5.6, 8, 11], s.a));
+    case 'focus':
+      return setFocus(rig, at([undefined, 500, 1500, 4000], s.a));
+    case 'focal': {
+      const lens = job.kit.find((p) => p.id === rig.lens);
+      if (!isLens(lens) || !isZoom(lens)) return null;
+      const [from, to] = [valueOf(lens.focal) ?? 1, valueOf(lens.focalTo) ?? 1];
+      return setFocal(rig, Math.round(from + s.u * (to - from)));
+    }
+    case 'rule':
+      return set(['rules'], { set: at(['house', 'strict', 'light'], s.a) });
+    case 'pull':
+    case 'drop': {
+      const on = job.kit.filter((p) => partsOn(rig).has(p.id));
+      const slot = at(on.flatMap(slotsOf), s.a);
+      if (!slot) return null;
+      if (s.op === 'drop') return set(slot.path, undefined);
+      if (slot.field.type !== 'quantity') return null;
+      const now = valueOf(slot.value as QuantityInput) ?? 0;
+      const value = Math.min(slot.field.max, Math.max(slot.field.min, now * (0.7 + 0.6 * s.u)));
+      return set(slot.path, { value, tol: Math.abs(value) * 0.01, from: 'measured' });
+    }
+  }
+}
+
+/** A rig that came of random moves on one of the demo's. */
+export const anyRig: fc.Arbitrary<Subject> = fc
+  .tuple(fc.nat(base.rigs.length - 1), fc.array(step, { minLength: 1, maxLength: 8 }))
+  .map(([i, steps]) => {
+    let job = base;
+    const id = base.rigs[i]!.id;
+    for (const s of steps) {
+      const rig = job.rigs.find((r) => r.id === id)!;
+      const edit = editOf(job, rig, s);
+      if (!edit) continue;
+      try {
+        job = applyEdit(job, edit).doc;
+      } catch (e) {
+        if (!(e instanceof PathError)) throw e;
+      }
+    }
+    const told = `${id}: ${steps.map((s) => `${s.op} ${s.a} ${s.u.toFixed(2)}`).join('; ')}`;
+    const subject: Subject = { job, rig: job.rigs.find((r) => r.id === id)! };
+    Object.defineProperty(subject, fc.toStringMethod, { value: () => told });
+    return subject;
+  });
+
+/** A number, choice or flag that a part says, with the path it stands at in the job. */
+export interface Slot {
+  part: Part;
+  path: string[];
+  field: Field;
+  value: unknown;
+}
+
+/** Every known value of a part that could be taken away. */
+export function slotsOf(part: Part): Slot[] {
+  const list: Slot[] = [];
+  const walk = (fields: readonly Field[], node: Record<string, unknown>, path: string[]) => {
+    for (const f of fields) {
+      const value = node[f.key];
+      if (value === undefined) continue;
+      if (f.type === 'rows')
+        (value as Record<string, unknown>[]).forEach((row, i) =>
+          walk(f.fields, row, [...path, f.key, f.keyed ? String(row.id) : String(i)]),
+        );
+      else if (f.type !== 'text' && f.type !== 'texts' && !f.required)
+        list.push({ part, path: [...path, f.key], field: f, value });
+    }
+  };
+  if (isKind(part.kind))
+    walk(FIELDS[part.kind], part as unknown as Record<string, unknown>, ['kit', part.id]);
+  return list;
+}
+
+export function changed({ job, rig }: Subject, changes: readonly Change[]): Subject {
+  const next = applyEdit(job, { title: 'x', changes: [...changes] }).doc;
+  return { job: next, rig: next.rigs.find((r) => r.id === rig.id)! };
+}
