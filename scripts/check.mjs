@@ -60,7 +60,7 @@ const read = (file) => {
 };
 const jestFile = 'test-results/jest.json';
 rmSync(jestFile, { force: true });
-const jestOk = bin('jest', '--json', `--outputFile=${jestFile}`, '--silent');
+const jestOk = bin('jest', '--json', `--outputFile=${jestFile}`, '--silent', '--maxWorkers=2');
 const jest = read(jestFile);
 passed += jest?.numPassedTests ?? 0;
 failed += (jest?.numFailedTests ?? 0) + (jest?.numRuntimeErrorTestSuites ?? 0);

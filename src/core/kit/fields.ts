@@ -808,9 +808,6 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
       first: true,
       hint: 'where the body stands down to the middle of the rods',
     }),
-    mm('topToRodsTo', 'top to rods, up to', 300, {
-      hint: 'plates whose height can be set: the largest; the one above is the smallest',
-    }),
     mm('length', 'length', 1000, { first: true, hint: 'along the rods' }),
     mm('clampLength', 'each of its rod clamps', 400, { first: true, hint: 'at its two ends' }),
     mm('width', 'width', 600),
@@ -943,7 +940,6 @@ const UPPER_END: Readonly<Record<string, string>> = {
   stops: 'stopsTo',
   slotStops: 'slotStopsTo',
   isoFrom: 'isoTo',
-  topToRods: 'topToRodsTo',
 };
 
 /** Every pair of fields of a part, and of lines in its tables, that are the ends of one range. */

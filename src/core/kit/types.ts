@@ -354,8 +354,6 @@ export interface Plate extends PartBase {
   rods?: string;
   /** Top of the plate, where the body stands, down to the rod plane. */
   topToRods?: QuantityInput;
-  /** Plates whose height can be set: the largest; the other is the smallest. */
-  topToRodsTo?: QuantityInput;
   width?: QuantityInput;
   /** Top to bottom of the plate itself. */
   thickness?: QuantityInput;

@@ -91,3 +91,8 @@ export function sayRange(lo: number, hi: number, unit: string): string {
 export function metres(mmValue: number): string {
   return Number.isFinite(mmValue) ? `${exact(mmValue / 1000, 2)} m` : 'infinity';
 }
+
+/** A count with its word: `1 part`, `3 parts`. */
+export function counted(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}

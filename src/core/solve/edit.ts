@@ -40,7 +40,10 @@ function set(node: unknown, path: readonly string[], depth: number, change: Chan
   const stays = depth > 0 && STAYS.has(path[depth - 1]!);
   const gone = (empty: boolean) =>
     !stays &&
-    empty && change.value === undefined && change.prune !== undefined && depth >= change.prune;
+    empty &&
+    change.value === undefined &&
+    change.prune !== undefined &&
+    depth >= change.prune;
   if (Array.isArray(node)) {
     const list: unknown[] = [...(node as unknown[])];
     const i = indexIn(list, key);

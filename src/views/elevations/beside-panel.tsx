@@ -40,6 +40,7 @@ import {
   takeRods,
   takeSupport,
 } from '@/core/solve/beside-moves';
+import { setHand, tieLensFoot } from '@/core/solve/moves';
 import { Choose, Length, Piece, Section, useEdit } from '@/views/rig/panel-parts';
 import { Under } from '@/views/rig/under-panel';
 import type { RigFacts } from '@/views/rig/use-rig';
@@ -194,6 +195,29 @@ function Supports({ facts }: { facts: RigFacts }) {
           />
         </div>
       ))}
+      {built.lens && built.lens.footDown !== undefined ? (
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={rig.footTied === true}
+            onChange={(e) => edit(tieLensFoot(rig, e.target.checked, built.lens!.name))}
+          />
+          foot of {built.lens.name} tied down
+        </label>
+      ) : null}
+      {built.lens ? (
+        <Choose
+          label="hand on the barrel"
+          value={rig.hand ?? ''}
+          none={null}
+          options={[
+            { id: '', name: 'none', pick: () => edit(setHand(rig, undefined)) },
+            { id: 'focus', name: 'on the focus ring', pick: () => edit(setHand(rig, 'focus')) },
+            { id: 'zoom', name: 'on the zoom ring', pick: () => edit(setHand(rig, 'zoom')) },
+          ]}
+        />
+      ) : null}
       <Choose
         label="put a support"
         value=""

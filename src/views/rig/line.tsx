@@ -238,6 +238,7 @@ export const Line = memo(function Line({
         : kind === 'lens'
           ? options.lensOptions(facts, edit)
           : options.linkOptions(facts, edit);
+  const fails = verdicts.filter((v) => v.state === 'fail').length;
   const anchor = places.find((p) => p.kind === picking);
 
   return (
@@ -576,7 +577,7 @@ export const Line = memo(function Line({
         </p>
       </div>
       <p className="sr-only" aria-live="polite">
-        {verdicts.filter((v) => v.state === 'fail').length} findings fail,{' '}
+        {fails} {fails === 1 ? 'finding fails' : 'findings fail'},{' '}
         {verdicts.filter((v) => v.state === 'tight').length} tight.
       </p>
     </section>
