@@ -14,7 +14,7 @@ import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { inWords, judge, lacking, plainVerdict } from './judge';
+import { inWords, judge, lacking, plainVerdict, said } from './judge';
 
 /** As many parts are named in a sentence as can be read in one. */
 const MOST_NAMED = 4;
@@ -86,7 +86,11 @@ export const spacePair: Check = {
           ({ near, verdict }) =>
             verdict.state !== 'ok' || (sure(near.a.piece) && sure(near.b.piece)),
         )
-        .map((p) => p.verdict),
+        .map(({ near, verdict }) =>
+          verdict.state === 'tight' && !(sure(near.a.piece) && sure(near.b.piece))
+            ? notKnown(stand, near, verdict)
+            : verdict,
+        ),
       ...cages(stand),
     ];
     const blind = stand.pieces.filter(
@@ -128,6 +132,18 @@ export const spacePair: Check = {
     return out;
   },
 };
+
+/** A pair that is near where its numbers are known: where they are not it can be nearer still. */
+function notKnown(stand: Stand, { a, b }: Near, verdict: Verdict): Verdict {
+  const missing = [...new Set([a, b].flatMap((s) => pieceOf(stand, s).missing))];
+  return {
+    ...said(verdict),
+    state: 'unknown',
+    margin: null,
+    why: `Whether ${nameOf(stand, a)} clears ${nameOf(stand, b)} is not known: ${inWords(missing.map((g) => g.label))} missing.`,
+    measure: lacking(missing),
+  };
+}
 
 /** Whether a cage goes around this body: by its own room inside, or because it is made for it. */
 function cages(stand: Stand): Verdict[] {

@@ -8,6 +8,7 @@ import { frontDeeds, frontMove } from '../solve/front-moves';
 import { putBody, putLens, setBetween, setFocal, setFocus, setMode, setStop } from '../solve/moves';
 import { isZoom } from '../build/build';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
+import { turnRanges } from '../kit/ranges';
 import { demo } from '../test-kit';
 
 /** The same random rigs on every run; NELVIX_SEED looks at others. */
@@ -125,6 +126,8 @@ export const anyRig: fc.Arbitrary<Subject> = fc
         if (!(e instanceof PathError)) throw e;
       }
     }
+    // No way into the product leaves a range the wrong way round.
+    job = { ...job, kit: job.kit.map((p) => turnRanges(p).part) };
     const told = `${id}: ${steps.map((s) => `${s.op} ${s.a} ${s.u.toFixed(2)}`).join('; ')}`;
     const subject: Subject = { job, rig: job.rigs.find((r) => r.id === id)! };
     Object.defineProperty(subject, fc.toStringMethod, { value: () => told });
