@@ -11,8 +11,11 @@ const shared = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(nanoid|d3-[a-z-]+|internmap|three|three-mesh-bvh)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(nanoid|d3-[a-z-]+|internmap|three|three-mesh-bvh)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  setupFilesAfterEnv: ['<rootDir>/scripts/jest-seed.mjs'],
 };
 
 /** @type {import('jest').Config} */

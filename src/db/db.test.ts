@@ -140,7 +140,7 @@ describe('jobs in the browser', () => {
     expect((await listJobs(db)).find((j) => j.id === 'two')).toMatchObject({
       binned: true,
       parts: job.kit.length,
-      rigs: 6,
+      rigs: job.rigs.length,
     });
     expect((await allJobs(db)).jobs).toHaveLength(2);
     await binJob(db, 'two', false);

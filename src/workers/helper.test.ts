@@ -51,5 +51,9 @@ test('what is cancelled is ended, and an error of the task is the task\u2019s ow
   const waits = h.run(() => new Promise(() => undefined), stop.signal);
   stop.abort();
   await expect(waits).rejects.toMatchObject({ why: 'cancelled' });
+  // Stopped before it began: nothing is started for it.
+  const made = Fake.made.length;
+  await expect(h.run(async () => 1, stop.signal)).rejects.toMatchObject({ why: 'cancelled' });
+  expect(Fake.made).toHaveLength(made);
   await expect(h.run(() => Promise.reject(new Error('bad file')))).rejects.toThrow('bad file');
 });

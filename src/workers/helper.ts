@@ -40,11 +40,6 @@ export class Helper<T> {
 
   /** Ends the worker and every task that waits for it. */
   private end(why: TaskEnded['why']): void {
-    const words = {
-      cancelled: `${this.name} was stopped.`,
-      'too long': `${this.name} took too long and was ended; it is started again.`,
-      died: `${this.name} ended by itself; it is started again.`,
-    };
     try {
       this.remote?.[releaseProxy]();
     } catch {
@@ -53,8 +48,17 @@ export class Helper<T> {
     this.worker?.terminate();
     this.worker = null;
     this.remote = null;
-    const error = new TaskEnded(why, words[why]);
+    const error = this.ended(why);
     for (const end of [...this.ends]) end(error);
+  }
+
+  private ended(why: TaskEnded['why']): TaskEnded {
+    const words = {
+      cancelled: `${this.name} was stopped.`,
+      'too long': `${this.name} took too long and was ended; it is started again.`,
+      died: `${this.name} ended by itself; it is started again.`,
+    };
+    return new TaskEnded(why, words[why]);
   }
 
   /** Has the worker loaded and running before it is asked. */
@@ -68,6 +72,7 @@ export class Helper<T> {
    * @throws TaskEnded when it was cancelled, took too long, or the worker died under it
    */
   run<R>(task: (remote: Remote<T>) => Promise<R>, cancel?: AbortSignal): Promise<R> {
+    if (cancel?.aborted) return Promise.reject(this.ended('cancelled'));
     return new Promise<R>((resolve, reject) => {
       const timer = setTimeout(() => this.end('too long'), this.most);
       const stop = () => this.end('cancelled');

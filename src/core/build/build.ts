@@ -268,7 +268,12 @@ function widestAt(
  * Everything that what stands along the optical axis rests on. Documents are never changed in
  * place: as long as these are the same objects it is the same.
  */
-export function alongAxis({ job, rig }: Built): readonly unknown[] {
+export function alongAxis({ job, rig, kit }: Built): readonly unknown[] {
+  const named = (uses: readonly { part: string }[] | undefined, kind: string) =>
+    (uses ?? [])
+      .filter((u) => kit.get(u.part)?.kind === kind)
+      .map((u) => u.part)
+      .join();
   return [
     job.kit,
     job.mounts,
@@ -288,6 +293,10 @@ export function alongAxis({ job, rig }: Built): readonly unknown[] {
     rig.thread,
     rig.box,
     rig.under,
+    // Under the camera a cage adds its bottom, and rods can say of which system they are.
+    named(rig.fitted, 'cage'),
+    named(rig.rods, 'rods'),
+    rig.wheel,
     rig.light,
     rig.reference,
   ];

@@ -124,7 +124,7 @@ describe('parts of the front in words', () => {
     expect(line('weir')).toBe('on 15 mm lightweight; 3 stages, 4 x 5.65 in');
     expect(line('reduction-95')).toBe('114 to 95.2 mm');
     expect(line('gaiter')).toBe('closes on 60 to 100, covers 40 mm');
-    expect(line('beam-bridge')).toBe('15 mm studio; top to rods 66 mm');
+    expect(line('beam-bridge')).toBe('15 mm studio; top to rods 58 to 72 mm, as it is set');
     expect(line('riser-6')).toBe('6 mm');
     expect(line('marl-18')).toBeNull();
     expect(frontPartLine({ id: 'x', kind: 'filter', name: 'X' })).toBe(

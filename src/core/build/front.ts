@@ -4,10 +4,8 @@ import { valueOf } from '../quantity/quantity';
 import {
   isBox,
   isFilter,
-  isPlate,
   isReduction,
   isRing,
-  isRiser,
   isSleeve,
   type BoxUse,
   type Filter,
@@ -22,6 +20,8 @@ import {
 } from '../kit/types';
 import { flangeOf, type Built } from './build';
 import { constant, exactly, given, type Given } from './given';
+import { asFunction, givens } from './lin';
+import { underCamera } from './under';
 
 /** A number as a function of the inputs of the front, in their order. */
 export type Num = (x: readonly number[]) => number;
@@ -181,17 +181,8 @@ function makeFront(built: Built): Front {
     if (b.attach === 'rods') {
       if (use.station !== undefined) {
         const at = use.station;
-        // A clamp is set against a rule: half a millimetre.
         const from = inputs.list.length;
-        const s = inputs.add(
-          constant(`station of ${b.name}`, 'mm', {
-            value: at,
-            tol: 0.5,
-            from: 'sheet',
-            lo: at - 0.5,
-            hi: at + 0.5,
-          }),
-        );
+        const s = inputs.add(boxStationOf(b, at));
         seatNeeds.push(...since(from));
         seat = (x) => s(x);
       } else {
@@ -421,6 +412,17 @@ export function travelOf(built: Built): number | null {
   return ends.length === 0 ? null : seat + Math.max(...ends);
 }
 
+/** Where a box was set on its rods. A clamp is set against a rule: half a millimetre. */
+export function boxStationOf(box: MatteBox, at: number): Given {
+  return constant(`station of ${box.name}`, 'mm', {
+    value: at,
+    tol: 0.5,
+    from: 'sheet',
+    lo: at - 0.5,
+    hi: at + 0.5,
+  });
+}
+
 /** Station of the face that the lens sits on; null while a length on the way is not known. */
 export function lensSeat(built: Built): number | null {
   const { body } = built;
@@ -433,40 +435,16 @@ export function lensSeat(built: Built): number | null {
   return z;
 }
 
-/**
- * How far below the axis the rods come out: axis to base, plus cage and risers under the body, plus
- * plate top to rods, less risers between plate and rods. Null without a plate: then nobody knows.
- */
+/** How far below the axis the rods come out, and where the box wants them. */
 function rodDrop(built: Built, box: PlacedBox | null): RodDrop | null {
-  const { body, rig } = built;
-  if (!body) return null;
-  const inputs: Given[] = [given(body, 'axisToBase')];
-  const signs = [1];
-  let plate = false;
-  for (const use of rig.under ?? []) {
-    const part = built.kit.get(use.part);
-    if (isPlate(part)) {
-      inputs.push(given(part, 'topToRods'));
-      signs.push(1);
-      plate = true;
-    } else if (isRiser(part)) {
-      inputs.push(given(part, 'thickness'));
-      signs.push(use.at === 'rods' ? -1 : 1);
-    }
-  }
-  if (!plate) return null;
-  // A cage stands between the body and what is under it.
-  for (const use of rig.fitted ?? []) {
-    const part = built.kit.get(use.part);
-    if (part?.kind !== 'cage') continue;
-    inputs.push(given(part, 'bottom'));
-    signs.push(1);
-  }
+  const { drop } = underCamera(built);
+  if (!drop) return null;
+  const inputs = givens([drop]);
   const made = box?.box.centreHeight !== undefined ? given(box.box, 'centreHeight') : null;
   const system = rodSystem(box?.box.rods);
   return {
     inputs,
-    value: (x) => signs.reduce((sum, s, i) => sum + s * x[i]!, 0),
+    value: asFunction(drop, inputs),
     standard:
       made ??
       constant(

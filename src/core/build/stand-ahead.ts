@@ -12,7 +12,8 @@ import {
 import { MODULE, tipDiameter } from '../drive/gears';
 import { sector, turned, turnedBox, type Axes } from '../solids/solid';
 import { alongAxis, type Built } from './build';
-import { frontPlaces } from './front-layout';
+import { boxStationOf } from './front';
+import { frontLayout, frontPlaces } from './front-layout';
 import { constant, exactly, readPath, type Given } from './given';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
 import {
@@ -137,8 +138,15 @@ function footMeets(s: Setting, key: string, tied: boolean): void {
 
 /** A tripod foot: a block from the barrel down to its bottom. */
 function foot(s: Setting, piece: Piece, part: Part, from: Lin): void {
-  const p = part as { footDown?: unknown; footAt?: unknown; footLength?: unknown };
-  if (p.footDown === undefined) return;
+  const p = part as {
+    foot?: boolean;
+    footDown?: unknown;
+    footAt?: unknown;
+    footLength?: unknown;
+  };
+  // That it is there is said by itself, or by one number of it: what is lacking is missing, not no foot.
+  const numbers = [p.footDown, p.footAt, p.footLength];
+  if (!p.foot && numbers.every((v) => v === undefined)) return;
   const middle = plus(from, of(s.q(part, ['footAt'], 20)));
   const half = times(of(s.q(part, ['footLength'], 30)), 0.5);
   const down = times(of(s.q(part, ['footDown'], 60)), -1);
@@ -166,7 +174,8 @@ function placeGears(s: Setting): LensGear[] {
     const teeth = gear
       ? gear.style === 'strap'
         ? strapTeeth(s, lens, ring.id, gear)
-        : s.counted(gear, ['teeth'], 'teeth')
+        : // One that may be a strap has the teeth its barrel gives it, or those it says.
+          s.counted(gear, gear.style === undefined ? ['style'] : ['teeth'], 'teeth')
       : cut
         ? s.counted(lens, ['rings', ring.id, 'teeth'], 'teeth')
         : null;
@@ -280,22 +289,29 @@ function placeMatteBox(s: Setting): string | null {
   const { built } = s;
   const { lens, rig } = built;
   const part = rig.box ? built.kit.get(rig.box.part) : null;
-  const drawn = frontPlaces(built)?.box ?? null;
-  if (!isBox(part) || !drawn || !lens) return null;
-  const piece = s.piece('box', part);
+  if (!isBox(part) || !lens) return null;
   const length = s.q(lens, ['length'], STAND_IN.lens);
   const rim = plus(s.seat, of(length));
-  // It follows the lens, or stands where it was set.
-  const back =
-    rig.box!.station !== undefined && part.attach === 'rods'
-      ? lin(rig.box!.station)
-      : plus(rim, lin(drawn.from - s.value(rim)));
+  // Where nobody knows the station of the lens it is drawn at a stand-in, and not computed with.
+  const drawn = (frontPlaces(built) ?? frontLayout(built, s.value(rim))).box;
+  if (!drawn) return null;
+  const piece = s.piece('box', part);
+  // It follows the lens and what is on its thread, or stands where it was set.
+  const pinned = rig.box!.station !== undefined && part.attach === 'rods';
+  const held =
+    part.attach === undefined ? [of(constant(`how ${part.name} is held`, 'mm', null), 0)] : [];
+  const back = pinned
+    ? of(boxStationOf(part, rig.box!.station!))
+    : plus(rim, lin(drawn.from - s.value(rim)), ...held, ...threadOf(s));
   const deep = of(s.q(part, ['mouthZ'], 80));
-  const shorter = drawn.to - drawn.from - (valueOf(part.mouthZ) ?? 80);
-  const front = plus(back, deep, lin(shorter));
+  const front = minus(plus(back, deep), plus(...stagesOut(s, part)));
   const w = of(s.q(part, ['width'], 170));
   const h = of(s.q(part, ['height'], 130));
-  const middle = lin(drawn.middle);
+  // How far the rods are off their height is in the drawing; what nobody knows of it counts here.
+  const middle = plus(
+    lin(drawn.middle),
+    part.attach === 'rods' && s.drop ? times(s.drop, 0) : ZERO,
+  );
   const faces: Faces = {
     x0: times(w, -0.5),
     x1: times(w, 0.5),
@@ -323,7 +339,8 @@ function placeMatteBox(s: Setting): string | null {
     ];
     const half = upright ? drawn.halfWide : drawn.half;
     const off = f.hinge[0] - s.value(back);
-    s.add(piece, 'flag', [back, w, h], (n) => {
+    const leaf = (key: string) => of(s.q(part, ['flags', f.id, key], 0), 0);
+    s.add(piece, 'flag', [back, w, h, leaf('z'), leaf('offset'), leaf('length')], (n) => {
       const z = n(back) + off + dz / 2;
       const r = f.hinge[1] + dr / 2;
       return turnedBox(
@@ -361,6 +378,23 @@ function placeMatteBox(s: Setting): string | null {
   }
   if (part.swing) swing(s, part, faces, drawn.middle);
   return 'box';
+}
+
+/** Thicknesses of what is on the thread: a box that follows the lens stands ahead of them. */
+function threadOf(s: Setting): Lin[] {
+  return (s.built.rig.thread ?? []).flatMap((use) => {
+    const part = s.built.kit.get(use.part);
+    return part ? [of(s.q(part, ['thickness'], 6), 0)] : [];
+  });
+}
+
+/** What the stages that are taken out make a box shorter by. */
+function stagesOut(s: Setting, part: MatteBox): Lin[] {
+  return (s.built.rig.box?.trays ?? []).flatMap((t) =>
+    t.out && part.stages?.some((x) => x.id === t.id)
+      ? [of(s.q(part, ['stages', t.id, 'shorter'], 0))]
+      : [],
+  );
 }
 
 /** What a swing-away box sweeps: about an upright hinge at its side. */

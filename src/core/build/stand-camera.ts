@@ -1,19 +1,10 @@
 import { rodSystem } from '../rods/systems';
-import {
-  isFitting,
-  isPlate,
-  isRiser,
-  isRods,
-  type FittedUse,
-  type Fitting,
-  type Part,
-  type Plate,
-  type Rods,
-} from '../kit/types';
+import { isFitting, type FittedUse, type Fitting, type Part, type Plate } from '../kit/types';
 import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
 import { flangeOf, type Built } from './build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
 import { byId, fittedInOrder } from './fitted';
+import { rodsOf, underCamera } from './under';
 import {
   block,
   setting,
@@ -27,6 +18,8 @@ import {
 /** The plate on the rig, with its two rod clamps. */
 export interface PlacedPlate {
   plate: Plate;
+  /** Axis down to its top. */
+  top: Lin;
   from: Lin;
   to: Lin;
   clamps: Clamped[];
@@ -62,13 +55,6 @@ export function cameraOf(built: Built): Camera {
   const camera = layOut(built);
   kept.set(body, [{ key, camera }, ...list].slice(0, MOST_KEPT));
   return camera;
-}
-
-/** The rod system that the rods of the rig say they are of. */
-function rodsOf({ rig, kit }: Built): string | undefined {
-  return (rig.rods ?? [])
-    .map((u) => kit.get(u.part))
-    .find((p): p is Rods => isRods(p) && p.rods !== undefined)?.rods;
 }
 
 const kept = new WeakMap<Part, { key: readonly unknown[]; camera: Camera }[]>();
@@ -224,39 +210,18 @@ function placePlate(s: Setting): PlacedPlate | null {
   const { built } = s;
   const { body, rig } = built;
   if (!body) return null;
-  let drop: Lin = of(s.q(body, ['axisToBase'], STAND_IN.base));
-  let plate: Plate | null = null;
-  let station: number | undefined;
-  for (const use of rig.fitted ?? []) {
-    const cage = built.kit.get(use.part);
-    if (cage?.kind === 'cage') drop = plus(drop, of(s.q(cage, ['bottom'], 8)));
-  }
-  let top = drop;
-  for (const use of rig.under ?? []) {
-    const part = built.kit.get(use.part);
-    if (isPlate(part)) {
-      plate = part;
-      station = use.station;
-      drop = plus(drop, of(s.q(part, ['topToRods'], 40)));
-    } else if (isRiser(part)) {
-      const t = of(s.q(part, ['thickness'], 5));
-      if (use.at === 'rods') drop = minus(drop, t);
-      else {
-        drop = plus(drop, t);
-        // Risers named after the plate are under the body all the same.
-        top = plus(top, t);
-      }
-    }
-  }
-  if (!plate) return null;
+  const under = underCamera(built, s.q);
+  const { plate, use, top, drop } = under;
+  if (!plate || !drop) return null;
   s.drop = drop;
+  s.height = under.height;
   s.system = rodSystem(plate.rods) ?? rodSystem(rodsOf(built));
   const [w, t, l] = STAND_IN.plate;
   const length = of(s.q(plate, ['length'], l));
   const clamp = of(s.q(plate, ['clampLength'], STAND_IN.clamp));
   const wide = of(s.q(plate, ['width'], w));
   const thick = of(s.q(plate, ['thickness'], t));
-  const front = station === undefined ? s.face : lin(station);
+  const front = use?.station === undefined ? s.face : lin(use.station);
   const back = minus(front, length);
   const piece = s.piece('plate', plate);
   const faces: Faces = {
@@ -287,7 +252,7 @@ function placePlate(s: Setting): PlacedPlate | null {
   s.meet('plate', 'body');
   for (const u of rig.fitted ?? [])
     if (built.kit.get(u.part)?.kind === 'cage') s.meet('plate', `fitted:${u.id}`);
-  return { plate, from: back, to: front, clamps };
+  return { plate, top, from: back, to: front, clamps };
 }
 
 /** Handles, grips, monitors, batteries: blocks against a face. */

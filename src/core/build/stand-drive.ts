@@ -71,8 +71,10 @@ export function placeDrive(
   const width = of(s.q(part, ['width'], 50));
   const height = of(s.q(part, ['height'], 60));
   const depth = of(s.q(part, ['depth'], 40));
-  const ahead = part.gearAhead === undefined ? lin(0) : of(s.q(part, ['gearAhead'], 0));
-  const behind = part.boxBehind === undefined ? lin(6) : of(s.q(part, ['boxBehind'], 6));
+  const ahead = of(s.q(part, ['gearAhead'], 0));
+  const behind = of(s.q(part, ['boxBehind'], 6));
+  // A drive without an arm says so: 0 wide.
+  const armWide = of(s.q(part, ['armWidth'], 12));
   const more = arm?.ahead === undefined ? lin(0) : of(s.q(arm, ['ahead'], 0));
   const drop = dropOf(s);
   const cc = (s.system?.centres ?? 60) / 2;
@@ -124,7 +126,7 @@ export function placeDrive(
       h: s.value(height),
       d: s.value(depth),
       behind: s.value(behind),
-      armWidth: valueOf(part.armWidth),
+      armWidth: s.value(armWide),
       clamp: s.value(clampLength),
       flipped,
       tips,
@@ -137,7 +139,18 @@ export function placeDrive(
     };
   };
 
-  const rests = givens([pivotY, middle, ahead, more, width, height, depth, behind, clampLength]);
+  const rests = givens([
+    pivotY,
+    middle,
+    ahead,
+    more,
+    width,
+    height,
+    depth,
+    behind,
+    armWide,
+    clampLength,
+  ]);
   const loose = rests.reduce((sum, g) => sum + (g.known?.tol ?? 0), 0);
   let side: 'left' | 'right' = sides[0]!;
   let flipped = flips[0]!;
@@ -201,9 +214,14 @@ export function placeDrive(
     meshes,
     of(teeth, 0),
   ];
-  const roles = ['box', 'gear', ...(part.armWidth === undefined ? [] : ['arm'])];
+  const roles = ['box', 'gear', ...(s.value(armWide) > 0 ? ['arm'] : [])];
+  const rest: Record<string, Lin[]> = {
+    box: inputs,
+    gear: [gearAt, of(gearWidth), of(teeth), meshes],
+    arm: [...inputs, armWide],
+  };
   roles.forEach((role, i) =>
-    s.add(piece, role, role === 'gear' ? [gearAt, of(gearWidth), of(teeth), meshes] : inputs, (v) =>
+    s.add(piece, role, rest[role]!, (v) =>
       shapeOf(i, {
         px: sign * across,
         py: v(pivotY),
@@ -215,7 +233,7 @@ export function placeDrive(
         h: v(height),
         d: v(depth),
         behind: v(behind),
-        armWidth: valueOf(part.armWidth),
+        armWidth: v(armWide),
         clamp: v(clampLength),
         flipped,
         tips: role === 'gear' ? tipDiameter(Math.max(6, v(of(teeth))), m) / 2 : tips,
@@ -287,7 +305,8 @@ export interface DriveShape {
   h: number;
   d: number;
   behind: number;
-  armWidth: number | null;
+  /** 0 when it has no arm. */
+  armWidth: number;
   clamp: number;
   flipped: boolean;
   tips: number;
@@ -325,7 +344,7 @@ export function outlinesOf(p: DriveShape, into: Prism[]): Prism[] {
   body.hy = p.h / 2;
   const gear = set(1, x, y, p.gearAt - p.halfWidth, p.gearAt + p.halfWidth);
   gear.r = p.tips;
-  if (p.armWidth !== null) {
+  if (p.armWidth > 0) {
     const deep = Math.min(p.clamp, 12) / 2;
     const arm = set(2, (x + p.px) / 2, (y + p.py) / 2, p.station - deep, p.station + deep);
     arm.hx = p.armWidth / 2;

@@ -5,6 +5,7 @@ import type { Built } from './build';
 import { constant, counted, given, type Given } from './given';
 import { at, givens, lin, minus, of, plus, times, ZERO, type Lin, type Read } from './lin';
 import { Memo } from './memo';
+import type { PlateHeight } from './under';
 
 /** One solid of a piece. */
 export interface StandSolid {
@@ -130,6 +131,8 @@ export interface Setting {
   face: Lin;
   seat: Lin;
   drop: Lin | null;
+  /** How the plate stands, where its height can be set. */
+  height: PlateHeight | null;
   system: RodSystem | null;
   rods: PlacedRods[];
   add: (
@@ -221,6 +224,7 @@ export function setting(built: Built, below: Setting | null = null): Setting {
     face: below?.face ?? ZERO,
     seat: below?.seat ?? ZERO,
     drop: below?.drop ?? null,
+    height: below?.height ?? null,
     system: below?.system ?? null,
     rods: [],
     add(piece, role, inputs, make, how = {}) {

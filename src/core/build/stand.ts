@@ -19,6 +19,7 @@ import { aheadOf } from './stand-ahead';
 import { cameraOf, type PlacedPlate } from './stand-camera';
 import { placeDrive, type PlacedDrive } from './stand-drive';
 import { placeRods } from './stand-rods';
+import type { PlateHeight } from './under';
 import { placeSupport, type PlacedSupport } from './stand-support';
 
 /**
@@ -41,6 +42,8 @@ export interface Stand {
   seat: Lin;
   /** Axis down to the rods; null without a plate. */
   drop: Lin | null;
+  /** How the plate stands, where its height can be set. */
+  height: PlateHeight | null;
   system: RodSystem | null;
   plate: PlacedPlate | null;
   rods: PlacedRods[];
@@ -97,6 +100,7 @@ function layOut(built: Built): Stand {
     face: s.face,
     seat: s.seat,
     drop: s.drop,
+    height: s.height,
     system: s.system,
     plate,
     rods: s.rods,

@@ -1,4 +1,5 @@
 import type { Check } from './check';
+import { frontExposure } from './front-exposure';
 import { mountLoad } from './mount-load';
 import { rodsSystem } from './rods-system';
 import { rodsDrop } from './rods-drop';
@@ -29,8 +30,12 @@ import { carryTwist } from './carry-twist';
 import { sightView } from './sight-view';
 import { spacePieces } from './space-pieces';
 
-/** The checks of what stands under and beside the camera: rods, drives, supports, room. */
+/**
+ * The checks of how the light is set, and of what stands under and beside the camera: rods, drives,
+ * supports, room. The first picture does not wait for them.
+ */
 export const BESIDE: readonly Check[] = [
+  frontExposure,
   mountLoad,
   rodsSystem,
   rodsDrop,

@@ -21,8 +21,6 @@ export const carryTwist: Check = {
   id: 'carry.twist',
   title: 'Leverage on a single screw, and ratings',
   short: 'turns on its screw',
-  says: 'Whether a part that is held by one screw without pins, with everything that hangs on it, has enough leverage in any direction to turn or bend it; and whether what hangs on a part, or for a handle the whole rig, stays inside the rating its maker states.',
-  formula: '|sum of mass x (its centre - the screw)| x g; and rating - mass',
   run(built) {
     const stand = standOf(built);
     return (built.rig.fitted ?? []).flatMap((use): Verdict[] => {

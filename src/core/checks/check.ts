@@ -8,8 +8,5 @@ export interface Check {
   title: string;
   /** What a fail of it is called where there is room for two words. */
   short: string;
-  /** What it tells, for docs/checks.md. */
-  says: string;
-  formula: string;
   run: (built: Built) => Verdict[];
 }

@@ -10,8 +10,6 @@ export const coverageChip: Check = {
   id: 'coverage.chip',
   title: 'Whole mode covered',
   short: 'corners cut',
-  says: 'Whether the image circle covers the full active area of the recording mode. When only the corners outside every delivery frame are cut, it says so: the lens is usable.',
-  formula: '(min(m D, exit circle) - hypot(w, h)) / 2 for the active area',
   run(built) {
     const { body, lens, mode } = built;
     if (!body || !lens || !mode) return [];

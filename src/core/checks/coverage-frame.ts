@@ -84,9 +84,6 @@ export const coverageFrame: Check = {
   id: 'coverage.frame',
   title: 'Delivery frame covered',
   short: 'not covered',
-  says: 'Whether the image circle, after the reducer, covers each delivery frame, and what is left when it does not.',
-  formula:
-    '(min(m D, exit circle) - hypot(w, h)) / 2 at the farthest corner, frame on the unsqueezed chip',
   run(built) {
     const { body, lens, mode } = built;
     if (!body || !lens || !mode) return [];

@@ -32,8 +32,6 @@ export const coveragePixels: Check = {
   id: 'coverage.pixels',
   title: 'Pixels for the deliverable',
   short: 'too few pixels',
-  says: 'How many pixels of the recording lie inside each delivery frame, after desqueeze, and how far they must be scaled to the deliverable.',
-  formula: 'scale = max(deliverable w / (px w x squeeze), deliverable h / px h)',
   run(built) {
     const { body, mode, lens } = built;
     if (!body || !mode) return [];

@@ -10,8 +10,6 @@ export const coverageReducerExit: Check = {
   id: 'coverage.reducer-exit',
   title: 'Exit circle of the reducer',
   short: 'reducer cuts',
-  says: 'Whether the reducer itself lets enough through for every delivery frame, whatever the lens throws.',
-  formula: '(exit circle - hypot(w, h)) / 2 for the largest delivery frame',
   run(built) {
     const { body, mode } = built;
     if (!body || !mode) return [];

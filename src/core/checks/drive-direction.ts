@@ -8,8 +8,6 @@ export const driveDirection: Check = {
   id: 'drive.direction',
   title: 'Direction of the pull',
   short: 'turns the wrong way',
-  says: 'Whether the lens turns as the wheel does in cine practice, or needs a reverse gear or the drive on the other side.',
-  formula: 'direction of the ring, reversed by a reverse gear',
   run(built) {
     const stand = standOf(built);
     return stand.drives.flatMap((d): Verdict[] => {

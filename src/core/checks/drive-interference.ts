@@ -1,5 +1,6 @@
 import { standOf } from '../build/stand';
 import { distanceFrom, inputsOf } from '../space/clearance';
+import { blindPieces, unsettledDrives } from '../space/unsettled';
 import { distance } from '../solids/distance';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -11,8 +12,6 @@ export const driveInterference: Check = {
   id: 'drive.interference',
   title: 'Hand unit and motor',
   short: 'too near the radio',
-  says: 'Whether a hand unit on the rig stands far enough from the motors for its radio.',
-  formula: 'distance of hand unit and motor - distance wanted',
   run(built) {
     const stand = standOf(built);
     const limit = built.rules['drive.hand-unit'];
@@ -22,7 +21,11 @@ export const driveInterference: Check = {
       return units.map((u) => {
         const box = stand.solids.find((s) => s.piece === d.key && s.role === 'box')!;
         const unit = u.solids[0]!;
-        const inputs = inputsOf(box, unit);
+        // Where the motor would go hangs on what is not known.
+        const lost = unsettledDrives(stand).includes(d)
+          ? [...new Set(blindPieces(stand).flatMap((p) => p.missing))]
+          : [];
+        const inputs = [...new Set([...inputsOf(box, unit), ...lost])];
         const f = distanceFrom(box, unit, inputs);
         return judge({
           id: 'drive.interference',

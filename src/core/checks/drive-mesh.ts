@@ -13,8 +13,6 @@ export const driveMesh: Check = {
   id: 'drive.mesh',
   title: 'Gear in gear',
   short: 'gears differ',
-  says: 'Whether the teeth of drive and lens are of one size, and how far apart the two axes stand.',
-  formula: '(pitch of the lens gear + pitch of the drive gear) / 2, pitch = module x teeth',
   run(built) {
     const stand = standOf(built);
     return stand.drives.flatMap((d): Verdict[] => {

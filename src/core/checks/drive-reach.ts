@@ -9,6 +9,7 @@ import type { Check } from './check';
 import type { Verdict } from './finding';
 import { inWords, judge, lacking, plainVerdict } from './judge';
 import { nameOf } from '../space/clearance';
+import { blindPieces, unsettledDrives } from '../space/unsettled';
 import { pairVerdicts } from './space-pair';
 import { asFunction } from '../build/lin';
 
@@ -16,8 +17,6 @@ export const driveReach: Check = {
   id: 'drive.reach',
   title: 'Drive reaches the gear',
   short: 'does not reach',
-  says: 'Whether the arm of a drive can put its gear on the gear of the lens, and whether there is a place where it fouls nothing.',
-  formula: 'min(longest arm - |pivot - mesh circle|, pivot + mesh circle - shortest arm)',
   run(built) {
     const stand = standOf(built);
     return stand.drives.flatMap((d): Verdict[] => {
@@ -98,16 +97,16 @@ export const driveReach: Check = {
         basis: '[math]',
       });
       if (reach.state === 'unknown' || reach.state === 'fail') return [reach];
-      const blind = stand.pieces.filter(
-        (p) => p.missing.length > 0 && p.key !== 'screen' && p.key !== 'swing',
-      );
+      const blind = blindPieces(stand);
       const room = {
         ...base,
         key: `${base.key}:room`,
         sum: reach.sum,
         basis: ruleBasis('space.air'),
       };
-      if (worst)
+      // Where it would go was sought among what is known: what is not may send it elsewhere.
+      const sought = unsettledDrives(stand).includes(d);
+      if (worst && (worst.verdict.state === 'fail' || !sought))
         return [
           plainVerdict({
             ...room,

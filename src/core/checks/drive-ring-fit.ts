@@ -14,9 +14,6 @@ export const driveRingFit: Check = {
   id: 'drive.ring-fit',
   title: 'Gear ring on the barrel',
   short: 'no gear on it',
-  says: 'Whether the ring of the lens that is to be driven has a gear: cut in, or a ring of the kit that closes on its barrel and whose lump stays clear of the drive gear over the throw.',
-  formula:
-    'bore - barrel from 0 to 0.5 mm; or barrel inside the range; and 360 - throw - lump - mesh of the drive',
   run(built) {
     const stand = standOf(built);
     const { lens } = built;

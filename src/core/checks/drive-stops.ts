@@ -8,8 +8,6 @@ export const driveStops: Check = {
   id: 'drive.stops',
   title: 'End stops',
   short: 'no end stops',
-  says: 'Whether something stops the pull at both ends: the lens, hard stops on the follow focus, or limits that are set by hand on a motor.',
-  formula: 'stops of the lens, or of the drive',
   run(built) {
     const stand = standOf(built);
     return stand.drives.flatMap((d): Verdict[] => {

@@ -14,9 +14,6 @@ export const driveTorque: Check = {
   id: 'drive.torque',
   title: 'Torque of the motor',
   short: 'motor stalls',
-  says: 'Whether a motor turns the ring on the volts of the outlet that feeds it, and which outlet on the rig would.',
-  formula:
-    'motor torque (volts) x lens teeth / motor teeth x efficiency - reserve x torque of the ring',
   run(built) {
     const stand = standOf(built);
     const reserve = built.rules['drive.torque-reserve'];

@@ -13,8 +13,6 @@ export const driveTravel: Check = {
   id: 'drive.travel',
   title: 'Mesh over the travel',
   short: 'runs out of mesh',
-  says: 'Whether the gears overlap enough along the axis at both ends of the throw: rings that wander as they turn take their gear with them.',
-  formula: 'overlap of the two gears at the worse end - width that must mesh',
   run(built) {
     const stand = standOf(built);
     const limit = built.rules['drive.overlap'];

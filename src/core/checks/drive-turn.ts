@@ -1,6 +1,9 @@
-import { standOf } from '../build/stand';
+import type { Built } from '../build/build';
+import { standOf, type Stand } from '../build/stand';
+import type { PlacedDrive } from '../build/stand-drive';
 import { constant, exactly, given } from '../build/given';
 import { wheelTurn } from '../drive/gears';
+import { handUnitOf } from '../drive/hand-unit';
 import { exact } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import { withoutTeeth } from '../drive/told';
@@ -12,15 +15,13 @@ export const driveTurn: Check = {
   id: 'drive.turn',
   title: 'Turn of the wheel',
   short: 'turn of the wheel',
-  says: 'How far the hand wheel turns from near to far: more than about a full turn means re-gripping, very little cannot be dosed.',
-  formula: 'throw of the lens x lens teeth / drive teeth / ratio of the gearbox',
   run(built) {
     const stand = standOf(built);
     const most = built.rules['drive.turn-most'];
     const least = built.rules['drive.turn-least'];
     return stand.drives.flatMap((d): Verdict[] => {
       const { gear, part } = d;
-      if (part.kind !== 'follow-focus') return [];
+      if (part.kind !== 'follow-focus') return byUnit(built, stand, d);
       if (!gear?.teeth || !built.lens)
         return withoutTeeth(stand, d, 'drive.turn', `How far the wheel of ${part.name} turns`);
       const throwOf = given(built.lens, 'rings', gear.ring.id, 'throw');
@@ -63,3 +64,39 @@ export const driveTurn: Check = {
     });
   },
 };
+
+/** A motor: whatever the throw of the ring, the hand turns the whole wheel of the unit. */
+function byUnit(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
+  const unit = handUnitOf(built, d.use);
+  if (!unit) return [];
+  const most = built.rules['drive.turn-most'];
+  const least = built.rules['drive.turn-least'];
+  const turn = given(unit, 'turn');
+  const low = (turn.known?.value ?? most) < least;
+  const rule = low ? 'drive.turn-least' : 'drive.turn-most';
+  return [
+    judge({
+      id: 'drive.turn',
+      key: `drive.turn:${d.use.id}`,
+      about: [d.part.id, unit.id],
+      station: stand.value(d.gearAt),
+      inputs: [turn],
+      margin: ([t]) => (low ? t! - least : most - t!),
+      after: (s) => ({ ...s, hi: Math.max(0, s.hi) }),
+      unit: 'deg',
+      limit: { value: low ? least : most, unit: 'deg', rule },
+      why: (o) => {
+        const says = `The wheel of ${unit.name} turns ${exact(turn.known!.value, 0)}\u00b0 from end to end of what ${d.part.name} is set to`;
+        return o.state === 'ok'
+          ? `${says}: limits set closer spread the same turn over less.`
+          : low
+            ? `${says}: short and touchy. Limits set for the shot make it finer.`
+            : `${says}, over the ${exact(most, 0)}\u00b0 a hand does without re-gripping, for a short pull too.`;
+      },
+      sum: () => `turn of the wheel ${exact(turn.known!.value, 0)}\u00b0`,
+      lacking: (missing) =>
+        `How far the wheel of ${unit.name} turns is not known: ${missing} missing.`,
+      basis: ruleBasis(rule),
+    }),
+  ];
+}

@@ -5,6 +5,12 @@ export type State = 'ok' | 'tight' | 'fail' | 'unknown';
 /** Worst first. */
 export const STATES: readonly State[] = ['fail', 'tight', 'unknown', 'ok'];
 
+/**
+ * Which of several verdicts on one thing speaks, lowest first: what is not known stands before what
+ * may be, since it can still turn out to fail.
+ */
+export const RANK: Readonly<Record<State, number>> = { fail: 0, unknown: 1, tight: 2, ok: 3 };
+
 /** How much room there is, with the interval that the tolerances leave. */
 export interface Margin {
   value: number;

@@ -2,9 +2,11 @@ import type { Built } from '../build/build';
 import { frontOf } from '../build/front';
 import { flagSight } from '../front/flags';
 import { cornerDirections, judgedFrames, nominal } from '../front/shading';
-import { situations } from '../front/situations';
+import { situations, type Situation } from '../front/situations';
 import { clearance } from '../pupil/aperture';
 import { exact, mm } from '../quantity/say';
+import { spread } from '../quantity/spread';
+import { lightShade } from './light-shade';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge } from './judge';
@@ -13,15 +15,16 @@ export const frontFlag: Check = {
   id: 'front.flag',
   title: 'Flags',
   short: 'flag in frame',
-  says: 'Whether each flag stays out of every delivery frame, how far it can still come down, and how low a light it shades then.',
-  formula:
-    'distance of the tip from the axis - height of the beam there; shade: atan((tip height + half the glass) / distance to the glass)',
   run(built) {
     const front = frontOf(built);
     const { box } = front;
+    const shade = lightShade(built);
     // Without body and mode there is no frame that a flag could stand in.
-    if (!box || !built.lens || !built.body || !built.mode) return [];
-    return box.flags.map(({ leaf, use }) => verdict(built, leaf.id, leaf.name, use.angle));
+    if (!box || !built.lens || !built.body || !built.mode) return shade;
+    return [
+      ...box.flags.map(({ leaf, use }) => verdict(built, leaf.id, leaf.name, use.angle)),
+      ...shade,
+    ];
   },
 };
 
@@ -30,19 +33,35 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
   const b = front.box!.box;
   const index = front.edges.findIndex((e) => e.key === `flag:${id}`);
   const sight = flagSight(built, id);
-  const sit = sight?.situation ?? situations(built)[0];
+  const all = situations(built);
   const frames = judgedFrames(built).filter((j) => j.frame || built.frames.length === 0);
-  const room = (x: readonly number[]) => {
-    const scene = sit!.scene(x);
+  const room = (sit: Situation) => (x: readonly number[]) => {
+    const scene = sit.scene(x);
     const ap = scene.apertures[index]!;
     return Math.min(
       ...frames.flatMap((j) =>
-        cornerDirections(sit!, x, j.rectangle(sit!.mode(x))).map((t) =>
+        cornerDirections(sit, x, j.rectangle(sit.mode(x))).map((t) =>
           clearance(ap, scene.pupil, scene.distance, t.tx, t.ty),
         ),
       ),
     );
   };
+  // Which setting of the lens sees most of it can be another one inside the tolerances.
+  const ready = sight !== null && all.every((s) => nominal(s) !== null);
+  const each = ready
+    ? all.map((s) => ({
+        s,
+        spread: spread(
+          s.inputs.map((g) => g.known!),
+          room(s),
+        ),
+      }))
+    : [];
+  const least = each.reduce<(typeof each)[number] | null>(
+    (m, e) => (m === null || e.spread.lo < m.spread.lo ? e : m),
+    null,
+  );
+  const sit = least?.s ?? all.find((s) => nominal(s) === null) ?? all[0];
   const v = judge({
     id: 'front.flag',
     key: `front.flag:${id}`,
@@ -50,7 +69,12 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
     station:
       sit && nominal(sit) && index >= 0 ? sit.scene(nominal(sit)!).apertures[index]!.z : null,
     inputs: sit?.inputs ?? [],
-    margin: room,
+    spread: () => ({
+      value: Math.min(...each.map((e) => e.spread.value)),
+      lo: least!.spread.lo,
+      hi: Math.min(...each.map((e) => e.spread.hi)),
+      shares: least!.spread.shares,
+    }),
     unit: 'mm',
     limit: { value: 0, unit: 'mm', rule: null },
     assumed: sit?.assumed ?? null,

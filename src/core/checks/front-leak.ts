@@ -6,6 +6,7 @@ import { gripOf } from './front-matte-fit';
 import { exact, mm } from '../quantity/say';
 import { known, valueOf, type Known } from '../quantity/quantity';
 import type { Check } from './check';
+import { attachUnknown } from './front-attach';
 import { judge, plainVerdict } from './judge';
 import { lensSeat } from '../build/front';
 
@@ -13,8 +14,6 @@ export const frontLeak: Check = {
   id: 'front.leak',
   title: 'Light between box and lens',
   short: 'light leaks in',
-  says: 'Whether the sleeve of a box on rods closes on the lens front and covers the gap to it, at the shortest the lens gets.',
-  formula: 'sleeve covers - gap >= 0; sleeve from <= lens front <= sleeve to',
   run(built) {
     const front = frontOf(built);
     const { lens } = built;
@@ -22,15 +21,13 @@ export const frontLeak: Check = {
     if (!lens || !box || box.box.attach === 'clip-on') return [];
     if (box.box.attach === undefined)
       return [
-        plainVerdict({
-          id: 'front.leak',
-          about: [box.box.id, lens.id],
-          station: boxStation(built),
-          state: 'unknown',
-          why: `Whether light leaks in behind ${box.box.name} is not known: it does not say whether it clips on or stands on rods.`,
-          sum: 'No sum.',
-          basis: '[trade]',
-        }),
+        attachUnknown(
+          built,
+          box.box,
+          'front.leak',
+          [box.box.id, lens.id],
+          `Whether light leaks in behind ${box.box.name}`,
+        ),
       ];
     const b = box.box;
     const own = box.sleeve;

@@ -9,6 +9,7 @@ import type { Spread } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
+import { attachUnknown } from './front-attach';
 import { judge, plainVerdict } from './judge';
 
 /** What a clip-on box closes on: a clamp ring on the thread, or the lens itself. */
@@ -71,8 +72,6 @@ export const frontMatteFit: Check = {
   id: 'front.matte-fit',
   title: 'Matte box on the lens',
   short: 'box does not fit',
-  says: 'Whether a clip-on box, with its reduction ring if it has one, closes on the lens, whether the lens front can carry it and does not turn; whether a box for rods is made for the rods that are there.',
-  formula: '0 <= opening - front diameter <= slack; mass of the box <= what the front carries',
   run(built) {
     const { lens } = built;
     const { box } = frontOf(built);
@@ -110,17 +109,7 @@ export const frontMatteFit: Check = {
       ];
     }
     if (b.attach === undefined)
-      return [
-        plainVerdict({
-          id: 'front.matte-fit',
-          about: [b.id],
-          station: boxStation(built),
-          state: 'unknown',
-          why: `${b.name} does not say whether it clips on or stands on rods.`,
-          sum: 'No sum: how it is held is not known.',
-          basis: '[trade]',
-        }),
-      ];
+      return [attachUnknown(built, b, 'front.matte-fit', [b.id], `Whether ${b.name} fits`)];
     const grip = gripOf(built, lens);
     const opening = { name: b.name, id: b.id, d: given(b, 'opening') };
     const onto = { name: grip.part.name, id: grip.part.id, d: grip.d };

@@ -4,30 +4,26 @@ import { exact, mm, sayRange } from '../quantity/say';
 import { absolute } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
+import { attachUnknown } from './front-attach';
 import { judge, plainVerdict } from './judge';
 
 export const frontMatteHeight: Check = {
   id: 'front.matte-height',
   title: 'Height of a box on rods',
   short: 'box off centre',
-  says: 'Whether the rods come out at the height that a box on rods is made for; off by that much, it stands off centre and shades one side.',
-  formula:
-    'axis to base + risers under the body + plate top to rods - risers under the rods - height of the rod system',
   run(built) {
     const { box, drop } = frontOf(built);
     const { body } = built;
     if (!box || box.box.attach === 'clip-on' || !body) return [];
     if (box.box.attach === undefined)
       return [
-        plainVerdict({
-          id: 'front.matte-height',
-          about: [box.box.id, body.id],
-          station: boxStation(built),
-          state: 'unknown',
-          why: `How high ${box.box.name} stands is not known: it does not say whether it clips on or stands on rods.`,
-          sum: 'No sum.',
-          basis: '[trade]',
-        }),
+        attachUnknown(
+          built,
+          box.box,
+          'front.matte-height',
+          [box.box.id, body.id],
+          `How high ${box.box.name} stands`,
+        ),
       ];
     const b = box.box;
     if (!drop)

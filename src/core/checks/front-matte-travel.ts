@@ -1,5 +1,6 @@
-import { frontOf, Inputs, lensSeat, travelOf } from '../build/front';
-import { constant, exactly, given } from '../build/given';
+import { flangeOf } from '../build/build';
+import { boxStationOf, frontOf, Inputs, lensSeat, travelOf } from '../build/front';
+import { constant, given } from '../build/given';
 import { valueOf } from '../quantity/quantity';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -11,8 +12,6 @@ export const frontMatteTravel: Check = {
   id: 'front.matte-travel',
   title: 'Lens front against the box',
   short: 'front strikes box',
-  says: 'Whether the lens front with what is on its thread, at its longest, stays clear of a box that stands on rods, and whether rings and filters on the thread stay clear of the first stage inside the box.',
-  formula: 'back of the box (or first window) - longest lens front - length on the thread >= air',
   run(built) {
     const front = frontOf(built);
     const { lens } = built;
@@ -25,24 +24,19 @@ export const frontMatteTravel: Check = {
     const limit = { value: air, unit: 'mm', rule: 'front.travel-air' };
     const basis = ruleBasis('front.travel-air');
     const longest = longestOf(built);
-    if (b.attach === 'rods' && box.use.station !== undefined && longest) {
+    if (b.attach !== 'clip-on' && box.use.station !== undefined && longest && built.body) {
       const at = box.use.station;
       const seat = lensSeat(built);
       const inputs = new Inputs();
+      if (b.attach === undefined) inputs.add(constant(`how ${b.name} is held`, 'mm', null));
       const own = inputs.add(longest);
       const thick = front.thread.map((t) => inputs.add(given(t.part, 'thickness')));
-      const st = inputs.add(
-        constant(`station of ${b.name}`, 'mm', {
-          value: at,
-          tol: 0.5,
-          from: 'sheet',
-          lo: at - 0.5,
-          hi: at + 0.5,
-        }),
-      );
-      const from = inputs.add(
-        constant('station the lens sits at', 'mm', seat === null ? null : exactly(seat)),
-      );
+      const st = inputs.add(boxStationOf(b, at));
+      const steps = [
+        flangeOf(built, built.body!),
+        ...built.links.map((l) => given(l.link, 'length')),
+      ];
+      const from = steps.map((g) => inputs.add(g));
       list.push(
         judge({
           id: 'front.matte-travel',
@@ -50,7 +44,11 @@ export const frontMatteTravel: Check = {
           about,
           station: at,
           inputs: inputs.list,
-          margin: (x) => st(x) - from(x) - own(x) - thick.reduce((t, n) => t + n(x), 0),
+          margin: (x) =>
+            st(x) -
+            from.reduce((t, n) => t + n(x), 0) -
+            own(x) -
+            thick.reduce((t, n) => t + n(x), 0),
           wanted: air,
           unit: 'mm',
           limit,

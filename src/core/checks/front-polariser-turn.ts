@@ -10,8 +10,6 @@ export const frontPolariserTurn: Check = {
   id: 'front.polariser-turn',
   title: 'Filters that must be turned',
   short: 'cannot be turned',
-  says: 'Whether a polariser, variable ND or streak filter sits where it can be turned: in a rotating stage, or on the thread with nothing over it.',
-  formula: 'stage rotates',
   run(built) {
     const { box, thread } = frontOf(built);
     const list: Verdict[] = [];

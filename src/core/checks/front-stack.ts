@@ -15,10 +15,8 @@ export const frontStack: Check = {
   id: 'front.stack',
   title: 'The stack of filters',
   short: 'filters clash',
-  says: 'How many pieces of glass stand in front, and whether two of them polarise: a polariser before a variable ND is a second variable ND. A variable ND shows a dark cross past its end, sooner on wide lenses.',
-  formula: 'pieces <= rule; polarising pieces <= 1',
   run(built) {
-    const glass = glassOf(built);
+    const glass = glassOf(built).filter((g) => g.place.kind !== 'wheel');
     if (glass.length === 0) return [];
     const list: Verdict[] = [];
     const placeOf = ({ place }: Glass) =>

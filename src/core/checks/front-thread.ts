@@ -15,8 +15,6 @@ export const frontThread: Check = {
   id: 'front.thread',
   title: 'Threads on the lens',
   short: 'threads differ',
-  says: 'Whether every ring and screw-in filter goes onto the thread behind it, and whether the thread gets smaller on the way. Rings jam: hand-tight only.',
-  formula: 'male thread of each piece = female thread behind it',
   run(built) {
     const { lens } = built;
     const { thread } = frontOf(built);

@@ -11,8 +11,6 @@ export const frontTrayFit: Check = {
   id: 'front.tray-fit',
   title: 'Filters in their trays',
   short: 'filter does not fit',
-  says: 'Whether each filter goes into the tray it is put in, with or without an insert.',
-  formula: 'size of the glass = size of the tray, within 1 mm',
   run(built) {
     const { box } = frontOf(built);
     if (!box) return [];
@@ -22,7 +20,9 @@ export const frontTrayFit: Check = {
       const f = s.filter;
       const fit = stageFit(box.box, s.stage.id, f);
       const t = tray(s.stage.tray);
-      const where = `${s.stage.name} of ${box.box.name}${t ? ` (${t.name})` : ''}`;
+      const sizes = [t, tray(s.stage.tray2)].filter((x) => x !== null);
+      const named = sizes.map((x) => x.name).join(' or ');
+      const where = `${s.stage.name} of ${box.box.name}${named ? ` (${named})` : ''}`;
       const state: State = (
         { fits: 'ok', insert: 'tight', no: 'fail', unknown: 'unknown' } as const
       )[fit];
@@ -47,9 +47,10 @@ export const frontTrayFit: Check = {
                 : `${f.name} does not go into ${where}.`,
             unknown: `Whether ${f.name} goes into ${where} is not known: a size is missing.`,
           }[fit],
-          sum: t
-            ? `tray ${t.round ? `${t.w} round` : `${t.w} x ${t.h}`} mm`
-            : 'tray size not known',
+          sum:
+            sizes.length > 0
+              ? `tray ${sizes.map((x) => (x.round ? `${x.w} round` : `${x.w} x ${x.h}`)).join(' or ')} mm`
+              : 'tray size not known',
           measure: fit === 'unknown' && t ? lacking(lost) : [],
           basis: '[trade] tray sizes',
         }),

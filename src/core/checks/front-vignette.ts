@@ -36,9 +36,6 @@ export const frontVignette: Check = {
   id: 'front.vignette',
   title: 'Corners in front of the lens',
   short: 'corners dark',
-  says: 'What everything in front of the lens takes from the corners of each delivery frame and of the chip: at both ends of a zoom, at infinity and close focus, at the stop worked at and at a deep stop; the worst of them counts. Names the edge that takes most and how far it would have to open or come back.',
-  formula:
-    'loss = -log2(area of the pupil left by all apertures / area of the pupil), exact areas of discs and half-planes; limit - loss',
   run(built) {
     const front = frontOf(built);
     if (!front.standing || !built.lens || !built.body || !built.mode) return [];

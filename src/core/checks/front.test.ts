@@ -103,7 +103,7 @@ const verdicts = (parts: Part[], rig: Partial<Rig>, l: Lens = lens(), links?: Ad
   return checkRig(job, job.rigs[0]);
 };
 const one = (list: Verdict[], key: string): Verdict => {
-  const v = list.find((x) => x.key === key || x.id === key);
+  const v = list.find((x) => x.key === key) ?? list.find((x) => x.id === key);
   if (!v) throw new Error(`no ${key} among ${list.map((x) => x.key).join(', ')}`);
   return v;
 };

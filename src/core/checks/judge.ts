@@ -1,5 +1,5 @@
 import type { Given } from '../build/given';
-import { spread, type Spread } from '../quantity/spread';
+import { between, spread, type Spread } from '../quantity/spread';
 import type { Limit, Measurement, State, Verdict } from './finding';
 
 /** Rounding noise that must not turn a zero margin into a fail, in any unit used here. */
@@ -8,6 +8,8 @@ const EPS = 1e-9;
 export interface Outcome extends Spread {
   state: State;
 }
+
+type Formula = (x: readonly number[]) => number;
 
 export interface Judgement {
   id: string;
@@ -22,10 +24,12 @@ export interface Judgement {
    * its tolerance; see {@link spread}. `after` may turn the interval into another, for margins
    * that are not (an absolute value).
    */
-  margin: (x: readonly number[]) => number;
+  margin?: Formula;
   after?: (s: Spread) => Spread;
   /** The interval of `margin` where it was worked out before. */
   spread?: () => Spread;
+  /** The margin is the room inside two bounds; see {@link between}. In place of `margin`. */
+  inside?: { below: Formula; above: Formula };
   /** Which way each input pushes, where the margin is flat over stretches; see {@link spread}. */
   sense?: (x: readonly number[]) => number;
   /** Inputs that may push either way, by index; see {@link spread}. */
@@ -74,14 +78,12 @@ export function judge(j: Judgement): Verdict {
       sum: `No sum: missing ${inWords(missing.map((g) => g.label))}.`,
       measure: lacking(missing),
     };
+  const ranges = j.inputs.map((g) => g.known!);
   const raw =
     j.spread?.() ??
-    spread(
-      j.inputs.map((g) => g.known!),
-      j.margin,
-      j.sense,
-      j.doubtful,
-    );
+    (j.inside
+      ? between(ranges, j.inside.below, j.inside.above)
+      : spread(ranges, j.margin!, j.sense, j.doubtful));
   const s = j.after ? j.after(raw) : raw;
   let state = stateOf(s.lo, s.hi, j.wanted);
   if (state === 'ok' && j.assumed) state = 'tight';

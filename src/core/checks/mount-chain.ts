@@ -26,9 +26,6 @@ export const mountChain: Check = {
   id: 'mount.chain',
   title: 'Chain from body to lens',
   short: 'does not go on',
-  says: 'Whether the pieces between body and lens mate at every joint, reach infinity, and how many joints that takes; if nothing can, why, and the part to look for.',
-  formula:
-    'flange(body) + sum of lengths against flange(lens); a difference under 1 mm leaves no room for an adapter',
   run(built) {
     const { body, lens } = built;
     const basis = '[math]';

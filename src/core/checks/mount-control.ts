@@ -6,8 +6,6 @@ export const mountControl: Check = {
   id: 'mount.control',
   title: 'Aperture control',
   short: 'no aperture',
-  says: 'Whether a lens with an electronic aperture can be stopped down through everything that stands between it and the body.',
-  formula: 'electronic lens: body drives it and every piece passes it on',
   run(built) {
     const { lens, body, links } = built;
     if (!built.closed || !lens || !body) return [];

@@ -238,9 +238,6 @@ export const mountFlange: Check = {
   id: 'mount.flange',
   title: 'Flange error against depth of focus',
   short: 'focus is off',
-  says: 'Whether the lens sits where its marks were made for, glass in the way and the setting of a reducer counted in: too far out loses infinity, too close makes every mark read wrong.',
-  formula:
-    '|e| <= N c, e = flange(body) + lengths - flange(lens) - sum of t (1 - 1/n) of the glass in the way; ahead of a reducer e counts m^2',
   run(built) {
     const { body, lens } = built;
     const f = errorFormula(built);

@@ -11,8 +11,6 @@ export const mountGlassPath: Check = {
   id: 'mount.glass-path',
   title: 'Glass behind the lens',
   short: 'focus shifts',
-  says: 'How far plane glass behind the lens (a drop-in filter, a filter stack) moves focus, and whether the sum of it and all flange errors stays inside the depth of focus. Pulling a drop-in filter out moves focus.',
-  formula: 't (1 - 1/n) for each plate, taken from the flange error; the sum against N c',
   run(built) {
     const { body, lens } = built;
     if (!built.closed || !body || !lens) return [];

@@ -8,8 +8,6 @@ export const mountPlay: Check = {
   id: 'mount.play',
   title: 'Play in the joints',
   short: 'rocks',
-  says: 'Whether the lens rocks in its adapters when focus is racked. A foot tied to cage or rods gives two points of contact and takes the joint out of it.',
-  formula: 'play limit - sum of the plays of the pieces that are not tied',
   run(built) {
     const { links, body, lens } = built;
     if (!built.closed || links.length === 0 || !body || !lens) return [];

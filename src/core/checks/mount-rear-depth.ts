@@ -4,15 +4,13 @@ import { isReducer, type Lens, type Reducer } from '../kit/types';
 import { exact, mm, sayRange } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import type { Verdict } from './finding';
+import { RANK, type Verdict } from './finding';
 import { judge, said } from './judge';
 
 export const mountRearDepth: Check = {
   id: 'mount.rear-depth',
   title: 'Rear group in the cavity',
   short: 'depth is wrong',
-  says: 'Whether a rear group has room behind the mount: too deep strikes shutter, filter glass or mirror box; a reducer that is too shallow for the body never reaches infinity.',
-  formula: 'cavity depth - clearance - rear protrusion; and rear protrusion - reducer depth needed',
   run(built) {
     if (!built.closed || !built.body) return [];
     const verdicts: Verdict[] = [];
@@ -126,8 +124,6 @@ function reducerDepth(built: Built, reducer: Reducer, i: number): Verdict {
     };
   return RANK[reaches.state] < RANK[strikes.state] ? reaches : strikes;
 }
-
-const RANK = { fail: 0, unknown: 1, tight: 2, ok: 3 } as const;
 
 function lensDepth(built: Built, lens: Lens): Verdict | null {
   const body = built.body!;

@@ -4,7 +4,7 @@ import { exact, mm, sayRange } from '../quantity/say';
 import { isReducer, type Part } from '../kit/types';
 import type { Check } from './check';
 import { judge, lacking } from './judge';
-import type { Verdict } from './finding';
+import { RANK, type Verdict } from './finding';
 
 interface Passage {
   /** The part whose rear group goes through. */
@@ -89,8 +89,6 @@ export const mountThroat: Check = {
   id: 'mount.throat',
   title: 'Rear group through the throats',
   short: 'too wide behind',
-  says: 'Whether a rear group that reaches behind its flange is thin enough for every throat and bore on its way; numbers that add up lengthwise do not help a group that is too wide.',
-  formula: '(throat - rear diameter) / 2 wherever rear protrusion reaches the narrow place',
   run(built) {
     if (!built.closed) return [];
     const verdicts: Verdict[] = [];
@@ -143,8 +141,6 @@ export const mountThroat: Check = {
     return verdicts;
   },
 };
-
-const RANK = { fail: 0, unknown: 1, tight: 2, ok: 3 } as const;
 
 /** The narrowest place speaks for the group. */
 function worse(a: Verdict, b: Verdict): boolean {

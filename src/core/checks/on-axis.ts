@@ -3,7 +3,6 @@ import { coverageChip } from './coverage-chip';
 import { coverageFrame } from './coverage-frame';
 import { coveragePixels } from './coverage-pixels';
 import { coverageReducerExit } from './coverage-reducer-exit';
-import { frontExposure } from './front-exposure';
 import { frontFlag } from './front-flag';
 import { frontLeak } from './front-leak';
 import { frontMatteFit } from './front-matte-fit';
@@ -45,5 +44,4 @@ export const ON_AXIS: readonly Check[] = [
   frontLeak,
   frontPolariserTurn,
   frontStack,
-  frontExposure,
 ];

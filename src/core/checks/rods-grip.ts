@@ -13,8 +13,6 @@ export const rodsGrip: Check = {
   id: 'rods.grip',
   title: 'Rods in the clamps of the plate',
   short: 'barely held',
-  says: 'Whether the clamps of the plate hold enough of each pair of rods.',
-  formula: 'stretch of rod inside the clamp - rod that a clamp must hold',
   run(built) {
     const stand = standOf(built);
     const { plate } = stand;

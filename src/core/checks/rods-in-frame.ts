@@ -5,17 +5,13 @@ import { sights, type Sight } from '../front/sight';
 import { belowFrame } from '../rods/lengths';
 import { exact, mm } from '../quantity/say';
 import type { Check } from './check';
-import type { State, Verdict } from './finding';
+import { RANK, type Verdict } from './finding';
 import { judge, plainVerdict } from './judge';
-
-const RANK: Record<State, number> = { fail: 0, unknown: 1, tight: 2, ok: 3 };
 
 export const rodsInFrame: Check = {
   id: 'rods.in-frame',
   title: 'Rod tips in the picture',
   short: 'rods in shot',
-  says: 'Whether the tips of the rods stand in the picture that the chip sees: at the wide end of a zoom, and where it is set.',
-  formula: 'in it if y + r > -(z - z pupil) tan(v / 2) and |x| - r < (z - z pupil) tan(h / 2)',
   run(built) {
     const stand = standOf(built);
     const { lens } = built;

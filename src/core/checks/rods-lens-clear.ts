@@ -13,8 +13,6 @@ export const rodsLensClear: Check = {
   id: 'rods.lens-clear',
   title: 'Lens over the rods',
   short: 'lens on the rods',
-  says: 'Whether the lens, and what is closed on it, stands clear of the rods below.',
-  formula: 'hypot(centres / 2, drop) - rod / 2 - radius of the lens',
   run(built) {
     const stand = standOf(built);
     const { lens } = built;

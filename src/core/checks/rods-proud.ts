@@ -11,8 +11,6 @@ export const rodsProud: Check = {
   id: 'rods.proud',
   title: 'Rods that stick out',
   short: 'rods stick out',
-  says: 'How far the rods stand out ahead of everything else; or, where the house wants a bumper, whether they do.',
-  formula: 'foremost part + rod that may stand out - tip of the rods',
   run(built) {
     const stand = standOf(built);
     const rods = pairFor(stand, 'ahead');

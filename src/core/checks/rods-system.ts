@@ -9,8 +9,6 @@ export const rodsSystem: Check = {
   id: 'rods.system',
   title: 'Rod system',
   short: 'other rods',
-  says: 'Whether everything that is clamped to the rods is made for them: diameter and distance of the rods differ from system to system.',
-  formula: 'rod system of the part = rod system of the plate',
   run(built) {
     const stand = standOf(built);
     const { plate, rods, clamped } = stand;

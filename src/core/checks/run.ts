@@ -23,7 +23,7 @@ export function runOne(built: Built, check: Check): Verdict[] {
 
 /** Whether everything that the checks along the axis rest on is the same in two rigs. */
 export function sameAlongAxis(a: Built, b: Built): boolean {
-  const [x, y] = [keyOf(a), keyOf(b)];
+  const [x, y] = [alongAxis(a), alongAxis(b)];
   return x.length === y.length && x.every((v, i) => v === y[i]);
 }
 
@@ -40,7 +40,7 @@ const kept: { key: readonly unknown[]; verdicts: Verdict[] }[] = [];
 const MOST_KEPT = 3;
 
 function onAxis(built: Built): Verdict[] {
-  const key = keyOf(built);
+  const key = alongAxis(built);
   const known = kept.find(
     (k) => k.key.length === key.length && k.key.every((x, i) => x === key[i]),
   );
@@ -49,12 +49,4 @@ function onAxis(built: Built): Verdict[] {
   kept.unshift({ key, verdicts });
   kept.length = Math.min(kept.length, MOST_KEPT);
   return verdicts;
-}
-
-function keyOf(built: Built): readonly unknown[] {
-  const cages = (built.rig.fitted ?? [])
-    .filter((u) => built.kit.get(u.part)?.kind === 'cage')
-    .map((u) => u.part)
-    .join();
-  return [...alongAxis(built), cages];
 }

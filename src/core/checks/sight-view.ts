@@ -7,14 +7,13 @@ import { pyramid, sights, type Sight } from '../front/sight';
 import { distance } from '../solids/distance';
 import { nameOf, pieceOf } from '../space/clearance';
 import { exact, mm } from '../quantity/say';
+import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import type { Verdict } from './finding';
+import { RANK, type Verdict } from './finding';
 import { inWords, judge, lacking, plainVerdict, said } from './judge';
 
 /** Nearer to the picture than this it is worked out with its tolerances, mm. */
 const NEAR = 30;
-/** Air that is wanted beside the picture, mm. */
-const AIR = 2;
 
 /** What light passes through, and rods, are judged elsewhere. */
 function ownCheck(s: StandSolid): boolean {
@@ -30,8 +29,6 @@ export const sightView: Check = {
   id: 'sight.view',
   title: 'Parts in the picture',
   short: 'in the picture',
-  says: 'Whether any part of the rig stands in the picture: every solid ahead of the entrance pupil against what each delivery frame and the chip see, at the wide end of a zoom and where it is set. What the light passes through, and the tips of the rods, have checks of their own.',
-  formula: 'distance of the solid from the pyramid of the picture',
   run(built) {
     const { lens, body, mode } = built;
     const stand = standOf(built);
@@ -58,13 +55,14 @@ export const sightView: Check = {
     const nominal: Read = (g: Given) => g.known?.value ?? 0;
     const judged = judgedFrames(built);
     const known = own.filter((s) => s.known);
+    const near = NEAR + built.rules['sight.air'];
     for (const s of known) {
       const until = s.extent[5] + s.loose + 50;
       for (const sight of list)
         for (const j of judged) {
           const view = pyramid(sight, j, nominal, until);
           if (!view) continue;
-          if (distance(s.solid, view) - s.loose > NEAR) continue;
+          if (distance(s.solid, view) - s.loose > near) continue;
           const v = inView(built, s, sight, j, until);
           if (v.state !== 'ok') out.push(v);
         }
@@ -75,7 +73,7 @@ export const sightView: Check = {
       const m = worst.get(v.key);
       if (
         !m ||
-        ORDER[v.state] < ORDER[m.state] ||
+        RANK[v.state] < RANK[m.state] ||
         (v.state === m.state && (v.margin?.value ?? 0) < (m.margin?.value ?? 0))
       )
         worst.set(v.key, v);
@@ -113,8 +111,6 @@ export const sightView: Check = {
   },
 };
 
-const ORDER = { fail: 0, unknown: 1, tight: 2, ok: 3 } as const;
-
 function inView(
   built: Parameters<Check['run']>[0],
   s: StandSolid,
@@ -123,6 +119,7 @@ function inView(
   until: number,
 ): Verdict {
   const stand = standOf(built);
+  const air = built.rules['sight.air'];
   const inputs = [...new Set([...s.inputs, ...sight.inputs])];
   const from = reader(inputs);
   const name = nameOf(stand, s);
@@ -141,21 +138,21 @@ function inView(
       const view = pyramid(sight, j, read, until);
       return view ? distance(s.make(read), view) : NEAR;
     },
-    wanted: AIR,
+    wanted: air,
     unit: 'mm',
-    limit: { value: AIR, unit: 'mm', rule: null },
+    limit: { value: air, unit: 'mm', rule: 'sight.air' },
     assumed: piece.assumed ?? sight.situation.assumed,
     why: (o) => {
       const where = chip ? 'the chip sees' : `the ${j.name} frame sees`;
       const big = name[0]!.toUpperCase() + name.slice(1);
       return o.value < 0
         ? `${big} stands ${mm(-o.value)} in what ${where} at ${exact(f, 0)} mm.`
-        : `${big} stays ${mm(o.value)} beside what ${where} at ${exact(f, 0)} mm; ${mm(AIR)} are wanted.`;
+        : `${big} stays ${mm(o.value)} beside what ${where} at ${exact(f, 0)} mm; ${mm(air)} are wanted.`;
     },
     sum: (o) =>
       `distance to the pyramid of the picture ${exact(o.value, 1)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)})`,
     lacking: (missing) => `Whether ${name} stands in the picture is not known: ${missing} missing.`,
-    basis: '[math]',
+    basis: ruleBasis('sight.air'),
   });
   // Outside every delivery frame it is thrown away, unless the house wants the whole chip.
   return chip &&

@@ -16,8 +16,6 @@ export const spaceEnvelope: Check = {
   id: 'space.envelope',
   title: 'Size of the rig',
   short: 'too big',
-  says: 'How tall, wide and long the rig is against the limits of where it has to go: a cabin, a hatch, a case.',
-  formula: 'limit - height it stands at - (highest - lowest point); limit - extent',
   run(built) {
     const limits = built.rig.limits;
     if (!limits) return [];

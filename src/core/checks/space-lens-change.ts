@@ -1,22 +1,23 @@
 import { standOf } from '../build/stand';
 import { distance } from '../solids/distance';
 import { moved } from '../solids/solid';
-import { exact } from '../quantity/say';
+import { exact, howMany } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import { inWords, plainVerdict } from './judge';
+import { inWords, lacking, plainVerdict } from './judge';
 
 /** The lens is looked at in so many places on its way out. */
 const STEPS = 8;
 /** It has to come this far forward before it can be lifted away, mm. */
 const FREE = 40;
 
+/** The lens comes off the body forwards; what a screen or a box sweeps is not there at the time. */
+const HARMLESS = ['body', 'screen', 'swing'];
+
 export const spaceLensChange: Check = {
   id: 'space.lens-change',
   title: 'Changing the lens',
   short: 'much to take off',
-  says: 'What has to be moved, swung away or taken off to get this lens out forwards: each piece is time and a chance to drop one.',
-  formula: 'drives in mesh + what the lens meets on its way forward + feet that are tied',
   run(built) {
     const { lens } = built;
     const stand = standOf(built);
@@ -62,6 +63,25 @@ export const spaceLensChange: Check = {
     }
     const limit = built.rules['space.change'];
     const list = [...moves.values()];
+    // What nobody knows the place or size of may be in the way as well.
+    const blind = stand.pieces.filter(
+      (p) => p.missing.length > 0 && !moves.has(p.key) && !HARMLESS.includes(p.key),
+    );
+    if (blind.length > 0) {
+      const missing = [...new Set(blind.flatMap((p) => p.missing))];
+      return [
+        plainVerdict({
+          id: 'space.lens-change',
+          about: [...new Set([lens.id, ...blind.map((p) => p.part)])],
+          station: stand.value(stand.seat),
+          state: 'unknown',
+          why: `What has to come off to get ${lens.name} out is not known: ${howMany(missing.length, 'number')} of ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 3))} ${missing.length === 1 ? 'is' : 'are'} missing.${list.length > 0 ? ` So far: ${inWords(list)}.` : ''}`,
+          sum: `${exact(list.length, 0)} of ${exact(limit, 0)} pieces, as far as is known`,
+          basis: ruleBasis('space.change'),
+          measure: lacking(missing),
+        }),
+      ];
+    }
     return [
       plainVerdict({
         id: 'space.lens-change',

@@ -9,7 +9,8 @@ import {
   type Near,
   type Pairs,
 } from '../space/clearance';
-import { given } from '../build/given';
+import { given, type Given } from '../build/given';
+import { blindPieces, unsettledDrives } from '../space/unsettled';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
@@ -72,14 +73,17 @@ export const spacePair: Check = {
   id: 'space.pair',
   title: 'Parts against each other',
   short: 'foul each other',
-  says: 'Whether any two parts that are not meant to go into each other come too near each other, or would have to stand in the same place, and by how much.',
-  formula: 'shortest distance of the two solids; below 0 the depth of their overlap',
   run(built) {
     const stand = standOf(built);
     if (!stand.standing) return [];
     const pairs = pairsOf(stand);
-    // A pair that is ok is not ok where one of the two has a size that nobody knows.
-    const sure = (key: string) => stand.pieces.find((p) => p.key === key)?.missing.length === 0;
+    const blind = blindPieces(stand);
+    const missing = [...new Set(blind.flatMap((p) => p.missing))];
+    const sought = unsettledDrives(stand);
+    // A pair that is ok is not ok where one of the two has a size or a place that nobody knows.
+    const sure = (key: string) =>
+      stand.pieces.find((p) => p.key === key)?.missing.length === 0 &&
+      sought.every((d) => d.key !== key);
     const out: Verdict[] = [
       ...pairVerdicts(stand)
         .filter(
@@ -88,24 +92,20 @@ export const spacePair: Check = {
         )
         .map(({ near, verdict }) =>
           verdict.state === 'tight' && !(sure(near.a.piece) && sure(near.b.piece))
-            ? notKnown(stand, near, verdict)
+            ? notKnown(stand, near, verdict, missing)
             : verdict,
         ),
       ...cages(stand),
     ];
-    const blind = stand.pieces.filter(
-      (p) => p.missing.length > 0 && p.key !== 'screen' && p.key !== 'swing',
-    );
     if (blind.length > 0) {
-      const missing = [...new Set(blind.flatMap((p) => p.missing))];
       const names = [...new Set(blind.map((p) => p.name))];
       out.push(
         plainVerdict({
           id: 'space.pair',
           key: 'space.pair:unknown',
-          about: [...new Set(blind.map((p) => p.part))],
+          about: [...new Set([...blind.map((p) => p.part), ...sought.map((d) => d.part.id)])],
           state: 'unknown',
-          why: `What ${names.length > MOST_NAMED ? `${inWords(names.slice(0, MOST_NAMED))} and ${names.length - MOST_NAMED} more` : inWords(names)} ${names.length > 1 ? 'clear' : 'clears'} is not known: ${missing.length} ${missing.length > 1 ? 'numbers are' : 'number is'} missing.`,
+          why: `What ${names.length > MOST_NAMED ? `${inWords(names.slice(0, MOST_NAMED))} and ${names.length - MOST_NAMED} more` : inWords(names)} ${names.length > 1 ? 'clear' : 'clears'} is not known: ${missing.length} ${missing.length > 1 ? 'numbers are' : 'number is'} missing.${sought.length > 0 ? ` Where ${inWords([...new Set(sought.map((d) => d.part.name))])} would go hangs on it.` : ''}`,
           sum: `missing: ${inWords(missing.map((g) => g.label))}`,
           basis: '[math]',
           measure: lacking(missing),
@@ -134,13 +134,19 @@ export const spacePair: Check = {
 };
 
 /** A pair that is near where its numbers are known: where they are not it can be nearer still. */
-function notKnown(stand: Stand, { a, b }: Near, verdict: Verdict): Verdict {
-  const missing = [...new Set([a, b].flatMap((s) => pieceOf(stand, s).missing))];
+function notKnown(
+  stand: Stand,
+  { a, b }: Near,
+  verdict: Verdict,
+  elsewhere: readonly Given[],
+): Verdict {
+  const own = [...new Set([a, b].flatMap((s) => pieceOf(stand, s).missing))];
+  const missing = own.length > 0 ? own : elsewhere;
   return {
     ...said(verdict),
     state: 'unknown',
     margin: null,
-    why: `Whether ${nameOf(stand, a)} clears ${nameOf(stand, b)} is not known: ${inWords(missing.map((g) => g.label))} missing.`,
+    why: `Whether ${nameOf(stand, a)} clears ${nameOf(stand, b)} is not known: ${missing.length > 3 ? `${missing.length} numbers are` : inWords(missing.map((g) => g.label))} missing.`,
     measure: lacking(missing),
   };
 }

@@ -7,8 +7,6 @@ export const spacePieces: Check = {
   id: 'space.pieces',
   title: 'Pieces that are there',
   short: 'used twice',
-  says: 'Whether every piece stands on the rig only as often as the kit has it: what is counted once cannot be in two places.',
-  formula: 'pieces on hand (one when nobody says, one when it would be hired) - times it is used',
   run(built) {
     const { rig, kit, body } = built;
     if (!body) return [];

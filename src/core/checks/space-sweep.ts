@@ -13,8 +13,6 @@ export const spaceSweep: Check = {
   id: 'space.sweep',
   title: 'What swings',
   short: 'does not open',
-  says: 'Whether the screen folds out, and a box swings away, past everything else on the rig; and how far what blocks it has to be slid.',
-  formula: 'shortest distance of what it sweeps and every other solid - air wanted',
   run(built) {
     const stand = standOf(built);
     if (!stand.standing) return [];

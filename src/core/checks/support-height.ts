@@ -1,22 +1,22 @@
-import { standOf } from '../build/stand';
+import type { Built } from '../build/build';
+import { standOf, type Stand } from '../build/stand';
 import { given } from '../build/given';
-import { givens, lin, minus } from '../build/lin';
+import { givens, lin, minus, type Lin } from '../build/lin';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
 import { judge, plainVerdict } from './judge';
 import { asFunction } from '../build/lin';
+import { tiedFeet } from '../support/feet';
 
 export const supportHeight: Check = {
   id: 'support.height',
   title: 'Height of the post',
   short: 'post does not fit',
-  says: 'Whether the post of a support goes to the height that just touches the barrel over it.',
-  formula: 'needed = rod drop - radius of the barrel; inside the range of the post',
   run(built) {
     const stand = standOf(built);
-    return stand.supports.flatMap((s): Verdict[] => {
+    const each = stand.supports.flatMap((s): Verdict[] => {
       const base = {
         id: 'support.height',
         key: `support.height:${s.use.id}`,
@@ -43,7 +43,7 @@ export const supportHeight: Check = {
         judge({
           ...base,
           inputs,
-          margin: (x) => Math.min(f(x) - n(x, 0), n(x, 1) - f(x)),
+          inside: { below: (x) => f(x) - n(x, 0), above: (x) => n(x, 1) - f(x) },
           unit: 'mm',
           limit: null,
           why: (o) =>
@@ -67,7 +67,7 @@ export const supportHeight: Check = {
             ...base,
             key: `${base.key}:set`,
             inputs: own,
-            margin: (x) => Math.min(air - g(x), g(x) + air),
+            inside: { below: (x) => g(x) + air, above: (x) => air - g(x) },
             unit: 'mm',
             limit: { value: air, unit: 'mm', rule: 'support.post-air' },
             why: () => {
@@ -87,5 +87,67 @@ export const supportHeight: Check = {
       }
       return out;
     });
+    return [...each, ...together(built, stand)];
   },
 };
+
+/** One of several things that hold a lens up, and how far it stands below where it just touches. */
+interface Holder {
+  key: string;
+  part: string;
+  name: string;
+  gap: Lin;
+}
+
+/**
+ * Supports that were set by hand, and feet that are tied: as high as each other, or one lifts the
+ * lens off the other. A post that is still to be set is set to touch.
+ */
+function together(built: Built, stand: Stand): Verdict[] {
+  const holders: Holder[] = stand.supports.flatMap((s) =>
+    s.needed && s.use.post !== undefined
+      ? [
+          {
+            key: s.use.id,
+            part: s.part.id,
+            name: `the post of ${s.part.name}`,
+            gap: minus(s.needed, lin(s.use.post)),
+          },
+        ]
+      : [],
+  );
+  for (const f of tiedFeet(built, stand))
+    holders.push({ key: f.key, part: f.part.id, name: `the foot of ${f.part.name}`, gap: f.gap });
+  const air = built.rules['support.post-air'];
+  return holders.flatMap((a, i) =>
+    holders.slice(i + 1).map((b): Verdict => {
+      const apart = minus(a.gap, b.gap);
+      const inputs = givens([apart]);
+      const f = asFunction(apart, inputs);
+      return judge({
+        id: 'support.height',
+        key: `support.height:together:${[a.key, b.key].sort().join(':')}`,
+        about: [...new Set([a.part, b.part])],
+        station: stand.value(stand.seat),
+        inputs,
+        inside: { below: (x) => f(x) + air, above: (x) => air - f(x) },
+        unit: 'mm',
+        limit: { value: air, unit: 'mm', rule: 'support.post-air' },
+        why: (o) => {
+          const off = stand.value(apart);
+          const [high, low] = off > 0 ? [b, a] : [a, b];
+          return o.state === 'ok'
+            ? `${capital(a.name)} and ${b.name} hold the lens at one height.`
+            : `${capital(high.name)} stands ${mm(Math.abs(off))} higher than ${low.name}${o.value < 0 ? ': it lifts the lens off it' : ''}.`;
+        },
+        sum: () =>
+          `${exact(stand.value(a.gap), 2)} - ${exact(stand.value(b.gap), 2)} = ${exact(stand.value(apart), 2)} mm`,
+        lacking: (missing) =>
+          `Whether ${a.name} and ${b.name} hold the lens at one height is not known: ${missing} missing.`,
+        basis: ruleBasis('support.post-air'),
+      });
+    }),
+  );
+}
+
+const capital = (s: string) => s[0]!.toUpperCase() + s.slice(1);

@@ -7,18 +7,13 @@ import { reader } from '../build/lin';
 import { exact } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
-import type { State, Verdict } from './finding';
+import { RANK, type Verdict } from './finding';
 import { judge, plainVerdict, said } from './judge';
-
-const RANK: Record<State, number> = { fail: 0, unknown: 1, tight: 2, ok: 3 };
 
 export const supportNeed: Check = {
   id: 'support.need',
   title: 'Lens support',
   short: 'needs a support',
-  says: 'Whether the lens wants or needs a support: by the load on the weakest joint, by play in it, by a strong drive, by a hand on the barrel. House rules: no standard exists.',
-  formula:
-    'what the joint bears (its maker\u2019s number, or the house rule, half behind a joint with play) - moment of what hangs on it; ok below the load that is advised',
   run(built) {
     const { lens } = built;
     if (!built.closed || !lens) return [];

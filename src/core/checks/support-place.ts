@@ -8,8 +8,6 @@ export const supportPlace: Check = {
   id: 'support.place',
   title: 'Place of the support',
   short: 'no place for it',
-  says: 'Whether a support stands under a stretch of barrel that keeps still, on rod that nothing else is clamped to.',
-  formula: 'barrel over the whole cradle, no moving ring over it, no other clamp, rod under it',
   run(built) {
     const stand = standOf(built);
     const { lens } = built;

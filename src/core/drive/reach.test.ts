@@ -30,7 +30,7 @@ function task(rnd: () => number): Tried {
     h: 30 + rnd() * 40,
     d: 30 + rnd() * 40,
     behind: 6 + rnd() * 4,
-    armWidth: rnd() < 0.7 ? 12 : null,
+    armWidth: rnd() < 0.7 ? 12 : 0,
     clamp: 20,
     flipped: rnd() < 0.4,
     tips: teeth * 0.4 + 0.8,

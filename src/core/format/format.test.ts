@@ -4,6 +4,7 @@ import Papa from 'papaparse';
 import { readFileSync } from 'node:fs';
 import { checkRig } from '../checks/registry';
 import { KINDS, FIELDS } from '../kit/fields';
+import { turnRanges } from '../kit/ranges';
 import type { Job, Lens, Part } from '../kit/types';
 import { demo, demoPath, testJob, testLens } from '../test-kit';
 import { readBackup, writeBackup } from './backup';
@@ -290,8 +291,11 @@ describe('a thousand malformed files', () => {
           if (cut !== undefined && cut % 4 === 0) t = t.slice(0, cut % t.length);
           const r = readJob(t);
           if (r.ok) {
-            // What was let in can be computed with and written out again unchanged.
-            expect(JSON.parse(writeJob(r.value))).toEqual(JSON.parse(t));
+            // What was let in can be computed with and written out again unchanged, but for ranges
+            // that stood the wrong way round.
+            const given = JSON.parse(t) as Job;
+            const kit = given.kit.map((p) => turnRanges(p).part);
+            expect(JSON.parse(writeJob(r.value))).toEqual({ ...given, kit });
             // Trying every fix takes a second: a report whole now and then, else what it rests on.
             const said = JSON.stringify(
               read++ % 20 === 0

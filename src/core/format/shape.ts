@@ -114,7 +114,13 @@ const turns: Shape = { is: 'choice', values: ['focus', 'iris', 'zoom'] };
 
 const between = list(
   object(
-    { id, part: id, slot: { is: 'choice', values: ['glass', 'empty'] }, tied: { is: 'flag' } },
+    {
+      id,
+      part: id,
+      slot: { is: 'choice', values: ['glass', 'empty'] },
+      tied: { is: 'flag' },
+      wheel: id,
+    },
     ['part'],
   ),
   10,
@@ -156,6 +162,7 @@ const rig = object(
           part: id,
           at: { is: 'choice', values: ['body', 'rods'] },
           station: number(-2000, 5000, 'mm'),
+          height: number(0, 500, 'mm'),
         },
         ['part'],
       ),
@@ -194,6 +201,7 @@ const rig = object(
           arm: id,
           outlet: object({ from: id, id }, ['from', 'id']),
           reversed: { is: 'flag' },
+          unit: id,
         },
         ['id', 'part', 'turns'],
       ),
@@ -221,6 +229,7 @@ const rig = object(
     ),
     screenShut: { is: 'flag' },
     footTied: { is: 'flag' },
+    wheel: id,
     hand: { is: 'choice', values: ['focus', 'zoom'] },
     limits: object({
       name: text(120),
@@ -234,6 +243,11 @@ const rig = object(
       iso: number(1, 1_000_000),
       fps: number(0.01, 100_000, 'fps'),
       angle: number(0.1, 360, 'deg'),
+      profile: id,
+      mains: { is: 'choice', values: [50, 60] },
+      from: { is: 'choice', values: ['top', 'bottom', 'left', 'right'] },
+      at: number(0, 90, 'deg'),
+      flare: { is: 'flag' },
     }),
     reference: id,
     configurations: list(

@@ -22,13 +22,18 @@ import {
 } from '../optics/exposure';
 import { sameThread } from './threads';
 import { tray, trayFit } from './trays';
+import { wheelsOf } from './wheel';
 
 /** A piece of glass on the way of the light, and what it takes. */
 export interface Glass {
   part: Part;
   /** `in stage 2`, `on the thread`, `behind the lens`. */
   where: string;
-  place: { kind: 'thread'; index: number } | { kind: 'tray'; stage: string } | { kind: 'slot' };
+  place:
+    | { kind: 'thread'; index: number }
+    | { kind: 'tray'; stage: string }
+    | { kind: 'slot' }
+    | { kind: 'wheel' };
   type: FilterType | undefined;
   /** Least and most it takes; equal unless it is variable. */
   least: Given;
@@ -115,7 +120,12 @@ export function glassOf(built: Built): Glass[] {
         ...lossOf(built, s.filter, s.filter.type, 'stops', 'stopsTo'),
       });
   for (const { link, use } of built.links)
-    if (!isReducer(link) && link.slotType !== undefined && (use.slot ?? 'glass') === 'glass')
+    if (
+      !isReducer(link) &&
+      link.slotType !== undefined &&
+      !link.wheel?.length &&
+      (use.slot ?? 'glass') === 'glass'
+    )
       list.push({
         part: link,
         where: 'behind the lens',
@@ -123,6 +133,16 @@ export function glassOf(built: Built): Glass[] {
         type: link.slotType,
         ...lossOf(built, link, link.slotType, 'slotStops', 'slotStopsTo'),
       });
+  for (const { owner, turned, takes } of wheelsOf(built))
+    list.push({
+      part: owner,
+      where: turned ? `${turned.name} turned in` : 'on its wheel',
+      place: { kind: 'wheel' },
+      type: 'nd',
+      least: takes,
+      most: takes,
+      assumed: null,
+    });
   return list;
 }
 
@@ -159,12 +179,19 @@ export function stageFit(box: MatteBox, stage: string, f: Filter) {
   if (f.shape === 'screw') return 'no' as const;
   if (f.shape === undefined) return 'unknown' as const;
   const d = valueOf(f.diameter);
-  return trayFit(tray(s?.tray), {
-    shape: f.shape,
-    w: f.shape === 'round' ? d : valueOf(f.width),
-    h: f.shape === 'round' ? d : valueOf(f.height),
-  });
+  const { shape } = f;
+  const fit = (id: string | undefined) =>
+    trayFit(tray(id), {
+      shape,
+      w: shape === 'round' ? d : valueOf(f.width),
+      h: shape === 'round' ? d : valueOf(f.height),
+    });
+  // A tray of two sizes takes what either takes.
+  const each = s?.tray2 === undefined ? [fit(s?.tray)] : [fit(s.tray), fit(s.tray2)];
+  return BEST_FIT.find((x) => each.includes(x))!;
 }
+
+const BEST_FIT = ['fits', 'insert', 'unknown', 'no'] as const;
 
 /** What plain NDs can be chosen from, for a number of stops. */
 export interface NdChoices {

@@ -1,7 +1,9 @@
 import { rodSystem } from '../rods/systems';
 import { tray } from '../front/trays';
-import { valueOf, type QuantityInput } from '../quantity/quantity';
-import { exact, plain } from '../quantity/say';
+import { mountName, type MountIndex } from '../mounts/registry';
+import { known, valueOf, type QuantityInput } from '../quantity/quantity';
+import { exact, howMany, plain } from '../quantity/say';
+import { FIELDS, isKind } from './fields';
 import {
   isBox,
   isFilter,
@@ -9,6 +11,7 @@ import {
   isReduction,
   isRing,
   isRiser,
+  isSettable,
   isSleeve,
   type FilterType,
   type Part,
@@ -77,7 +80,41 @@ export function frontPartLine(p: Part): string | null {
   if (isReduction(p)) return `${size(p.outer)} to ${size(p.bore)} mm`;
   if (isSleeve(p)) return `closes on ${size(p.from)} to ${size(p.to)}, covers ${size(p.reach)} mm`;
   if (isPlate(p))
-    return `${rodSystem(p.rods)?.name ?? 'rods not known'}; top to rods ${size(p.topToRods)} mm`;
+    return `${rodSystem(p.rods)?.name ?? 'rods not known'}; top to rods ${
+      isSettable(p)
+        ? `${size(p.heightFrom)} to ${size(p.heightTo)} mm, as it is set`
+        : `${size(p.topToRods)} mm`
+    }`;
   if (isRiser(p)) return `${size(p.thickness)} mm`;
   return null;
+}
+
+/**
+ * Every field that a part gives, with its unit: `mass 540 ±5 g; image circle 46, 48 mm`. Of a table
+ * the one number that a line cannot do without, else how many lines it has.
+ */
+export function everyField(p: Part, mounts: MountIndex): string {
+  if (!isKind(p.kind)) return '';
+  const part = p as unknown as Record<string, unknown>;
+  return FIELDS[p.kind]
+    .filter((f) => f.key !== 'name' && part[f.key] !== undefined)
+    .map((f) => {
+      const v = part[f.key];
+      if (f.type === 'quantity') {
+        const k = known(v as QuantityInput, f.cls)!;
+        return `${f.label} ${plain(k.value, 4)}${typeof v === 'object' && 'tol' in (v as object) ? ` \u00b1${plain(k.tol, 4)}` : ''} ${f.unit}`.trim();
+      }
+      if (f.type === 'mount') return `${f.label} ${mountName(mounts, v as string)}`;
+      if (f.type === 'flag') return `${f.label} ${v ? 'yes' : 'no'}`;
+      const one = f.type === 'rows' ? f.fields.find((x) => x.required) : undefined;
+      if (Array.isArray(v) && one?.type === 'quantity')
+        return `${f.label} ${v
+          .map((row: Record<string, unknown>) =>
+            plain(known(row[one.key] as QuantityInput, one.cls)?.value ?? NaN, 4),
+          )
+          .join(', ')} ${one.unit}`;
+      if (Array.isArray(v)) return `${f.label} ${howMany(v.length, 'line')}`;
+      return `${f.label} ${String(v as string | number)}${f.type === 'number' && f.unit ? ` ${f.unit}` : ''}`;
+    })
+    .join('; ');
 }

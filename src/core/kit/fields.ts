@@ -260,7 +260,7 @@ const DRIVE: readonly Field[] = [
   mm('boxBehind', 'box behind the gear', 100, {
     hint: 'middle of the gear to the face of the box',
   }),
-  mm('armWidth', 'width of the arm', 100),
+  mm('armWidth', 'width of the arm', 100, { hint: '0 when it has none' }),
   mm('pivotAcross', 'pivot from the middle', 300, {
     hint: 'middle between the rods to the pivot; over its rod when empty',
   }),
@@ -285,6 +285,20 @@ const OUTLETS: RowsField = {
     quantity('amps', 'amps', 'A', 'watts', 0, 100),
   ],
 };
+
+/** A filter wheel, or the filters that go into one slot by turns. */
+const wheel = (label: string, hint: string): RowsField => ({
+  type: 'rows',
+  key: 'wheel',
+  label,
+  row: 'place',
+  keyed: true,
+  hint,
+  fields: [
+    { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+    quantity('stops', 'takes', 'stops', 'light', 0, 20, { hint: '0 is clear' }),
+  ],
+});
 
 const HELD: readonly Field[] = [
   number('screws', 'screws that hold it', '', 0, 20, { integer: true }),
@@ -398,8 +412,21 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     mm('screenLength', 'screen length', 400, { hint: 'hinge to far edge', onlyFor: SCREEN }),
     mm('screenHeight', 'screen height', 400, { onlyFor: SCREEN }),
     number('screenOpens', 'screen opens', 'deg', 10, 180, { onlyFor: SCREEN }),
-    number('isoFrom', 'sensitivity from', 'ISO', 1, 1_000_000),
-    number('isoTo', 'sensitivity up to', 'ISO', 1, 1_000_000),
+    number('isoFrom', 'lowest sensitivity', 'ISO', 1, 1_000_000),
+    number('isoTo', 'highest sensitivity', 'ISO', 1, 1_000_000),
+    {
+      type: 'rows',
+      key: 'profiles',
+      label: 'profiles',
+      row: 'profile',
+      keyed: true,
+      hint: 'ways of recording; one line for each base sensitivity',
+      fields: [
+        { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+        number('base', 'base sensitivity', 'ISO', 1, 1_000_000),
+      ],
+    },
+    wheel('filter wheel', 'behind the mount; every place holds glass of one thickness'),
     ...SUPPLY,
     ...COMMON.slice(1),
   ],
@@ -420,6 +447,7 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     choice('slotType', 'filter in its slot', FILTER_TYPES),
     quantity('slotStops', 'stops of that filter', 'stops', 'light', 0, 20),
     quantity('slotStopsTo', 'darkest, if variable', 'stops', 'light', 0, 20),
+    wheel('filters for its slot', 'a wheel, or filters that drop in by turns, of one thickness'),
     ...COMMON.slice(1),
   ],
   reducer: [
@@ -731,6 +759,12 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
         flag('rotates', 'rotates'),
         flag('removable', 'comes out'),
         mm('shorter', 'shorter without it', 200),
+        // Last: lines of a list written before it had no such cell.
+        choice(
+          'tray2',
+          'also takes',
+          TRAYS.map((t) => [t.id, t.name] as const),
+        ),
       ],
     },
     mm('mouthZ', 'mouth from its back', 1000, { first: true }),
@@ -806,8 +840,10 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
     rodSystem,
     mm('topToRods', 'top to rods', 300, {
       first: true,
-      hint: 'where the body stands down to the middle of the rods',
+      hint: 'where the body stands down to the middle of the rods; empty when it can be set',
     }),
+    mm('heightFrom', 'top to rods, lowest', 300, { hint: 'of a plate whose height can be set' }),
+    mm('heightTo', 'top to rods, highest', 300),
     mm('length', 'length', 1000, { first: true, hint: 'along the rods' }),
     mm('clampLength', 'each of its rod clamps', 400, { first: true, hint: 'at its two ends' }),
     mm('width', 'width', 600),
@@ -915,7 +951,10 @@ export const FIELDS: Record<Kind, readonly Field[]> = {
   arm: fitting(),
   'shoulder-pad': fitting(),
   counterweight: fitting(),
-  'hand-unit': fitting(...SUPPLY),
+  'hand-unit': fitting(
+    quantity('turn', 'turn of the wheel', 'deg', 'angle', 10, 3600, { hint: 'from end to end' }),
+    ...SUPPLY,
+  ),
   monitor: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY),
   recorder: fitting(...SUPPLY),
   finder: fitting(...SUPPLY),
@@ -940,6 +979,7 @@ const UPPER_END: Readonly<Record<string, string>> = {
   stops: 'stopsTo',
   slotStops: 'slotStopsTo',
   isoFrom: 'isoTo',
+  heightFrom: 'heightTo',
 };
 
 /** Every pair of fields of a part, and of lines in its tables, that are the ends of one range. */

@@ -93,6 +93,25 @@ export interface Body extends PartBase, Weighed {
   /** Sensitivity it can be set to, ISO. */
   isoFrom?: number;
   isoTo?: number;
+  /** Ways of recording that have base sensitivities of their own. */
+  profiles?: Profile[];
+  /** Filters on a wheel behind its mount; all of one thickness. */
+  wheel?: WheelPlace[];
+}
+
+/** A way of recording, with the sensitivity it is made for; twice by one name where it has two. */
+export interface Profile {
+  id: string;
+  name: string;
+  base?: number;
+}
+
+/** One place of a filter wheel, or one filter that drops into the same slot. */
+export interface WheelPlace {
+  id: string;
+  name: string;
+  /** What it takes; 0 is clear. */
+  stops?: QuantityInput;
 }
 
 /** What adapters and reducers have in common. */
@@ -127,6 +146,8 @@ export interface Adapter extends PartBase, LinkFields {
   slotType?: FilterType;
   slotStops?: QuantityInput;
   slotStopsTo?: QuantityInput;
+  /** Several filters for its slot, or a wheel in it; all of the thickness given above. */
+  wheel?: WheelPlace[];
 }
 
 export interface Reducer extends PartBase, LinkFields {
@@ -281,6 +302,8 @@ export interface Stage {
   id: string;
   name: string;
   tray?: string;
+  /** A second size that its tray takes. */
+  tray2?: string;
   /** From the back of the box to its window, mm. */
   z?: QuantityInput;
   clearW?: QuantityInput;
@@ -354,6 +377,9 @@ export interface Plate extends PartBase {
   rods?: string;
   /** Top of the plate, where the body stands, down to the rod plane. */
   topToRods?: QuantityInput;
+  /** The same of a plate whose height can be set: lowest and highest. */
+  heightFrom?: QuantityInput;
+  heightTo?: QuantityInput;
   width?: QuantityInput;
   /** Top to bottom of the plate itself. */
   thickness?: QuantityInput;
@@ -493,6 +519,8 @@ export interface Fitting extends PartBase, Block {
   openRight?: boolean;
   openTop?: boolean;
   openBottom?: boolean;
+  /** Hand units: how far the wheel turns from end to end, degrees. */
+  turn?: QuantityInput;
   /** Bodies a cage is made for, by id, or by name when they are not in the kit. */
   madeFor?: string[];
 }
@@ -599,6 +627,8 @@ export interface LinkUse {
   slot?: 'glass' | 'empty';
   /** Foot tied to cage or rods. */
   tied?: boolean;
+  /** Place of the wheel that is turned in; the clear one when absent. */
+  wheel?: string;
 }
 
 /** A ring or screw-in filter on the thread of the lens. */
@@ -645,6 +675,8 @@ export interface UnderUse {
   at?: 'body' | 'rods';
   /** Plates: front edge, mm from the image plane; below the mount face when absent. */
   station?: number;
+  /** Plates that can be set: top to rods, mm; where the rods come out right when absent. */
+  height?: number;
 }
 
 /** Rods in the clamps of the plate. */
@@ -690,6 +722,8 @@ export interface DriveUse {
   outlet?: { from: string; id: string };
   /** The gear is fitted reversed. */
   reversed?: boolean;
+  /** Hand unit that works this motor. */
+  unit?: string;
 }
 
 /** A part that stands against another one: a handle on the cage, a battery plate on the rods. */
@@ -729,6 +763,15 @@ export interface LightUse {
   fps?: number;
   /** Shutter angle, degrees. */
   angle?: number;
+  /** Profile of the body that is recorded with. */
+  profile?: string;
+  /** Mains that feed the lamps, Hz. */
+  mains?: 50 | 60;
+  /** Side that a hard light comes from, and how far off the axis it stands, degrees. */
+  from?: Side;
+  at?: number;
+  /** Flare is wanted: nothing should keep that light off the glass. */
+  flare?: boolean;
 }
 
 /** One edit of one field: where, and what it becomes (undefined takes it away). */
@@ -780,6 +823,8 @@ export interface Rig {
   screenShut?: boolean;
   /** The lens's own foot is tied to plate, cage or rods. */
   footTied?: boolean;
+  /** Place of the body's filter wheel that is turned in; the clear one when absent. */
+  wheel?: string;
   /** A hand turns this ring on the barrel itself. */
   hand?: 'focus' | 'zoom';
   limits?: SpaceLimits;
@@ -865,6 +910,10 @@ export function isSleeve(p: Part | null | undefined): p is Sleeve {
 }
 export function isPlate(p: Part | null | undefined): p is Plate {
   return p?.kind === 'plate';
+}
+/** Whether the height of a plate is a range that it can be set in. */
+export function isSettable(plate: Plate): boolean {
+  return plate.heightFrom !== undefined || plate.heightTo !== undefined;
 }
 export function isRiser(p: Part | null | undefined): p is Riser {
   return p?.kind === 'riser';

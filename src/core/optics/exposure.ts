@@ -5,6 +5,38 @@ export function shutterTime(angle: number, fps: number): number {
   return angle / (360 * fps);
 }
 
+/**
+ * Shutter angles whose exposures are whole swings of lamps on the mains, smallest first, degrees.
+ * Source: light swings at twice the frequency of the mains; `t = k / (2 f)`.
+ *
+ * @param mains frequency, Hz
+ */
+export function safeAngles(fps: number, mains: number): number[] {
+  const most = Math.floor((2 * mains) / fps + 1e-9);
+  const first = Math.max(1, most - MOST_SWINGS + 1);
+  return Array.from(
+    { length: Math.max(0, most - first + 1) },
+    (_, i) => (360 * fps * (first + i)) / (2 * mains),
+  );
+}
+
+/** Slow frame rates have thousands of safe angles: those of the longest exposures are told. */
+const MOST_SWINGS = 500;
+
+/** The safe angle nearest to one; null when an exposure is shorter than a swing at any. */
+export function safeAngle(angle: number, fps: number, mains: number): number | null {
+  const most = Math.floor((2 * mains) / fps + 1e-9);
+  if (most < 1) return null;
+  const k = Math.min(most, Math.max(1, Math.round((angle * 2 * mains) / (360 * fps))));
+  return (360 * fps * k) / (2 * mains);
+}
+
+/** Whether every frame meets the lamps at the same point of their swing: nothing pulses. */
+export function steady(fps: number, mains: number): boolean {
+  const swings = (2 * mains) / fps;
+  return Math.abs(swings - Math.round(swings)) < 1e-6;
+}
+
 /** Stops of a density: 0.3 is one stop. Source: density is the decimal logarithm of opacity. */
 export function stopsOfDensity(density: number): number {
   return density / Math.log10(2);

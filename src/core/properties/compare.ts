@@ -1,7 +1,4 @@
-import type { State, Verdict } from '../checks/finding';
-
-/** `fail < unknown < tight < ok`. */
-export const RANK: Record<State, number> = { fail: 0, unknown: 1, tight: 2, ok: 3 };
+import { RANK, type Verdict } from '../checks/finding';
 
 /**
  * Findings that came out better than they were, other than to unknown. One that is no longer there

@@ -4,7 +4,7 @@ import { check } from '../checks/registry';
 import type { Verdict } from '../checks/finding';
 import { fixesFor } from '../solve/fixes';
 import { onHand } from '../kit/types';
-import { RANK } from './compare';
+import { RANK } from '../checks/finding';
 import { anyRig, changed, demoRigs, type Subject } from './rigs';
 
 /** Findings that are lower than they were: by key where it is still there. */

@@ -25,6 +25,7 @@ function part(p: Part): Part {
 function rig(r: Rig): Rig {
   return over(r, {
     frames: (list) => (list as object[]).map((f) => over(f, { x: negated })),
+    light: (l) => over(l as object, { from: turned }),
     box: (b) =>
       over(b as object, {
         trays: (list) => (list as object[]).map((t) => over(t, { turn: negated })),

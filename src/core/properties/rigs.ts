@@ -3,16 +3,30 @@ import { FIELDS, isKind, type Field } from '../kit/fields';
 import { isBody, isLens, isLink, type Change, type Job, type Part, type Rig } from '../kit/types';
 import { partsOn } from '../kit/uses';
 import { applyEdit, PathError, type Edit } from '../solve/edit';
-import { besideDeeds, besideMove } from '../solve/beside-moves';
-import { frontDeeds, frontMove } from '../solve/front-moves';
-import { putBody, putLens, setBetween, setFocal, setFocus, setMode, setStop } from '../solve/moves';
+import {
+  besideDeeds,
+  besideMove,
+  setDrive,
+  setPlateHeight,
+  setPlateStation,
+  setSupport,
+} from '../solve/beside-moves';
+import { frontDeeds, frontMove, setLight } from '../solve/front-moves';
+import {
+  putBody,
+  putLens,
+  setBetween,
+  setFocal,
+  setFocus,
+  setMode,
+  setStop,
+  tieFoot,
+  tieLensFoot,
+} from '../solve/moves';
 import { isZoom } from '../build/build';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
 import { demo } from '../test-kit';
-
-/** The same random rigs on every run; NELVIX_SEED looks at others. */
-fc.configureGlobal({ seed: Number(process.env.NELVIX_SEED ?? 1) });
 
 /**
  * Rigs that properties are held against: those of the demo job, and rigs that came of random moves
@@ -32,7 +46,7 @@ export const demoRigs: readonly (readonly [name: string, Subject])[] = base.rigs
 
 /** One random step; the numbers are taken modulo what there is. */
 interface Step {
-  op: 'put' | 'deed' | 'mode' | 'stop' | 'focal' | 'focus' | 'pull' | 'drop' | 'rule';
+  op: 'put' | 'deed' | 'set' | 'mode' | 'stop' | 'focal' | 'focus' | 'pull' | 'drop' | 'rule';
   a: number;
   b: number;
   u: number;
@@ -44,6 +58,7 @@ const step: fc.Arbitrary<Step> = fc.record({
     'put',
     'put',
     'deed',
+    'set',
     'mode',
     'stop',
     'focal',
@@ -79,6 +94,8 @@ function editOf(job: Job, rig: Rig, s: Step): Edit | null {
     }
     case 'deed':
       return at([...frontDeeds(job, rig), ...besideDeeds(job, rig)], s.a) ?? null;
+    case 'set':
+      return at(settings(job, rig), s.a) ?? null;
     case 'mode': {
       const body = job.kit.find((p) => p.id === rig.body);
       const mode = isBody(body) ? at(body.modes ?? [], s.a) : undefined;
@@ -108,6 +125,26 @@ function editOf(job: Job, rig: Rig, s: Step): Edit | null {
       return set(slot.path, { value, tol: Math.abs(value) * 0.01, from: 'measured' });
     }
   }
+}
+
+/** Settings of a rig that no part brings with it. */
+function settings(job: Job, rig: Rig): Edit[] {
+  const light = (patch: Parameters<typeof setLight>[1]) => setLight(rig, patch, 'x');
+  const drive = rig.drives?.[0];
+  const unit = job.kit.find((p) => p.kind === 'hand-unit');
+  return [
+    light({ mains: 50 }),
+    light({ mains: 60, fps: 48 }),
+    light({ profile: 'film', iso: 1600 }),
+    light({ from: 'top', at: 40 }),
+    light({ from: 'left', at: 65 }),
+    light({ from: 'bottom', at: 50, flare: true }),
+    ...[setPlateHeight(job, rig, 36), setPlateStation(job, rig, 30)].filter((e) => e !== null),
+    ...(drive && unit ? [setDrive(rig, drive.id, { unit: unit.id }, 'x')] : []),
+    ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { post: 38 }, 'x')] : []),
+    tieLensFoot(rig, true, 'x'),
+    ...rig.between.map((_u, i) => tieFoot(rig, i, true, 'x')),
+  ];
 }
 
 /** A rig that came of random moves on one of the demo's. */

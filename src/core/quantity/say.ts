@@ -93,6 +93,6 @@ export function metres(mmValue: number): string {
 }
 
 /** A count with its word: `1 part`, `3 parts`. */
-export function counted(n: number, one: string, many = `${one}s`): string {
+export function howMany(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }

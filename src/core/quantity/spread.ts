@@ -93,3 +93,28 @@ export function absolute(r: Range): Range {
     hi: Math.max(a, b),
   };
 }
+
+/**
+ * Interval of the room inside two bounds, `min(below, above)`: best in the middle and less to both
+ * sides, so its best case need not lie at a corner. What the two bounds leave between them is
+ * shared by the two rooms, which limits the best case.
+ *
+ * @param below room over the lower bound; @param above room under the upper one; both monotone in
+ *   each input
+ */
+export function between(
+  inputs: readonly Range[],
+  below: (x: readonly number[]) => number,
+  above: (x: readonly number[]) => number,
+): Spread {
+  const [a, b] = [spread(inputs, below), spread(inputs, above)];
+  const room = spread(inputs, (x) => below(x) + above(x));
+  const nearest = a.value <= b.value ? a : b;
+  const value = nearest.value;
+  return {
+    value,
+    lo: Math.min(a.lo, b.lo),
+    hi: Math.max(value, Math.min(a.hi, b.hi, room.hi / 2)),
+    shares: nearest.shares,
+  };
+}

@@ -95,6 +95,10 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Filters come in stops and halves; a third is trimmed at the iris.',
     otherSchool: 'Some hold the stop and trim with the shutter or the sensitivity.',
   },
+  'front.base-off': {
+    reason: 'A stop from the base is where noise or lost highlights begin to show.',
+    otherSchool: 'Some rate every camera by their own test and never leave that number.',
+  },
   'rods.drop-off': {
     reason: 'Half a millimetre disappears in the clamps.',
     otherSchool: 'A box that is clipped to the lens does not care where the rods are.',
@@ -179,6 +183,11 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
   'space.air-moving': {
     reason: 'A hand, a cable or a screw head finds its way in between.',
     otherSchool: 'A screen that just clears opens all the same.',
+  },
+  'sight.air': {
+    reason:
+      'What stands a hair outside the picture is in it when a bracket sags or the frame is stabilised.',
+    otherSchool: 'What the frame lines leave out is out; a monitor on set shows the rest.',
   },
   'space.change': {
     reason: 'Each piece is half a minute and a chance to drop one.',

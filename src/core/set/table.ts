@@ -8,6 +8,7 @@ import { horizontalField } from '../solve/fixes';
 import { listChanges, withChanges, type Edit } from '../solve/edit';
 import { chainsBetween, lensSet, putLens } from '../solve/moves';
 import { exact, signed } from '../quantity/say';
+import { commonStop, type CommonStop } from './common-stop';
 
 /** One lens in one mode of the rig's body. */
 export interface SetCell {
@@ -36,6 +37,8 @@ export interface SetTable {
     own: boolean;
     cells: SetCell[];
   }[];
+  /** The stop that all of them can be worked at. */
+  common: CommonStop;
 }
 
 /** Only coverage and mount are laid out here: without its front a rig is checked in no time. */
@@ -53,9 +56,12 @@ export function setTable(job: Job, rig: Rig): SetTable {
   const base = shared(job);
   const body = base.kit.get(rig.body ?? '');
   const modes = isBody(body) ? (body.modes ?? []) : [];
-  const rows = lensSet(job).map((lens) => {
+  const ways = lensSet(job).map((lens) => {
     const put = bestWay(job, rig, lens, base);
-    const uses = withChanges(job, put.changes).rigs.find((r) => r.id === rig.id)!.between;
+    return { lens, put, rig: withChanges(job, put.changes).rigs.find((r) => r.id === rig.id)! };
+  });
+  const rows = ways.map(({ lens, put, rig: own }) => {
+    const uses = own.between;
     return {
       lens,
       between: uses.map((u) => base.kit.get(u.part)?.name ?? u.part).join(' + '),
@@ -98,7 +104,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
       }),
     };
   });
-  return { modes, rows };
+  return { modes, rows, common: commonStop(job, rig, ways, base) };
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Built } from '../build/build';
+import { tiedFeet } from '../support/feet';
 import { standOf, type Stand } from '../build/stand';
 import type { PlacedDrive } from '../build/stand-drive';
 import { farthestClamp, pairFor } from '../rods/reach';
@@ -16,6 +17,7 @@ import {
   putSupport,
   setDrive,
   setFitted,
+  setPlateHeight,
   setPlateStation,
   setRodTip,
   setSupport,
@@ -94,6 +96,11 @@ const rodHeight: Generator = (built, v) => {
   const { rig } = built;
   const under = rig.under ?? [];
   const list: Candidate[] = riserCandidates(built);
+  const { height } = standOf(built);
+  if (height?.use.height !== undefined) {
+    const edit = setPlateHeight(built.job, rig, undefined);
+    if (edit) list.push(candidate(edit, 0, 0, 'plate-height'));
+  }
   const plates = under.filter((u) => isPlate(built.kit.get(u.part)));
   for (const p of kitOf(built).filter(isPlate))
     if (!plates.some((u) => u.part === p.id))
@@ -120,6 +127,11 @@ const movePlate: Generator = (built, v) => {
   const { plate } = stand;
   if (!plate) return [];
   if (v.id === 'space.pair' && !v.about.includes(plate.plate.id)) return [];
+  // A foot that is too deep is let down beside the plate; one that hangs over it wants a shim.
+  if (v.id === 'support.foot') {
+    const foot = tiedFeet(built, stand).find((f) => v.key === `support.foot:${f.key}`);
+    if (!foot || stand.value(foot.gap) >= 0) return [];
+  }
   const most = valueOf(plate.plate.slide) ?? 0;
   const home = stand.value(stand.face);
   const now = stand.value(plate.to);

@@ -99,15 +99,33 @@ export function setRodTip(rig: Rig, id: string, tip: number | undefined, name: s
 
 /** Moves the plate along the camera; undefined puts its front below the mount face. */
 export function setPlateStation(job: Job, rig: Rig, station: number | undefined): Edit | null {
+  return setPlate(job, rig, 'station', station, (name) =>
+    station === undefined ? `Put ${name} below the mount` : `Slide ${name} to ${station} mm`,
+  );
+}
+
+/** Sets the height of a plate, top to rods; undefined sets it where the rods come out right. */
+export function setPlateHeight(job: Job, rig: Rig, height: number | undefined): Edit | null {
+  return setPlate(job, rig, 'height', height, (name) =>
+    height === undefined
+      ? `Set ${name} to the height of the rods`
+      : `Set ${name} to ${height} mm, top to rods`,
+  );
+}
+
+function setPlate(
+  job: Job,
+  rig: Rig,
+  key: 'station' | 'height',
+  value: number | undefined,
+  title: (name: string) => string,
+): Edit | null {
   const i = (rig.under ?? []).findIndex((u) => isPlate(job.kit.find((p) => p.id === u.part)));
   if (i < 0) return null;
-  const name = job.kit.find((p) => p.id === rig.under![i]!.part)!.name;
   return {
-    title: station === undefined ? `Put ${name} below the mount` : `Slide ${name} to ${station} mm`,
-    changes: [
-      { path: at(rig, 'under', keyOf(rig.under![i]) ?? String(i), 'station'), value: station },
-    ],
-    group: `plate ${rig.id}`,
+    title: title(job.kit.find((p) => p.id === rig.under![i]!.part)!.name),
+    changes: [{ path: at(rig, 'under', keyOf(rig.under![i]) ?? String(i), key), value }],
+    group: `plate ${key} ${rig.id}`,
   };
 }
 
@@ -300,8 +318,10 @@ export function withoutBesidePart(rig: Rig, part: Part): Change[] {
   }
   for (const d of rig.drives ?? [])
     if (d.part === part.id) changes.push(without(rig, 'drives', d.id));
-    else if (d.arm === part.id)
-      changes.push({ path: at(rig, 'drives', d.id, 'arm'), value: undefined });
+    else
+      for (const key of ['arm', 'unit'] as const)
+        if (d[key] === part.id)
+          changes.push({ path: at(rig, 'drives', d.id, key), value: undefined });
   const gone = new Set((rig.fitted ?? []).filter((u) => u.part === part.id).map((u) => u.id));
   if (gone.size > 0) {
     changes.push(...withoutFitted(rig, hangingOn(rig, gone)));

@@ -1,16 +1,7 @@
 import type { Built } from '../build/build';
 import { frontOf, type Front } from '../build/front';
 import { flagSight } from '../front/flags';
-import {
-  exposureOf,
-  missingStops,
-  mustTurn,
-  ndChoices,
-  type NdChoices,
-  stageFit,
-  THREAD,
-  USUAL_ISO,
-} from '../front/light';
+import { mustTurn, stageFit } from '../front/light';
 import { cleanScale } from '../front/shading';
 import { ringChains, sameThread } from '../front/threads';
 import {
@@ -25,8 +16,6 @@ import {
   type Ring,
   type Stage,
 } from '../kit/types';
-import { chooseNd } from '../optics/exposure';
-import { plain } from '../quantity/say';
 import { valueOf } from '../quantity/quantity';
 import { candidate, type Candidate, type Generator } from './candidate';
 import {
@@ -34,7 +23,6 @@ import {
   putBox,
   screwOn,
   setFlag,
-  setLight,
   setMask,
   setSleeve,
   setStation,
@@ -47,7 +35,8 @@ import {
   traysWith,
   unscrew,
 } from './front-moves';
-import { scaleFrame, setStop } from './moves';
+import { light, offTheThread } from './light-fixes';
+import { scaleFrame } from './moves';
 import { riserCandidates } from './risers';
 
 /** What is worth trying for the findings at the front of the rig. */
@@ -143,12 +132,6 @@ function otherRings(built: Built, front: Front): Candidate[] {
             ),
           )
       : [],
-  );
-}
-
-function offTheThread(built: Built, front: Front, order: number): Candidate[] {
-  return front.thread.map(({ index }) =>
-    candidate(unscrew(built.job, built.rig, index), 1, order, 'off'),
   );
 }
 
@@ -515,90 +498,6 @@ const clashes: Generator = (built, finding) => {
       );
   return list;
 };
-
-/** The NDs of the kit that bring the light to the stop worked at, and the stop that follows it. */
-export function lightCandidates(built: Built): Candidate[] {
-  const front = frontOf(built);
-  const e = exposureOf(built);
-  const missing = missingStops(built);
-  if (!e || missing === null) return [];
-  const list: Candidate[] = [];
-  const off = built.rules['front.exposure-off'];
-  let reached = false;
-  const put = (choice: NdChoices, order: number, say: string) => {
-    const answer = chooseNd(choice.need, choice.slots, choice.filters, off);
-    reached ||= Math.abs(answer.error) <= off;
-    if (answer.put.length === 0 && choice.given.length === 0) return;
-    const { box } = front;
-    const stages = answer.put.filter((p) => p.slot !== THREAD);
-    const round = answer.put.find((p) => p.slot === THREAD);
-    const changes = [];
-    if (box) {
-      const bare = choice.given.reduce(
-        (now, stage) => traysWith({ ...box.use, trays: now }, stage, { filter: undefined }),
-        box.use.trays ?? [],
-      );
-      const next = stages.reduce(
-        (now, p) =>
-          traysWith({ ...box.use, trays: now }, p.slot, { filter: p.filter, out: undefined }),
-        bare,
-      );
-      changes.push(...setTrays(built.rig, next, '').changes);
-    }
-    if (round) {
-      const f = built.kit.get(round.filter);
-      if (isFilter(f)) changes.push(...screwOn(built.job, built.rig, f).changes);
-    }
-    const names = answer.put.map((p) =>
-      p.slot === THREAD
-        ? `${built.kit.get(p.filter)!.name} on the thread`
-        : `${built.kit.get(p.filter)!.name} in ${box!.stages.find((s) => s.stage.id === p.slot)!.stage.name}`,
-    );
-    list.push(
-      candidate(
-        { title: names.length > 0 ? `${say} ${names.join(' and ')}` : 'Take the ND out', changes },
-        Math.max(1, answer.put.length),
-        order,
-        'nd',
-        hire(...answer.put.map((p) => built.kit.get(p.filter)!)),
-      ),
-    );
-  };
-  put(ndChoices(built, missing, false), 0, 'Put');
-  put(ndChoices(built, missing, true), 1, 'Use only');
-  // Where no filter reaches it, what is wanted gives way: the stop follows the light.
-  const { stop } = built;
-  if (stop.known && !reached) {
-    const t = Math.round(stop.known.value * 2 ** (missing / 2) * 10) / 10;
-    const widest = valueOf(built.lens?.tStop) ?? valueOf(built.lens?.fStop);
-    const smallest = valueOf(built.lens?.smallestStop) ?? USUAL_SMALLEST;
-    if (t <= smallest && widest !== null && t >= widest)
-      list.push(
-        candidate(
-          { ...setStop(built.rig, t), title: `Work at T${plain(t)} instead` },
-          0,
-          3,
-          'stop',
-        ),
-      );
-  }
-  // Another sensitivity, where the body says what it can be set to.
-  const { body } = built;
-  const { light } = built.rig;
-  if (light && body?.isoFrom !== undefined && body.isoTo !== undefined && !reached) {
-    const iso = Math.round((light.iso ?? USUAL_ISO) * 2 ** -missing);
-    const able = Math.min(body.isoTo, Math.max(body.isoFrom, iso));
-    if (able === iso)
-      list.push(candidate(setLight(built.rig, { iso }, `Set ISO ${iso} instead`), 0, 3.5, 'iso'));
-  }
-  return [...list, ...offTheThread(built, front, 5)];
-}
-
-/** Smallest stop that is offered of a lens that does not say its own. Common practice, no source. */
-const USUAL_SMALLEST = 16;
-
-const light: Generator = (built, finding) =>
-  finding.id === 'front.exposure' ? lightCandidates(built) : [];
 
 /** Taking something off clears many a finding, and gives up what it was put on for. */
 const marked =

@@ -24,13 +24,15 @@ import {
   type ThreadUse,
   type TrayUse,
   type UnderUse,
+  type WheelPlace,
 } from '../kit/types';
 import { clipWays } from '../front/clip';
 import { ringChains, sameThread } from '../front/threads';
 import { valueOf } from '../quantity/quantity';
 import { ruleValues } from '../rules/rules';
 import { newId } from '../kit/ids';
-import { listChanges, type Edit } from './edit';
+import type { Wheel } from '../front/wheel';
+import { keyOf, listChanges, type Edit } from './edit';
 
 /**
  * Moves at the front of the rig, as edits. What hangs on a choice follows: a filter brings the
@@ -425,6 +427,20 @@ export function groupChanges(
         ? { path: at(rig, group, k), value: undefined, prune: 3 }
         : { path: at(rig, group, k), value },
     );
+}
+
+/** Turns a place of a filter wheel in, or puts another filter into the slot it stands for. */
+export function turnWheel(rig: Rig, wheel: Wheel, place: WheelPlace): Edit {
+  const { owner, use } = wheel;
+  return {
+    title: `Turn ${place.name} in on ${owner.name}`,
+    changes: [
+      {
+        path: use ? at(rig, 'between', keyOf(use) ?? use.part, 'wheel') : at(rig, 'wheel'),
+        value: place.id,
+      },
+    ],
+  };
 }
 
 export function setLight(rig: Rig, patch: Partial<LightUse>, title: string): Edit {

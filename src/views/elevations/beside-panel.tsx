@@ -3,6 +3,7 @@
 import type { PlacedDrive } from '@/core/build/stand-drive';
 import type { Lin } from '@/core/build/lin';
 import { standOf, type Stand } from '@/core/build/stand';
+import { handUnitOf } from '@/core/drive/hand-unit';
 import { outletsOn } from '@/core/drive/outlets';
 import { KIND_NAME } from '@/core/kit/fields';
 import {
@@ -240,6 +241,7 @@ function Drives({ facts }: { facts: RigFacts }) {
   const rings = job.kit.filter(isGearRing);
   const arms = job.kit.filter(isDriveArm);
   const outlets = outletsOn(stand);
+  const units = job.kit.filter(isFitting).filter((p) => p.kind === 'hand-unit');
   return (
     <Section title="Follow focus, motors, gears">
       {(rig.gears ?? []).map((g) => {
@@ -398,6 +400,36 @@ function Drives({ facts }: { facts: RigFacts }) {
                   id: a.id,
                   name: named(a),
                   pick: () => edit(armOn(rig, d.use, a)),
+                })),
+              ]}
+            />
+          ) : null}
+          {d.part.kind === 'motor' && units.length > 0 ? (
+            <Choose
+              label="worked with"
+              value={d.use.unit ?? ''}
+              none={null}
+              options={[
+                {
+                  id: '',
+                  name: handUnitOf(built, { ...d.use, unit: undefined })?.name ?? 'nobody said',
+                  pick: () =>
+                    edit(
+                      setDrive(
+                        rig,
+                        d.use.id,
+                        { unit: undefined },
+                        `Leave open what works ${d.part.name}`,
+                      ),
+                    ),
+                },
+                ...units.map((u) => ({
+                  id: u.id,
+                  name: named(u),
+                  pick: () =>
+                    edit(
+                      setDrive(rig, d.use.id, { unit: u.id }, `Work ${d.part.name} with ${u.name}`),
+                    ),
                 })),
               ]}
             />

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
-import { counted } from '@/core/quantity/say';
+import { howMany } from '@/core/quantity/say';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { newNamedId } from '@/core/kit/ids';
 import type { Job } from '@/core/kit/types';
@@ -172,7 +172,7 @@ export function JobsView() {
                   </span>
                 ) : null}
                 <span className="block text-sm text-soft">
-                  {counted(j.rigs, 'rig')}, {counted(j.parts, 'part')}, changed{' '}
+                  {howMany(j.rigs, 'rig')}, {howMany(j.parts, 'part')}, changed{' '}
                   {new Date(j.changedAt).toLocaleString('en-GB')}
                 </span>
               </span>

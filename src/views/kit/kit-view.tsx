@@ -4,8 +4,8 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { searchParts } from '@/core/command/search';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { newNamedId } from '@/core/kit/ids';
-import { frontPartLine } from '@/core/kit/describe';
-import { FIELDS, isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
+import { everyField, frontPartLine } from '@/core/kit/describe';
+import { isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
 import {
   isBody,
   isLens,
@@ -17,7 +17,7 @@ import {
   type Part,
 } from '@/core/kit/types';
 import { mountIndex, mountName, type MountIndex } from '@/core/mounts/registry';
-import { known, valueOf, type QuantityInput } from '@/core/quantity/quantity';
+import { valueOf, type QuantityInput } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
 import { addPart } from '@/core/solve/moves';
 import { mergeParts } from '@/core/solve/merge';
@@ -231,7 +231,7 @@ function ReadIn({
               <tr key={p.id} className="border-b border-rule align-top">
                 <td className="py-1 pr-4">{isKind(p.kind) ? KIND_NAME[p.kind].one : p.kind}</td>
                 <td className="py-1 pr-4">{p.name}</td>
-                <td className="py-1 pr-4 text-soft">{saysOf(p, mounts)}</td>
+                <td className="py-1 pr-4 text-soft">{everyField(p, mounts)}</td>
                 <td className="py-1 text-soft">
                   {have.get(p.id)?.kind === p.kind ? 'changes the one there' : 'new'}
                 </td>
@@ -251,33 +251,6 @@ function ReadIn({
       </div>
     </section>
   );
-}
-
-/** Every field that was read of a part, with its unit. */
-function saysOf(p: Part, mounts: MountIndex): string {
-  if (!isKind(p.kind)) return '';
-  const part = p as unknown as Record<string, unknown>;
-  return FIELDS[p.kind]
-    .filter((f) => f.key !== 'name' && part[f.key] !== undefined)
-    .map((f) => {
-      const v = part[f.key];
-      if (f.type === 'quantity') {
-        const k = known(v as QuantityInput, f.cls)!;
-        return `${f.label} ${plain(k.value, 4)}${typeof v === 'object' && 'tol' in (v as object) ? ` \u00b1${plain(k.tol, 4)}` : ''} ${f.unit}`.trim();
-      }
-      if (f.type === 'mount') return `${f.label} ${mountName(mounts, v as string)}`;
-      if (f.type === 'flag') return `${f.label} ${v ? 'yes' : 'no'}`;
-      const one = f.type === 'rows' ? f.fields.find((x) => x.required) : undefined;
-      if (Array.isArray(v) && one?.type === 'quantity')
-        return `${f.label} ${v
-          .map((row: Record<string, unknown>) =>
-            plain(known(row[one.key] as QuantityInput, one.cls)?.value ?? NaN, 4),
-          )
-          .join(', ')} ${one.unit}`;
-      if (Array.isArray(v)) return `${f.label} ${v.length} ${v.length === 1 ? 'line' : 'lines'}`;
-      return `${f.label} ${String(v as string | number)}${f.type === 'number' && f.unit ? ` ${f.unit}` : ''}`;
-    })
-    .join('; ');
 }
 
 /** The line under a part's name: what tells it apart. */

@@ -6,7 +6,7 @@ import { readPath } from '@/core/build/given';
 import { FIELDS, fieldAt, isKind, type Field, type RowsField } from '@/core/kit/fields';
 import { newNamedId } from '@/core/kit/ids';
 import { reversedRange } from '@/core/kit/ranges';
-import { isBody, type Part } from '@/core/kit/types';
+import { isBody, type Job, type Part } from '@/core/kit/types';
 import { mountIndex } from '@/core/mounts/registry';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { setField } from '@/core/solve/moves';
@@ -31,9 +31,10 @@ export function FieldEditor({
 }) {
   const { job } = useSnapshot();
   const store = useStore();
-  const id = useId();
   if (!job) return null;
   const value = readPath(job, path);
+  if (field.type === 'rows')
+    return <Rows field={field} job={job} part={part} path={path} value={value} begin={begin} />;
   const keep = (next: unknown) => {
     const row = path.length > 3 ? fieldAt(part.kind, path.slice(2, -1)) : null;
     const fields = row?.type === 'rows' ? row.fields : isKind(part.kind) ? FIELDS[part.kind] : [];
@@ -44,12 +45,29 @@ export function FieldEditor({
     if (trouble) store?.notice(trouble, 'warn');
     else store?.edit(setField(job, path, next, `${field.label} of ${part.name}`));
   };
+  return <Cell field={field} job={job} label={field.label} value={value} keep={keep} />;
+}
 
+/** One value by its kind of field: what is there, or empty, and where it goes when it is given. */
+function Cell({
+  field,
+  job,
+  label,
+  value,
+  keep,
+}: {
+  field: Exclude<Field, RowsField>;
+  job: Job;
+  label: string;
+  value: unknown;
+  keep: (next: unknown) => void;
+}) {
+  const id = useId();
   switch (field.type) {
     case 'quantity':
       return (
         <QuantityField
-          label={field.label}
+          label={label}
           hint={field.hint}
           unit={field.unit}
           cls={field.cls}
@@ -62,7 +80,7 @@ export function FieldEditor({
       );
     case 'number':
       return (
-        <Line label={field.label} hint={field.hint} id={id}>
+        <Line label={label} hint={field.hint} id={id}>
           <TextInput
             id={id}
             value={value === undefined ? '' : String(value)}
@@ -82,7 +100,7 @@ export function FieldEditor({
       );
     case 'text':
       return (
-        <Line label={field.label} hint={field.hint} id={id}>
+        <Line label={label} hint={field.hint} id={id}>
           <TextInput
             id={id}
             value={typeof value === 'string' ? value : ''}
@@ -100,7 +118,7 @@ export function FieldEditor({
       );
     case 'choice':
       return (
-        <Line label={field.label} hint={field.hint} id={id}>
+        <Line label={label} hint={field.hint} id={id}>
           <select
             id={id}
             className={SELECT}
@@ -118,7 +136,7 @@ export function FieldEditor({
       );
     case 'flag':
       return (
-        <Line label={field.label} hint={field.hint} id={id}>
+        <Line label={label} hint={field.hint} id={id}>
           <select
             id={id}
             className={SELECT}
@@ -133,7 +151,7 @@ export function FieldEditor({
       );
     case 'mount':
       return (
-        <Line label={field.label} hint={field.hint} id={id}>
+        <Line label={label} hint={field.hint} id={id}>
           <select
             id={id}
             className={`${SELECT} max-w-64`}
@@ -155,7 +173,7 @@ export function FieldEditor({
       const bodies = job.kit.filter(isBody);
       return (
         <fieldset className="py-1">
-          <legend className="text-soft">{field.label}</legend>
+          <legend className="text-soft">{label}</legend>
           {bodies.map((b) => (
             <label key={b.id} className="flex min-h-11 items-center gap-2">
               <input
@@ -180,8 +198,6 @@ export function FieldEditor({
         </fieldset>
       );
     }
-    case 'rows':
-      return <Rows field={field} part={part} path={path} value={value} begin={begin} />;
   }
 }
 
@@ -259,12 +275,14 @@ export function TextInput({
 
 function Rows({
   field,
+  job,
   part,
   path,
   value,
   begin,
 }: {
   field: RowsField;
+  job: Job;
   part: Part;
   path: string[];
   value: unknown;
@@ -337,13 +355,16 @@ function Rows({
       {begun ? (
         <div className="mb-2 border-l-2 border-edge pl-2">
           {needs
+            .filter((f): f is Exclude<Field, RowsField> => f.type !== 'rows')
             .filter((f) => begun[f.key] === undefined)
             .map((f) => (
-              <NewCell
+              <Cell
                 key={f.key}
                 field={f}
-                row={field.row}
-                onKeep={(v) => with_({ ...begun, [f.key]: v })}
+                job={job}
+                label={`${f.label} of the new ${field.row}`}
+                value={undefined}
+                keep={(v) => v !== undefined && with_({ ...begun, [f.key]: v })}
               />
             ))}
           <Button onClick={() => setBegun(null)}>Leave it</Button>
@@ -354,69 +375,5 @@ function Rows({
         </Button>
       )}
     </fieldset>
-  );
-}
-
-/** What a new line cannot do without: it starts empty and is kept when it is given. */
-function NewCell({
-  field,
-  row,
-  onKeep,
-}: {
-  field: Field;
-  row: string;
-  onKeep: (v: unknown) => void;
-}) {
-  const id = useId();
-  const label = `${field.label} of the new ${row}`;
-  if (field.type === 'quantity')
-    return (
-      <QuantityField
-        label={label}
-        hint={field.hint}
-        unit={field.unit}
-        cls={field.cls}
-        min={field.min}
-        max={field.max}
-        value={undefined}
-        defaultSource="sheet"
-        onKeep={(v) => v !== undefined && onKeep(v)}
-      />
-    );
-  if (field.type === 'choice')
-    return (
-      <Line label={label} hint={field.hint} id={id}>
-        <select
-          id={id}
-          className={SELECT}
-          value=""
-          onChange={(e) => e.target.value && onKeep(e.target.value)}
-        >
-          <option value="">choose</option>
-          {field.options.map((o) => (
-            <option key={o.value} value={o.value}>
-              {o.label}
-            </option>
-          ))}
-        </select>
-      </Line>
-    );
-  const range = field.type === 'number' ? field : null;
-  return (
-    <Line label={label} hint={field.hint} id={id}>
-      <TextInput
-        id={id}
-        value=""
-        check={(t) => {
-          if (!range) return null;
-          const n = Number(t.replace(',', '.'));
-          return Number.isFinite(n) && n >= range.min && n <= range.max
-            ? null
-            : `${field.label} has to be a number from ${range.min} to ${range.max}.`;
-        }}
-        onKeep={(t) => t !== '' && onKeep(range ? Number(t.replace(',', '.')) : t)}
-        className="w-28"
-      />
-    </Line>
   );
 }

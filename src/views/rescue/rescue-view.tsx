@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { NelvixDatabase } from '@/db/database';
 import { listJobs, rawJob, type JobListing } from '@/db/jobs';
-import { counted } from '@/core/quantity/say';
+import { howMany } from '@/core/quantity/say';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
 
@@ -58,7 +58,7 @@ export function RescueView() {
                 <span className="min-w-0 flex-1 break-words">
                   {j.name}
                   <span className="block text-sm text-soft">
-                    {j.damaged ? 'damaged' : counted(j.parts, 'part')}
+                    {j.damaged ? 'damaged' : howMany(j.parts, 'part')}
                     {j.binned ? ', in the bin' : ''}
                   </span>
                 </span>

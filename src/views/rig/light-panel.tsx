@@ -4,12 +4,17 @@ import { useId, useMemo } from 'react';
 import { lightFigures, USUAL_ANGLE, USUAL_FPS, USUAL_ISO } from '@/core/front/light';
 import { densityOfStops, evOfLux } from '@/core/optics/exposure';
 import { exact, plain, say } from '@/core/quantity/say';
-import { setLight } from '@/core/solve/front-moves';
-import { lightCandidates } from '@/core/solve/front-fixes';
-import type { LightUse } from '@/core/kit/types';
+import { inWords } from '@/core/checks/judge';
+import { profileOf } from '@/core/checks/light-setting';
+import { wheelsOf } from '@/core/front/wheel';
+import { valueOf } from '@/core/quantity/quantity';
+import { setLight, turnWheel } from '@/core/solve/front-moves';
+import { lightCandidates } from '@/core/solve/light-fixes';
+import type { LightUse, Side } from '@/core/kit/types';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/views/part/field-editor';
 import { useStore } from '@/views/shell/store-context';
+import { Choose } from './panel-parts';
 import type { RigFacts } from './use-rig';
 
 /** `13`, `EV 13` or `20000 lx`, as an exposure value at ISO 100; null when it is neither. */
@@ -93,6 +98,7 @@ export default function LightPanel({ facts }: { facts: RigFacts }) {
           onKeep={(t) => set({ angle: number(t) }, `Shutter at ${t} degrees`)}
         />
       </div>
+      <LightSettings facts={facts} set={set} />
       <dl className="mt-1">
         <Figure label={`exposure time`} value={`1/${plain(1 / f.time, 1)} s`} />
         <Figure
@@ -132,6 +138,139 @@ export default function LightPanel({ facts }: { facts: RigFacts }) {
         />
       </dl>
     </div>
+  );
+}
+
+const SIDES: readonly { id: Side; name: string }[] = [
+  { id: 'top', name: 'above' },
+  { id: 'bottom', name: 'below' },
+  { id: 'left', name: 'camera left' },
+  { id: 'right', name: 'camera right' },
+];
+
+/** Profile, wheels, mains, and where a hard light stands: chosen, not typed. */
+function LightSettings({
+  facts,
+  set,
+}: {
+  facts: RigFacts;
+  set: (patch: Partial<LightUse>, title: string) => void;
+}) {
+  const store = useStore();
+  const { built, rig } = facts;
+  const light = rig.light ?? {};
+  const profiles = built.body?.profiles ?? [];
+  const names = profiles.filter((p, i) => profiles.findIndex((q) => q.name === p.name) === i);
+  const chosen = profileOf(built)?.[0]?.name;
+  const side = SIDES.find((s) => s.id === light.from);
+  return (
+    <>
+      {names.length > 0 ? (
+        <Choose
+          label="profile"
+          value={names.find((p) => p.name === chosen)?.id ?? ''}
+          none={chosen === undefined ? 'nobody said' : null}
+          options={names.map((p) => ({
+            id: p.id,
+            name: `${p.name}, ${inWords(
+              profiles
+                .filter((q) => q.name === p.name)
+                .map((q) => (q.base === undefined ? 'base not known' : `ISO ${plain(q.base)}`)),
+            )}`,
+            pick: () => set({ profile: p.id }, `Record in ${p.name}`),
+          }))}
+        />
+      ) : null}
+      {wheelsOf(built).map((w) => (
+        <Choose
+          key={w.owner.id}
+          label={w.use ? `in ${w.owner.name}` : 'filter wheel'}
+          value={w.turned?.id ?? ''}
+          none={w.turned ? null : 'nobody said'}
+          options={w.places.map((p) => ({
+            id: p.id,
+            name: `${p.name}${valueOf(p.stops) === null ? ', stops not known' : `, ${say(valueOf(p.stops)!, 'stops')}`}`,
+            pick: () => store?.edit(turnWheel(rig, w, p)),
+          }))}
+        />
+      ))}
+      <Choose
+        label="lamps on mains"
+        value={String(light.mains ?? '')}
+        none={light.mains === undefined ? 'none' : null}
+        options={[
+          ...(light.mains === undefined
+            ? []
+            : [
+                {
+                  id: 'none',
+                  name: 'none',
+                  pick: () => set({ mains: undefined }, 'No lamps on the mains'),
+                },
+              ]),
+          ...([50, 60] as const).map((hz) => ({
+            id: String(hz),
+            name: `${hz} Hz`,
+            pick: () => set({ mains: hz }, `Lamps on ${hz} Hz`),
+          })),
+        ]}
+      />
+      <Choose
+        label="hard light from"
+        value={light.from ?? ''}
+        none={light.from === undefined ? 'nowhere in particular' : null}
+        options={[
+          ...(light.from === undefined
+            ? []
+            : [
+                {
+                  id: 'none',
+                  name: 'nowhere in particular',
+                  pick: () =>
+                    set({ from: undefined, at: undefined, flare: undefined }, 'No hard light'),
+                },
+              ]),
+          ...SIDES.map((s) => ({
+            id: s.id,
+            name: s.name,
+            pick: () => set({ from: s.id }, `Hard light from ${s.name}`),
+          })),
+        ]}
+      />
+      {side ? (
+        <div className="grid grid-cols-2 items-center gap-x-3">
+          <Field
+            label="off the axis, deg"
+            value={light.at === undefined ? '' : plain(light.at)}
+            check={(t) =>
+              t === '' || (Number(t.replace(',', '.')) >= 0 && Number(t.replace(',', '.')) <= 90)
+                ? null
+                : 'From 0 to 90.'
+            }
+            onKeep={(t) =>
+              set(
+                { at: t === '' ? undefined : Number(t.replace(',', '.')) },
+                t === '' ? `Light from ${side.name}` : `Light ${t}\u00b0 from ${side.name}`,
+              )
+            }
+          />
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={light.flare === true}
+              onChange={(e) =>
+                set(
+                  { flare: e.target.checked ? true : undefined },
+                  e.target.checked ? 'Flare is wanted' : 'Flare is not wanted',
+                )
+              }
+            />
+            flare is wanted
+          </label>
+        </div>
+      ) : null}
+    </>
   );
 }
 

@@ -1,26 +1,42 @@
 'use client';
 
-import { isPlate, isRiser } from '@/core/kit/types';
+import { underCamera } from '@/core/build/under';
+import { isPlate, isRiser, isSettable } from '@/core/kit/types';
+import { exact } from '@/core/quantity/say';
+import { setPlateHeight } from '@/core/solve/beside-moves';
 import { putUnder, takeUnder } from '@/core/solve/front-moves';
-import { Choose, Piece, Section, useEdit } from './panel-parts';
+import { Choose, Length, Piece, Section, useEdit } from './panel-parts';
 import type { RigFacts } from './use-rig';
 
 /** What the rods hang on: plate and risers. */
 export function Under({ facts }: { facts: RigFacts }) {
   const edit = useEdit();
-  const { job, rig } = facts;
+  const { job, rig, built } = facts;
+  const { height } = underCamera(built);
   const parts = job.kit.filter((p) => isPlate(p) || isRiser(p));
   return (
     <Section title="Under the camera">
       {(rig.under ?? []).map((u, i) => {
         const part = facts.base.kit.get(u.part);
         return part ? (
-          <Piece
-            key={`${u.part}${i}`}
-            part={part}
-            hint={isRiser(part) ? `under the ${u.at ?? 'body'}` : undefined}
-            onOff={() => edit(takeUnder(job, rig, i))}
-          />
+          <div key={`${u.part}${i}`}>
+            <Piece
+              part={part}
+              hint={isRiser(part) ? `under the ${u.at ?? 'body'}` : undefined}
+              onOff={() => edit(takeUnder(job, rig, i))}
+            />
+            {isPlate(part) && isSettable(part) ? (
+              <Length
+                label="set to"
+                value={u.height}
+                hint={`${found(height?.set ?? null)}, where the rods come out right`}
+                onKeep={(v) => {
+                  const next = setPlateHeight(job, rig, v);
+                  if (next) edit(next);
+                }}
+              />
+            ) : null}
+          </div>
         ) : null;
       })}
       <Choose
@@ -39,4 +55,9 @@ export function Under({ facts }: { facts: RigFacts }) {
       />
     </Section>
   );
+}
+
+/** A height that was found; `not known yet` while a number is missing. */
+function found(height: number | null): string {
+  return height === null ? 'not known yet' : exact(height, 1);
 }

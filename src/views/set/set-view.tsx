@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import type { Job, Rig } from '@/core/kit/types';
+import { sayCommonStop } from '@/core/set/common-stop';
 import { fieldText, setTable } from '@/core/set/table';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { lensName } from '@/views/rig/options';
@@ -30,6 +31,9 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
           ? `Room at the corners of the ${frames} frame, the closest of them, with the adapters that follow each lens.`
           : 'Room at the corners of each mode, with the adapters that follow each lens.'}{' '}
         Press a cell to put that lens on and record in that mode.
+      </p>
+      <p className="mb-3 max-w-3xl" role="status">
+        {sayCommonStop(table.common)}
       </p>
       {table.modes.length === 0 || table.rows.length === 0 ? (
         <p>
