@@ -198,6 +198,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
     'focus ring of My lens': 'focus',
     'aperture of My lens': 'manual ring',
     'hard stops of My lens': 'yes',
+    'turns the other way, My lens': 'no',
     'rod system of My rods': '15 mm lightweight',
     'rod system of My wheel': '15 mm lightweight',
     'rod system of My plate': '15 mm lightweight',

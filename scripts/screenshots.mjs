@@ -39,8 +39,8 @@ const SHOTS = [
     path: '/',
     theme: 'set',
     act: async (page) => {
-      await goToRig('Canal')(page);
-      await page.getByRole('button', { name: /^fails: .*too bright for/ }).click();
+      await goToRig('Lift bridge')(page);
+      await page.getByRole('button', { name: /can flicker/ }).click();
       await page.getByRole('tab', { name: 'Light' }).click();
     },
   },

@@ -50,7 +50,7 @@ describe('jobs in the browser', () => {
     expect(loaded.job.version).toBe(JOB_VERSION);
     expect(loaded.job.rigs[0]).toMatchObject({ focal: 24, carried: { box: 'a cardboard one' } });
     expect((await db.jobs.get(old.id))!.doc.version).toBe(JOB_VERSION);
-    expect((await undo(db, old.id))?.title).toBe('x');
+    expect((await undo(db, old.id))[0]?.title).toBe('x');
     expect((await loadJob(db, old.id))!.job.rigs[0]!.focal).toBe(18);
   });
 
@@ -90,8 +90,8 @@ describe('jobs in the browser', () => {
             done++;
             expect((await loadJob(db, job.id))!.job).toEqual(shown);
           }
-          for (let i = 0; i < done; i++) expect((await undo(db, job.id))?.title).toBe('x');
-          expect(await undo(db, job.id)).toBeNull();
+          for (let i = 0; i < done; i++) expect((await undo(db, job.id))[0]?.title).toBe('x');
+          expect(await undo(db, job.id)).toEqual([]);
           expect((await loadJob(db, job.id))!.job).toEqual(job);
           for (let i = 0; i < done; i++) await redo(db, job.id);
           expect((await loadJob(db, job.id))!.job).toEqual(shown);
@@ -250,6 +250,72 @@ describe('the store of a page', () => {
     expect(store.get().job!.rigs[0]!.focal).toBe(37);
     expect((await open(db)).get().rigId).toBe('anamorphic');
   });
+
+  test('a step back takes what was made before it, however quickly the next thing follows', async () => {
+    const db = fresh();
+    const store = await open(db);
+    const stop = (v: number) => edit(['rigs', 'tug-b', 'stop'], v, `T${v}`);
+    store.edit(edit(['rigs', 'tug-b', 'focal'], 24, 'focal'));
+    store.edit(stop(4));
+    void store.undo();
+    store.edit(stop(8));
+    await store.settled();
+    const now = (await stored(db)).rigs[0]!;
+    // T4 was taken back and T8 came after: it stands, and nothing is said of another window.
+    expect([now.focal, now.stop]).toEqual([24, 8]);
+    expect(store.get().job!.rigs[0]).toMatchObject({ focal: 24, stop: 8 });
+    expect(store.get()).toMatchObject({ save: 'saved', waiting: 0, undo: 'T8' });
+    expect(store.get().notices.filter((x) => x.tone === 'warn')).toEqual([]);
+    await store.undo();
+    expect((await stored(db)).rigs[0]!.stop).toBeUndefined();
+    expect(store.get().undo).toBe('focal');
+  });
+
+  test('edits and steps in any order, none waited for: what is kept is what one after the other gives', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.oneof(
+            { weight: 3, arbitrary: fc.integer({ min: 1, max: 99 }) },
+            fc.constantFrom('undo', 'redo'),
+          ),
+          {
+            maxLength: 25,
+          },
+        ),
+        async (asked) => {
+          const db = fresh();
+          const store = await open(db);
+          // By the book: a list of values, steps back and forth in it, a new one cuts off what was undone.
+          let past: (number | undefined)[] = [undefined];
+          let at = 0;
+          for (const a of asked) {
+            if (a === 'undo') {
+              at = Math.max(0, at - 1);
+              void store.undo();
+            } else if (a === 'redo') {
+              at = Math.min(past.length - 1, at + 1);
+              void store.redo();
+            } else {
+              past = [...past.slice(0, at + 1), a];
+              at++;
+              store.edit(edit(['rigs', 'tug-b', 'stop'], a, `T${a}`));
+            }
+          }
+          await store.settled();
+          expect((await stored(db)).rigs[0]!.stop).toBe(past[at]);
+          expect(store.get().job!.rigs[0]!.stop).toBe(past[at]);
+          expect(store.get()).toMatchObject({
+            save: 'saved',
+            waiting: 0,
+            undo: at > 0 ? `T${past[at]}` : null,
+            redo: at < past.length - 1 ? `T${past[at + 1]}` : null,
+          });
+        },
+      ),
+      { numRuns: 40 },
+    );
+  }, 60_000);
 
   test('two windows on different fields: both stand', async () => {
     const db = fresh();

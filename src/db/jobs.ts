@@ -343,24 +343,33 @@ export interface Stepped {
   rev: number;
 }
 
-/** Takes the last step back; null when there is none. */
-export async function undo(db: NelvixDatabase, id: string): Promise<Stepped | null> {
-  return step(db, id, 0);
+/** Takes the last steps back, the latest first; as many as there are, at most `times`. */
+export async function undo(db: NelvixDatabase, id: string, times = 1): Promise<Stepped[]> {
+  return step(db, id, 0, times);
 }
 
-/** Does the last undone step again. */
-export async function redo(db: NelvixDatabase, id: string): Promise<Stepped | null> {
-  return step(db, id, 1);
+/** Does the last undone steps again. */
+export async function redo(db: NelvixDatabase, id: string, times = 1): Promise<Stepped[]> {
+  return step(db, id, 1, times);
 }
 
-async function step(db: NelvixDatabase, id: string, undone: 0 | 1): Promise<Stepped | null> {
+async function step(
+  db: NelvixDatabase,
+  id: string,
+  undone: 0 | 1,
+  times: number,
+): Promise<Stepped[]> {
   return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
-    const row = await lastOf(db, id, undone);
-    if (!row) return null;
-    const changes = undone === 0 ? row.inverse : row.edit.changes;
-    const { rev } = await applyStored(db, id, changes);
-    await db.history.update(row.seq!, { undone: undone === 0 ? 1 : 0 });
-    return { title: row.edit.title, changes, rev };
+    const steps: Stepped[] = [];
+    for (let i = 0; i < times; i++) {
+      const row = await lastOf(db, id, undone);
+      if (!row) break;
+      const changes = undone === 0 ? row.inverse : row.edit.changes;
+      const { rev } = await applyStored(db, id, changes);
+      await db.history.update(row.seq!, { undone: undone === 0 ? 1 : 0 });
+      steps.push({ title: row.edit.title, changes, rev });
+    }
+    return steps;
   });
 }
 

@@ -3,7 +3,6 @@ import type { Job } from '@/core/kit/types';
 import { readPath } from '@/core/build/given';
 import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
-import type { Stepped } from './jobs';
 import { addJobs, GoneError, historyEnds, loadJob, redo, storeEdits, undo, unsound } from './jobs';
 
 export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
@@ -34,7 +33,21 @@ export interface Snapshot {
 interface Waiting {
   edit: Edit;
   believed: unknown[];
+  /** Its place in the order in which things were asked for. */
+  turn: number;
 }
+
+/** A step back or forth that is asked for, as often as it was in one go. */
+interface Move {
+  move: typeof undo;
+  said: string;
+  /** Edits up to this turn were made before it. */
+  turn: number;
+  times: number;
+}
+
+/** While more work waits the page is drawn anew no oftener than this, ms. */
+const SHOWN_EVERY = 150;
 
 /** What a page shows before its store has answered. */
 export const LOADING: Snapshot = {
@@ -77,6 +90,14 @@ export class JobStore {
   private started = false;
   /** Steps back or forth that are asked for and not through yet. */
   private moving = 0;
+  /** Tasks that are asked for and not through yet. */
+  private queued = 0;
+  private turn = 0;
+  /** The last step asked for, while it has not begun: more of the same go with it. */
+  private next: Move | null = null;
+  /** Steps that have not begun: edits made after the first of them wait for it. */
+  private readonly ahead: Move[] = [];
+  private shownAt = 0;
 
   constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {}
 
@@ -89,6 +110,7 @@ export class JobStore {
 
   private show(change: Partial<Snapshot>): void {
     this.snapshot = { ...this.snapshot, ...change };
+    this.shownAt = Date.now();
     for (const l of this.listeners) l();
   }
 
@@ -225,7 +247,9 @@ export class JobStore {
       this.notice(`That could not be done: ${e.message}.`, 'warn');
       return;
     }
-    this.waiting.push({ edit, believed: edit.changes.map((c) => readPath(job, c.path)) });
+    const turn = ++this.turn;
+    this.next = null;
+    this.waiting.push({ edit, believed: edit.changes.map((c) => readPath(job, c.path)), turn });
     const rigId = next.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (next.rigs[0]?.id ?? null);
@@ -240,7 +264,19 @@ export class JobStore {
     // Not kept until it is through, or a page that dies now would have promised too much.
     if (this.stored) this.show({ save: 'saving' });
     this.moving++;
-    return this.enqueue(() => this.step(move, said).finally(() => this.moving--));
+    const { next } = this;
+    if (next?.move === move) {
+      // Pressed again before the one before it began: both are one way to the database.
+      next.times++;
+      return this.work;
+    }
+    const own: Move = { move, said, turn: this.turn, times: 1 };
+    this.next = own;
+    this.ahead.push(own);
+    return this.enqueue(() => {
+      if (this.next === own) this.next = null;
+      return this.step(own).finally(() => (this.moving -= own.times));
+    });
   }
 
   /** Tries again to store what is waiting, after room was made. */
@@ -261,11 +297,20 @@ export class JobStore {
     this.show({ notices: this.snapshot.notices.filter((n) => n.id !== id) });
 
   private enqueue(task: () => Promise<void>): Promise<void> {
-    this.work = this.work.then(task).catch(async (e: unknown) => {
-      if (await this.writtenAnew(e)) return;
-      this.trouble(e);
-    });
+    this.queued++;
+    this.work = this.work
+      .then(task)
+      .catch(async (e: unknown) => {
+        if (await this.writtenAnew(e)) return;
+        this.trouble(e);
+      })
+      .finally(() => this.queued--);
     return this.work;
+  }
+
+  /** More is to come, and what shows is fresh enough: drawing it now would only hold that up. */
+  private busy(): boolean {
+    return this.queued > 1 && Date.now() - this.shownAt < SHOWN_EVERY;
   }
 
   /**
@@ -306,12 +351,18 @@ export class JobStore {
     this.show({ save: 'broken' });
   }
 
-  /** @param last false when more work follows before everything is kept */
+  /**
+   * Stores what waits, in the order it was made, up to the next step back or forth.
+   *
+   * @param last false when more work follows before everything is kept
+   */
   private async flush(last = true): Promise<void> {
     const id = this.stored?.id;
-    while (id !== undefined && this.waiting.length > 0) {
+    for (;;) {
       // All that waits goes in together.
-      const batch = this.waiting.slice(0, MOST_TOGETHER);
+      const until = this.ahead[0]?.turn ?? Infinity;
+      const batch = this.waiting.slice(0, MOST_TOGETHER).filter((w) => w.turn <= until);
+      if (id === undefined || batch.length === 0) break;
       const results = await storeEdits(this.db, id, batch);
       let foreign = false;
       results.forEach((r, i) => {
@@ -333,34 +384,47 @@ export class JobStore {
       });
       this.waiting.splice(0, batch.length);
       if (foreign) await this.reload();
-      else this.show({ waiting: this.waiting.length });
+      else if (!this.busy()) this.show({ waiting: this.waiting.length });
     }
-    if (id !== undefined && last)
+    // What else was asked for says how it ended when it is through.
+    if (id !== undefined && last && this.queued <= 1)
       this.show({
-        save: this.moving > 0 ? 'saving' : 'saved',
-        waiting: 0,
+        save: this.moving > 0 || this.waiting.length > 0 ? 'saving' : 'saved',
+        waiting: this.waiting.length,
         ...(await historyEnds(this.db, id)),
       });
   }
 
-  private async step(
-    move: (db: NelvixDatabase, id: string) => Promise<Stepped | null>,
-    said: string,
-  ): Promise<void> {
+  private async step(own: Move): Promise<void> {
+    const { move, said, times } = own;
     const id = this.stored?.id;
-    if (id === undefined) return;
-    await this.flush(false);
-    const step = await move(this.db, id);
-    if (step !== null) {
-      if (step.rev === this.rev + 1 && this.stored) {
-        // Nobody else wrote: what was changed is all there is to read.
-        this.stored = applyEdit(this.stored, { title: step.title, changes: [...step.changes] }).doc;
-        this.rev = step.rev;
-        await this.relay(this.stored);
-      } else await this.reload();
-      this.notice(`${said}: ${step.title}`);
+    try {
+      await this.flush(false);
+    } finally {
+      this.ahead.splice(this.ahead.indexOf(own), 1);
     }
-    this.show({ save: this.waiting.length > 0 || this.moving > 1 ? 'saving' : 'saved' });
+    if (id === undefined) return;
+    const steps = await move(this.db, id, times);
+    const last = steps.at(-1);
+    if (last) {
+      if (last.rev === this.rev + steps.length && this.stored) {
+        // Nobody else wrote: what was changed is all there is to read.
+        for (const { title, changes } of steps)
+          this.stored = applyEdit(this.stored, { title, changes: [...changes] }).doc;
+        this.rev = last.rev;
+        await this.relay(this.stored, true);
+      } else await this.reload();
+      if (!this.busy())
+        this.notice(
+          `${said}: ${steps.length > 1 ? `${steps.length} steps, the last ` : ''}${last.title}`,
+        );
+    }
+    if (this.queued <= 1)
+      this.show({
+        save: this.waiting.length > 0 || this.moving > times ? 'saving' : 'saved',
+        waiting: this.waiting.length,
+        ...(await historyEnds(this.db, id)),
+      });
   }
 
   /** Reads what is stored and lays what is waiting here over it again. */
@@ -375,13 +439,15 @@ export class JobStore {
   }
 
   /** Shows a stored job with what is waiting here laid over it. */
-  private async relay(stored: Job): Promise<void> {
+  private async relay(stored: Job, own = false): Promise<void> {
     let job = stored;
     const kept: Waiting[] = [];
     for (const w of this.waiting)
       try {
+        // Made over what this page has since taken back itself: it believes what stands here now.
+        const believed = w.edit.changes.map((c) => readPath(job, c.path));
         job = applyEdit(job, w.edit).doc;
-        kept.push(w);
+        kept.push(own ? { ...w, believed } : w);
       } catch (e) {
         if (!(e instanceof PathError)) throw e;
         this.notice(`"${w.edit.title}" could not be kept: another window took that away.`, 'warn');
@@ -390,6 +456,9 @@ export class JobStore {
     const rigId = job.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (job.rigs[0]?.id ?? null);
-    this.show({ job, rigId, waiting: kept.length, ...(await historyEnds(this.db, stored.id)) });
+    // Not drawn yet, it is drawn with what follows: edits meanwhile are made on what shows.
+    if (this.busy()) this.snapshot = { ...this.snapshot, job, rigId, waiting: kept.length };
+    else
+      this.show({ job, rigId, waiting: kept.length, ...(await historyEnds(this.db, stored.id)) });
   }
 }

@@ -1,6 +1,6 @@
 import { valueOf } from '../quantity/quantity';
 import type { LensSupport, SupportUse } from '../kit/types';
-import type { Given } from './given';
+import { given, type Given } from './given';
 import { givens, lin, minus, of, plus, times, type Lin } from './lin';
 import { block, dropOf, STAND_IN, type LensGear, type Setting } from './stand-setting';
 
@@ -160,7 +160,22 @@ export function placeSupport(
   const over = barrelOver(steps, z - half, z + half) ?? barrelOver(steps, z, z);
   const needed = drop && over ? minus(drop, over.radius) : null;
   const post: Lin = use.post !== undefined ? lin(use.post) : (needed ?? lin(low ?? 40));
-  const station = lin(z);
+  // Its place was judged by the barrel, the rings on it, where the lens sits, and its own clamp.
+  const by = [
+    ...new Set([
+      ...s.pieces
+        .filter((p) => p.key === 'lens' || p.key.startsWith('link:'))
+        .flatMap((p) => p.missing),
+      ...givens([...gears.map((g) => g.middle), clampLength, ...(drop ? [drop] : [])]),
+      ...gears.map((g) => g.width),
+      // How far its post goes decides where it can stand.
+      given(part, 'postFrom'),
+      given(part, 'postTo'),
+    ]),
+  ].filter((g) => g.known === null);
+  // Where it was sought its place hangs on all of them.
+  const station =
+    use.station === undefined ? plus(lin(z), ...by.map((g) => of(g, 0))) : lin(use.station);
   const piece = s.piece(key, part);
   const dropNow = dropOf(s);
   const rod = s.system?.rod ?? 15;
@@ -198,16 +213,6 @@ export function placeSupport(
   s.touch(key, 'lens');
   for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
   s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
-  // Its place was judged by the barrel, the rings on it, where the lens sits, and its own clamp.
-  const by = [
-    ...new Set([
-      ...s.pieces
-        .filter((p) => p.key === 'lens' || p.key.startsWith('link:'))
-        .flatMap((p) => p.missing),
-      ...givens([...gears.map((g) => g.middle), clampLength, ...(drop ? [drop] : [])]),
-      ...gears.map((g) => g.width),
-    ]),
-  ].filter((g) => g.known === null);
   return { use, part, key, station, post, needed, found, by, trouble: why };
 }
 

@@ -15,15 +15,38 @@ export const driveDirection: Check = {
       if (d.use.turns !== 'focus') return [];
       if (!ring || !built.lens)
         return withoutTeeth(stand, d, 'drive.direction', 'Which way the ring turns');
+      const base = {
+        id: 'drive.direction',
+        key: `drive.direction:${d.use.id}`,
+        about: [d.part.id, built.lens.id],
+        station: stand.value(d.gearAt),
+        basis: '[trade] direction of focus',
+      };
+      if (ring.turnsBack === undefined)
+        return [
+          plainVerdict({
+            ...base,
+            state: 'unknown',
+            why: `Which way ${built.lens.name} turns is not known: some stills lenses turn against cine practice.`,
+            sum: 'No sum.',
+            measure: [
+              {
+                path: ['kit', built.lens.id, 'rings', ring.id, 'turnsBack'],
+                part: built.lens.id,
+                label: `turns the other way, ${built.lens.name}`,
+                unit: '',
+                share: 1,
+                missing: true,
+              },
+            ],
+          }),
+        ];
       const reversed = d.use.reversed === true;
       const wrong = (ring.turnsBack === true) !== reversed;
       const can = d.part.kind === 'motor' || d.part.reversible === true;
       return [
         plainVerdict({
-          id: 'drive.direction',
-          key: `drive.direction:${d.use.id}`,
-          about: [d.part.id, built.lens.id],
-          station: stand.value(d.gearAt),
+          ...base,
           state: wrong ? 'tight' : 'ok',
           why: wrong
             ? ring.turnsBack
@@ -31,7 +54,6 @@ export const driveDirection: Check = {
               : `${d.part.name} is set reversed on a lens that turns as cine lenses do.`
             : `${built.lens.name} and ${d.part.name} turn as hands expect it.`,
           sum: `ring ${ring.turnsBack ? 'turns back' : 'as cine practice'}, drive ${reversed ? 'reversed' : 'straight'}`,
-          basis: '[trade] direction of focus',
         }),
       ];
     });

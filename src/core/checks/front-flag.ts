@@ -33,7 +33,10 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
   const b = front.box!.box;
   const index = front.edges.findIndex((e) => e.key === `flag:${id}`);
   const sight = flagSight(built, id);
-  const all = situations(built);
+  // A smaller pupil stays farther from every edge: the widest stop in use decides.
+  const every = situations(built);
+  const open = (built.stop.known?.value ?? Infinity) <= built.rules['front.deep-stop'];
+  const all = open ? every.filter((s) => s.setting.stop === 'used') : every;
   const frames = judgedFrames(built).filter((j) => j.frame || built.frames.length === 0);
   const room = (sit: Situation) => (x: readonly number[]) => {
     const scene = sit.scene(x);

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import type { Job, Kind } from '../kit/types';
 import { FITTING_KINDS, isBody, isBox, isFitting, isLens, isLink } from '../kit/types';
+import { isKind } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
@@ -12,8 +13,6 @@ import { expectation, JOB_SHAPE, MOST_PARTS, shapeOfPart, type Shape } from './s
 export const LARGEST_FILE = 25 * 1024 * 1024;
 /** Longest list that is read: no list of a job may be longer. */
 const LONGEST_LIST = MOST_PARTS;
-/** Parts that are validated together, and problems after which the rest is not looked at. */
-const TOGETHER = 500;
 const MOST_PROBLEMS = 1000;
 /** Deepest nesting that is read; a job needs nine levels. */
 const DEEPEST = 40;
@@ -106,7 +105,17 @@ let jobSchema: Joi.Schema | null = null;
 
 /** All problems of a document against a Joi schema, each with its path. */
 export function schemaProblems(schema: Joi.Schema, doc: unknown): Problem[] {
-  const { error } = schema.validate(doc, {
+  return problemsOf(schema, doc, [], doc);
+}
+
+/** @param at where in the document `value` stands */
+function problemsOf(
+  schema: Joi.Schema,
+  value: unknown,
+  at: readonly (string | number)[],
+  doc: unknown,
+): Problem[] {
+  const { error } = schema.validate(value, {
     abortEarly: false,
     convert: false,
     allowUnknown: true,
@@ -116,10 +125,11 @@ export function schemaProblems(schema: Joi.Schema, doc: unknown): Problem[] {
   return error.details.map((d) => {
     const context = d.context as { value?: unknown } | undefined;
     const missing = d.type === 'any.required';
+    const path = [...at, ...d.path];
     return problem(
-      pathText(d.path),
+      pathText(path),
       missing ? 'nothing' : describe(context?.value),
-      expectedAt(schema, d.path, doc) ?? d.message,
+      expectedAt(schema, path, doc) ?? d.message,
     );
   });
 }
@@ -308,23 +318,31 @@ function referenceProblems(job: Job): Problem[] {
   return problems;
 }
 
-/** As {@link schemaProblems}, of a job: part by part, so that a long list of bad ones ends early. */
-function jobProblems(schema: Joi.Schema, doc: Record<string, unknown>): Problem[] {
+/**
+ * As {@link schemaProblems}, of a job: part by part, each against the shape of its own kind. A kit
+ * of thousands is not held against every kind there is, and a long list of bad parts ends early.
+ */
+export function jobProblems(doc: Record<string, unknown>): Problem[] {
+  jobSchema ??= joiOf(JOB_SHAPE);
   const { kit } = doc;
-  if (!Array.isArray(kit) || kit.length <= TOGETHER) return schemaProblems(schema, doc);
-  const problems = schemaProblems(schema, { ...doc, kit: [] });
-  for (let from = 0; from < kit.length && problems.length < MOST_PROBLEMS; from += TOGETHER)
-    for (const p of schemaProblems(schema, {
-      ...doc,
-      rigs: [],
-      kit: (kit as unknown[]).slice(from, from + TOGETHER),
-    }))
-      if (p.path.startsWith('kit['))
-        problems.push({
-          ...p,
-          path: p.path.replace(/^kit\[(\d+)\]/, (_, i) => `kit[${Number(i) + from}]`),
-        });
+  if (!Array.isArray(kit) || kit.length > MOST_PARTS) return schemaProblems(jobSchema, doc);
+  const problems = schemaProblems(jobSchema, { ...doc, kit: [] });
+  for (let i = 0; i < kit.length && problems.length < MOST_PROBLEMS; i++) {
+    const part: unknown = kit[i];
+    const kind = (part as { kind?: unknown } | null)?.kind;
+    problems.push(...problemsOf(partSchema(kind), part, ['kit', i], doc));
+  }
   return problems;
+}
+
+const partSchemas = new Map<string, Joi.Schema>();
+
+/** The schema of a part, by its kind; of a kind this version does not know its common fields. */
+function partSchema(kind: unknown): Joi.Schema {
+  const key = typeof kind === 'string' && isKind(kind) ? kind : 'other';
+  let schema = partSchemas.get(key);
+  if (!schema) partSchemas.set(key, (schema = joiOf(shapeOfPart(key))));
+  return schema;
 }
 
 /** Validates a document as a job: format, version, shape, references. All problems at once. */
@@ -336,8 +354,7 @@ export function validateJob(doc: unknown): Read<Job> {
     return refuse(problem('format', describe(head.format), '"nelvix-job"'));
   const migrated = migrate(head);
   if (!migrated.ok) return refuse(problem('version', migrated.found, migrated.expected));
-  jobSchema ??= joiOf(JOB_SHAPE);
-  const problems = jobProblems(jobSchema, migrated.doc);
+  const problems = jobProblems(migrated.doc);
   if (problems.length > 0) return { ok: false, problems };
   const job = migrated.doc as unknown as Job;
   const dangling = referenceProblems(job);

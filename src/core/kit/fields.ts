@@ -296,7 +296,7 @@ const wheel = (label: string, hint: string): RowsField => ({
   hint,
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
-    quantity('stops', 'takes', 'stops', 'light', 0, 20, { hint: '0 is clear' }),
+    quantity('stops', 'light it takes', 'stops', 'light', 0, 20, { hint: '0 is clear' }),
   ],
 });
 

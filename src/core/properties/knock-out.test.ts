@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Verdict } from '../checks/finding';
 import { checkRig } from '../checks/registry';
 import { isFitting, type Change } from '../kit/types';
 import { partsOn } from '../kit/uses';
@@ -18,8 +19,8 @@ const SORTS = new Set(['squeeze', 'squeezeAt']);
 interface KnockOut {
   what: string;
   changes: Change[];
-  /** Findings about what is taken away go with it, by the start of their key. */
-  own?: RegExp;
+  /** Findings about what is taken away itself, which go with it. */
+  own?: (v: Verdict) => boolean;
 }
 
 function knockOuts({ job, rig }: Subject): KnockOut[] {
@@ -41,8 +42,8 @@ function knockOuts({ job, rig }: Subject): KnockOut[] {
     list.push({
       what: `support ${s.id}`,
       changes: [{ path: ['rigs', rig.id, 'supports', s.id], value: undefined }],
-      // Nothing is wrong with the height or the place of a support that is not there.
-      own: new RegExp(`^support\\.(height|place):.*\\b${s.id}\\b`),
+      // Nothing is wrong with a support that is not there; what it held up is another matter.
+      own: (v) => v.about.includes(s.part) && !/^(support\.need|mount\.)/.test(v.id),
     });
   return list;
 }
@@ -53,7 +54,7 @@ function broken(s: Subject, every = 1, offset = 0): string[] {
     .filter((_, i) => i % every === offset % every)
     .flatMap(({ what, changes, own }) => {
       const after = changed(s, changes);
-      const stays = before.filter((v) => !own?.test(v.key));
+      const stays = before.filter((v) => !own?.(v));
       return raised(stays, checkRig(after.job, after.rig)).map((r) => `${what} -> ${r}`);
     });
 }

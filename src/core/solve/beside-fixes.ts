@@ -305,7 +305,9 @@ const holdUp: Generator = (built, v) => {
             rig,
             s.id,
             { station: undefined, post: undefined },
-            `Let ${built.kit.get(s.part)?.name ?? 'it'} find its place`,
+            s.station === undefined
+              ? `Set the post of ${built.kit.get(s.part)?.name ?? 'it'} so that it just touches`
+              : `Let ${built.kit.get(s.part)?.name ?? 'it'} find its place`,
           ),
           0,
           0,

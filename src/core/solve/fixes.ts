@@ -13,7 +13,7 @@ import { fieldOfView } from '../optics/field';
 import { given } from '../build/given';
 import { valueOf } from '../quantity/quantity';
 import { say } from '../quantity/say';
-import { tooFew } from '../kit/uses';
+import { partsOn, tooFew } from '../kit/uses';
 import {
   isReducer,
   onHand,
@@ -42,6 +42,8 @@ import {
 
 const BADNESS: Record<State, number> = { ok: 0, tight: 1, unknown: 2, fail: 3 };
 const MOST_FIXES = 4;
+/** Trials of a rig that are kept for other findings of it. */
+const MOST_TRIALS = 400;
 /** Lenses tried for one finding: those of nearest field of view. */
 const MOST_LENSES = 6;
 /** A fail of these is a setting to follow up, not a part that does not go: said as a cost. */
@@ -260,6 +262,8 @@ export class Trials {
     const built = build(next, again, untouched ? this.base : shared(next));
     const trial: Trial = { built, runs: new Map(), along: sameAlongAxis(this.built, built) };
     this.#seen.set(key, trial);
+    // In a large kit there are more than there is room for: the oldest is worked out again.
+    if (this.#seen.size > MOST_TRIALS) this.#seen.delete(this.#seen.keys().next().value!);
     return trial;
   }
 
@@ -390,6 +394,8 @@ function paired(
  * or box away comes last.
  *
  * @param before all verdicts of the rig as it is
+ * @param exhaustive everything is tried, also what cannot come before what was found: slow, the
+ *   same answer
  */
 export function fixesFor(
   built: Built,
@@ -397,78 +403,75 @@ export function fixesFor(
   before: readonly Verdict[],
   base: Shared,
   trials: Trials = new Trials(built, before, base),
+  exhaustive = false,
 ): Fix[] {
   if (finding.state === 'ok') return [];
   const tried: (Fix & { order: number; family: string; givesUp: boolean })[] = [];
   const there = new Set(tooFew(built.rig, built.kit).map((t) => t.part));
   const enough = (after: Built) => tooFew(after.rig, after.kit).every((t) => there.has(t.part));
-  // Within a family the best two are offered. Sorted by what they are ranked by, no later one can
-  // be better than two that clear the finding: the rest need not be tried.
-  const cleared = new Map<string, number>();
-  for (const generate of GENERATORS)
-    for (const c of generate(built, finding).sort(
-      (a, b) =>
-        Number(a.givesUp === true) - Number(b.givesUp === true) ||
-        a.parts - b.parts ||
-        a.toHire - b.toHire ||
-        a.order - b.order,
-    )) {
-      const own = `${c.family} ${c.givesUp === true}`;
-      if ((cleared.get(own) ?? 0) >= 2) continue;
-      let edit = c.edit;
-      let result = hold(trials, finding, edit.changes);
-      if (result && 'lowers' in result && result.lowers.id === 'rods.proud') {
-        // Rods that now stand out can be slid back with it.
-        for (const slide of slideRods(result.built, result.lowers)) {
-          const both = {
-            title: `${edit.title}, and ${slide.title[0]!.toLowerCase()}${slide.title.slice(1)}`,
-            changes: [...edit.changes, ...slide.changes],
-          };
-          const again = hold(trials, finding, both.changes);
-          if (!again || !('held' in again)) continue;
-          edit = both;
-          result = again;
-          break;
-        }
-      }
-      let first = '';
-      if (
-        result &&
-        'lowers' in result &&
-        result.lowers.state === 'unknown' &&
-        c.family === 'link'
-      ) {
-        // A piece with a number that nobody measured may be the one: measured first, not left out.
-        const again = hold(trials, finding, edit.changes, true);
-        if (again && 'held' in again) {
-          result = again;
-          const asks = again.held.costs
-            .filter((v) => v.state === 'unknown')
-            .flatMap((v) => v.measure.map((m) => m.label));
-          first = asks.length > 0 ? `measure first: ${[...new Set(asks)].join(', ')}. ` : '';
-        }
-      }
-      if (!result || !('held' in result) || !enough(result.held.built)) continue;
-      const { held } = result;
-      if (held.state === 'ok' && first === '') cleared.set(own, (cleared.get(own) ?? 0) + 1);
-      const cost =
-        [fieldCost(built, held.built), ...held.costs.map((v) => v.why.replace(/\.$/, ''))]
-          .filter(Boolean)
-          .join('. ') || null;
-      tried.push({
-        cost: first === '' ? cost : `${first[0]!.toUpperCase()}${first.slice(1)}${cost ?? ''}`,
-        title: edit.title,
-        change: edit.changes,
-        then: held.then,
-        state: held.state,
-        parts: c.parts,
-        toHire: c.toHire,
-        order: c.order,
-        // What has to be measured first comes after what is sure.
-        givesUp: c.givesUp === true || first !== '',
-        family: c.family,
-      });
+  // All that is worth trying, by what it is ranked by: of equals the one that people try first.
+  const candidates = GENERATORS.flatMap((generate) => generate(built, finding)).sort(byRank);
+  const offered = new Offered();
+  const alike = new Alike(built);
+  for (const c of candidates) {
+    // No later one can be better than those that clear the finding: the rest need not be tried.
+    if (!exhaustive) {
+      if (offered.full) break;
+      if (offered.enoughOf(c) || alike.known(c)) continue;
     }
+    let edit = c.edit;
+    let result = hold(trials, finding, edit.changes);
+    if (result && 'lowers' in result && result.lowers.id === 'rods.proud') {
+      // Rods that now stand out can be slid back with it.
+      for (const slide of slideRods(result.built, result.lowers)) {
+        const both = {
+          title: `${edit.title}, and ${slide.title[0]!.toLowerCase()}${slide.title.slice(1)}`,
+          changes: [...edit.changes, ...slide.changes],
+        };
+        const again = hold(trials, finding, both.changes);
+        if (!again || !('held' in again)) continue;
+        edit = both;
+        result = again;
+        break;
+      }
+    }
+    let first = '';
+    if (result && 'lowers' in result && result.lowers.state === 'unknown' && c.family === 'link') {
+      // A piece with a number that nobody measured may be the one: measured first, not left out.
+      const again = hold(trials, finding, edit.changes, true);
+      if (again && 'held' in again) {
+        result = again;
+        const asks = again.held.costs
+          .filter((v) => v.state === 'unknown')
+          .flatMap((v) => v.measure.map((m) => m.label));
+        first = asks.length > 0 ? `measure first: ${[...new Set(asks)].join(', ')}. ` : '';
+      }
+    }
+    if (!result || !('held' in result) || !enough(result.held.built)) {
+      alike.fails(c);
+      continue;
+    }
+    const { held } = result;
+    if (held.state === 'ok' && first === '') offered.clears(c);
+    else alike.helps(c);
+    const cost =
+      [fieldCost(built, held.built), ...held.costs.map((v) => v.why.replace(/\.$/, ''))]
+        .filter(Boolean)
+        .join('. ') || null;
+    tried.push({
+      cost: first === '' ? cost : `${first[0]!.toUpperCase()}${first.slice(1)}${cost ?? ''}`,
+      title: edit.title,
+      change: edit.changes,
+      then: held.then,
+      state: held.state,
+      parts: c.parts,
+      toHire: c.toHire,
+      order: c.order,
+      // What has to be measured first comes after what is sure.
+      givesUp: c.givesUp === true || first !== '',
+      family: c.family,
+    });
+  }
   tried.sort(
     (a, b) =>
       Number(a.givesUp) - Number(b.givesUp) ||
@@ -513,6 +516,97 @@ function fieldCost(before: Built, after: Built): string | null {
   if (a === null || b === null || Math.abs(a - b) < 0.3) return null;
   return `the field ${b < a ? 'narrows' : 'widens'} from ${say(a, 'deg')} to ${say(b, 'deg')} across`;
 }
+
+/** What is ranked first is tried first: what gives nothing up, touches least, is on hand. */
+function byRank(a: Candidate, b: Candidate): number {
+  return (
+    Number(a.givesUp === true) - Number(b.givesUp === true) ||
+    a.parts - b.parts ||
+    a.toHire - b.toHire ||
+    a.order - b.order
+  );
+}
+
+/** The fixes that clear a finding so far: within a family the best two are offered. */
+class Offered {
+  readonly #cleared = new Map<string, number>();
+  readonly #titles = new Set<string>();
+
+  enoughOf(c: Candidate): boolean {
+    return (this.#cleared.get(c.family) ?? 0) >= 2 || this.#titles.has(c.edit.title);
+  }
+
+  clears(c: Candidate): void {
+    this.#cleared.set(c.family, (this.#cleared.get(c.family) ?? 0) + 1);
+    this.#titles.add(c.edit.title);
+  }
+
+  /** As many as are shown: in order of rank, so none that follows comes before them. */
+  get full(): boolean {
+    return this.#titles.size >= MOST_FIXES;
+  }
+}
+
+/**
+ * Candidates that differ only in which of several like pieces they take come to the same: in a
+ * large kit one of them is tried for all. Two are offered of what helps without clearing.
+ */
+class Alike {
+  readonly #built: Built;
+  readonly #came = new Map<string, number>();
+  readonly #special: ReadonlySet<string>;
+
+  constructor(built: Built) {
+    this.#built = built;
+    this.#special = special(built);
+  }
+
+  #key(c: Candidate): string {
+    const { kit } = this.#built;
+    return JSON.stringify(c.edit.changes, (_key, value: unknown) => {
+      const part = typeof value === 'string' ? kit.get(value) : undefined;
+      return part && !this.#special.has(part.id) ? sortOf(part) : value;
+    });
+  }
+
+  known(c: Candidate): boolean {
+    return (this.#came.get(this.#key(c)) ?? 0) >= 2;
+  }
+
+  fails(c: Candidate): void {
+    this.#came.set(this.#key(c), 2);
+  }
+
+  helps(c: Candidate): void {
+    const key = this.#key(c);
+    this.#came.set(key, (this.#came.get(key) ?? 0) + 1);
+  }
+}
+
+/** Pieces that are like no other: on the rig already, or spoken of by name somewhere. */
+function special({ job, rig, kit, memo }: Built): ReadonlySet<string> {
+  return memo.once(special, () => {
+    const ids = partsOn(rig);
+    for (const t of job.trials ?? []) for (const id of t.parts) ids.add(id);
+    for (const t of job.markTests ?? []) for (const id of t.parts) ids.add(id);
+    for (const id of Object.keys(rig.lenses ?? {})) ids.add(id);
+    for (const p of kit.values())
+      for (const id of (p as { madeFor?: string[] }).madeFor ?? []) ids.add(id);
+    return ids;
+  });
+}
+
+/** What a part is but for what it is called and whose it is. */
+function sortOf(part: Part): string {
+  let sort = sorts.get(part);
+  if (sort === undefined) {
+    const { id: _id, name: _name, owner: _owner, notes: _notes, ...rest } = part;
+    sorts.set(part, (sort = JSON.stringify(rest)));
+  }
+  return sort;
+}
+
+const sorts = new WeakMap<Part, string>();
 
 /** All findings of a rig with their tried fixes, worst first. */
 export function findings(job: Job, rig: Rig, base: Shared = shared(job)): Finding[] {

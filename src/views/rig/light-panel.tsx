@@ -56,7 +56,7 @@ export default function LightPanel({ facts }: { facts: RigFacts }) {
               ? `${say(f.missing, 'stops')} too bright${f.total && f.total.most > f.total.least ? ', the variable ND at its darkest' : ''}: ND ${exact(densityOfStops(f.missing), 1)} is missing.`
               : `${say(-f.missing, 'stops')} too dark.`}
       </p>
-      {ways.length > 0 && f.missing !== null ? (
+      {ways.length > 0 && f.missing !== null && Math.abs(f.missing) >= 0.05 ? (
         <div className="flex flex-col items-start gap-1">
           {ways.map((w) => (
             <Button key={w.edit.title} onClick={() => store?.edit(w.edit)}>
@@ -148,6 +148,12 @@ const SIDES: readonly { id: Side; name: string }[] = [
   { id: 'right', name: 'camera right' },
 ];
 
+/** What a place of a wheel takes, after its name; nothing for a clear one. */
+function placeStops(stops: number | null): string {
+  if (stops === null) return ', stops not known';
+  return stops === 0 ? '' : `, ${say(stops, 'stops')}`;
+}
+
 /** Profile, wheels, mains, and where a hard light stands: chosen, not typed. */
 function LightSettings({
   facts,
@@ -175,7 +181,7 @@ function LightSettings({
             name: `${p.name}, ${inWords(
               profiles
                 .filter((q) => q.name === p.name)
-                .map((q) => (q.base === undefined ? 'base not known' : `ISO ${plain(q.base)}`)),
+                .map((q) => (q.base === undefined ? 'base not known' : plain(q.base))),
             )}`,
             pick: () => set({ profile: p.id }, `Record in ${p.name}`),
           }))}
@@ -189,7 +195,7 @@ function LightSettings({
           none={w.turned ? null : 'nobody said'}
           options={w.places.map((p) => ({
             id: p.id,
-            name: `${p.name}${valueOf(p.stops) === null ? ', stops not known' : `, ${say(valueOf(p.stops)!, 'stops')}`}`,
+            name: `${p.name}${placeStops(valueOf(p.stops))}`,
             pick: () => store?.edit(turnWheel(rig, w, p)),
           }))}
         />
