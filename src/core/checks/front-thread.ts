@@ -51,7 +51,7 @@ export const frontThread: Check = {
       if (!sameThread(behind, male)) {
         const rings = [...built.kit.values()].filter(isRing);
         const goal = { female: male };
-        const chains = ringChains(behind, goal, rings);
+        const chains = ringChains(behind, goal, rings, 3, 1);
         return [
           plainVerdict({
             ...base,

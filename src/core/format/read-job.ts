@@ -1,13 +1,13 @@
 import type Joi from 'joi';
 import type { Job, Kind } from '../kit/types';
 import { FITTING_KINDS, isBody, isBox, isFitting, isLens, isLink } from '../kit/types';
-import { isKind } from '../kit/fields';
+import { FIELDS, isKind } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
 import { migrate } from './migrate';
 import { describe, pathText, type Problem, type Read } from './problem';
-import { expectation, JOB_SHAPE, MOST_PARTS, shapeOfPart, type Shape } from './shape';
+import { expectation, ID_PATTERN, JOB_SHAPE, MOST_PARTS, shapeOfPart, type Shape } from './shape';
 
 /** Largest file that is read, bytes: a hundred times a large kit. */
 export const LARGEST_FILE = 25 * 1024 * 1024;
@@ -327,13 +327,28 @@ export function jobProblems(doc: Record<string, unknown>): Problem[] {
   const { kit } = doc;
   if (!Array.isArray(kit) || kit.length > MOST_PARTS) return schemaProblems(jobSchema, doc);
   const problems = schemaProblems(jobSchema, { ...doc, kit: [] });
+  // What a piece is called stands for itself; what else is said of like pieces is read once.
+  const sound = new Set<string>();
   for (let i = 0; i < kit.length && problems.length < MOST_PROBLEMS; i++) {
     const part: unknown = kit[i];
-    const kind = (part as { kind?: unknown } | null)?.kind;
-    problems.push(...problemsOf(partSchema(kind), part, ['kit', i], doc));
+    const { id, name, ...more } = (part ?? {}) as Record<string, unknown>;
+    const rest = JSON.stringify(more);
+    const named = typeof id === 'string' && ID_PATTERN.test(id) && isName(name);
+    if (named && sound.has(rest)) continue;
+    const own = problemsOf(partSchema(more.kind), part, ['kit', i], doc);
+    problems.push(...own);
+    if (own.length === 0) sound.add(rest);
   }
   return problems;
 }
+
+/** Whether a name is one that every kind of part takes. */
+function isName(name: unknown): boolean {
+  return typeof name === 'string' && name.length >= 1 && name.length <= NAME_LENGTH;
+}
+
+const nameField = FIELDS.lens.find((f) => f.key === 'name');
+const NAME_LENGTH = nameField?.type === 'text' ? nameField.max : 0;
 
 const partSchemas = new Map<string, Joi.Schema>();
 

@@ -25,6 +25,7 @@ export interface ClipWay {
  * @param front outside diameter of the lens front, mm; null when it is not known or already covered
  * @param thread thread that is free ahead, mm; null when there is none
  * @param slack how much wider than what it grips a clamp may be, mm
+ * @param enough as many are wanted: what has more pieces is not looked for
  */
 export function clipWays(
   opening: number,
@@ -32,6 +33,7 @@ export function clipWays(
   thread: number | null,
   kit: readonly Part[],
   slack: number,
+  enough = Infinity,
 ): ClipWay[] {
   const closes = (outer: number | null, inner: number | null) =>
     outer !== null && inner !== null && outer - inner >= 0 && outer - inner <= slack;
@@ -46,7 +48,7 @@ export function clipWays(
     const hire = reduction && onHand(reduction) < 1 ? 1 : 0;
     if (closes(bore, front)) ways.push({ rings: [], reduction, toHire: hire });
     if (thread !== null && bore !== null)
-      for (const chain of ringChains(thread, { clamp: bore, slack }, rings))
+      for (const chain of ringChains(thread, { clamp: bore, slack }, rings, 3, enough))
         ways.push({ rings: chain.rings, reduction, toHire: hire + chain.toHire });
   }
   const pieces = (w: ClipWay) => w.rings.length + (w.reduction ? 1 : 0);

@@ -36,25 +36,35 @@ function reaches(ring: Ring, goal: ThreadGoal): boolean {
  * A goal that the thread meets as it is, is the empty chain.
  *
  * @param most longest chain looked for: rings jam, and every one moves the front forward
+ * @param enough as many are wanted: longer chains are not looked for once there are so many
  */
 export function ringChains(
   from: number,
   goal: ThreadGoal,
   rings: readonly Ring[],
   most = 3,
+  enough = Infinity,
 ): RingChain[] {
   const found: RingChain[] = [];
   const byMale = new Map<number, Ring[]>();
+  // Of rings that are alike a few do: with others of them a chain comes to the same.
+  const alike = new Map<string, number>();
   for (const r of rings) {
+    if (Number.isFinite(enough)) {
+      const sizes = [r.male, r.female, r.clamp, r.thickness].map((q) => valueOf(q));
+      const key = `${sizes.join()} ${onHand(r)}`;
+      const n = (alike.get(key) ?? 0) + 1;
+      alike.set(key, n);
+      if (n > enough + most) continue;
+    }
     const male = valueOf(r.male);
     if (male === null) continue;
     const key = Math.round(male * 10);
     byMale.set(key, [...(byMale.get(key) ?? []), r]);
   }
-  const walk = (thread: number, chain: Ring[], down: boolean) => {
-    if (chain.length === 0 && 'female' in goal && sameThread(thread, goal.female))
-      found.push({ rings: [], stepsDown: false, toHire: 0, narrowest: thread, thickness: 0 });
-    if (chain.length >= most) return;
+  /** Chains of exactly `long` rings. */
+  const walk = (thread: number, chain: Ring[], down: boolean, long: number) => {
+    if (chain.length >= long) return;
     const at = Math.round(thread * 10);
     for (const key of [at - 1, at, at + 1])
       for (const ring of byMale.get(key) ?? []) {
@@ -66,7 +76,8 @@ export function ringChains(
         const clamp = valueOf(ring.clamp);
         const next = [...chain, ring];
         const smaller = down || (female ?? clamp ?? Infinity) < thread - SAME;
-        if (reaches(ring, goal))
+        if (reaches(ring, goal)) {
+          if (next.length < long) continue;
           found.push({
             rings: next,
             stepsDown: smaller,
@@ -77,10 +88,13 @@ export function ringChains(
             ),
             thickness: next.reduce((t, r) => t + (valueOf(r.thickness) ?? 0), 0),
           });
-        else if (female !== null) walk(female, next, smaller);
+        } else if (female !== null) walk(female, next, smaller, long);
       }
   };
-  walk(from, [], false);
+  if ('female' in goal && sameThread(from, goal.female))
+    found.push({ rings: [], stepsDown: false, toHire: 0, narrowest: from, thickness: 0 });
+  // Shortest first: the longer ones come after them whatever else they are.
+  for (let long = 1; long <= most && found.length < enough; long++) walk(from, [], false, long);
   return found.sort(
     (a, b) =>
       a.rings.length - b.rings.length ||

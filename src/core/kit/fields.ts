@@ -983,12 +983,19 @@ const UPPER_END: Readonly<Record<string, string>> = {
 };
 
 /** Every pair of fields of a part, and of lines in its tables, that are the ends of one range. */
-export function rangesOf(fields: readonly Field[]): { from: Field; to: Field }[] {
-  return fields.flatMap((from) => {
-    const to = fields.find((f) => f.key === UPPER_END[from.key]);
-    return to ? [{ from, to }] : [];
-  });
+export function rangesOf(fields: readonly Field[]): readonly { from: Field; to: Field }[] {
+  let list = ranges.get(fields);
+  if (!list) {
+    list = fields.flatMap((from) => {
+      const to = fields.find((f) => f.key === UPPER_END[from.key]);
+      return to ? [{ from, to }] : [];
+    });
+    ranges.set(fields, list);
+  }
+  return list;
 }
+
+const ranges = new WeakMap<readonly Field[], readonly { from: Field; to: Field }[]>();
 
 export const KINDS = Object.keys(FIELDS) as Kind[];
 

@@ -101,18 +101,26 @@ export function chooseNd(
   tolerance: number,
 ): NdAnswer {
   let best: { answer: NdAnswer; key: number[] } | null = null;
-  const usable = filters.filter((f) => f.count > 0 && f.slots.some((s) => slots.includes(s)));
+  // Of filters that are alike no more are of use than there are slots.
+  const alike = new Map<string, number>();
+  const usable = filters.filter((f) => {
+    if (f.count <= 0 || !f.slots.some((s) => slots.includes(s))) return false;
+    const key = `${f.stops} ${f.hire} ${f.slots.join()}`;
+    const there = alike.get(key) ?? 0;
+    alike.set(key, there + f.count);
+    return there < slots.length;
+  });
   const chosen: NdChoice[] = [];
   const consider = () => {
-    const put = assign(chosen, slots);
-    if (!put) return;
     const stops = chosen.reduce((sum, f) => sum + f.stops, 0);
     const error = stops - need;
     const off = Math.round(Math.abs(error) * 1e9) / 1e9;
     const hire = chosen.filter((f) => f.hire).length;
     const within = off <= tolerance + 1e-9;
     const key = within ? [0, chosen.length, hire, off] : [1, off, chosen.length, hire];
-    if (!best || less(key, best.key)) best = { answer: { put, stops, error }, key };
+    if (best && !less(key, best.key)) return;
+    const put = assign(chosen, slots);
+    if (put) best = { answer: { put, stops, error }, key };
   };
   const search = (from: number, left: number) => {
     consider();

@@ -1,7 +1,7 @@
 import type { Built } from '../build/build';
 import type { Stand } from '../build/stand';
 import type { Clamped, PlacedRods } from '../build/stand-setting';
-import { isRods, onHand } from '../kit/types';
+import { isRods, onHand, type Rods } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { shortestStock, type StockRod } from './lengths';
 
@@ -32,6 +32,15 @@ export function farthestClamp(stand: Stand, way: 'ahead' | 'behind'): Clamped | 
   return found;
 }
 
+/** The rods of a kit, picked out once. */
+function rodsOfKit(kit: Built['kit']): readonly Rods[] {
+  let list = rodsIn.get(kit);
+  if (!list) rodsIn.set(kit, (list = [...kit.values()].filter(isRods)));
+  return list;
+}
+
+const rodsIn = new WeakMap<Built['kit'], readonly Rods[]>();
+
 /** The length a pair would need as it is held now, and the shortest sold and in the kit that has it. */
 export function rodsNeeded(
   built: Built,
@@ -45,8 +54,7 @@ export function rodsNeeded(
     : stand.value(stand.plate ? stand.plate.from : stand.face);
   const length = way === 'ahead' ? stand.value(c.to) - held : held - stand.value(c.from);
   const system = stand.plate?.plate.rods ?? rods?.rods.rods;
-  const kit = [...built.kit.values()]
-    .filter(isRods)
+  const kit = rodsOfKit(built.kit)
     .filter((p) => p.rods === system && (valueOf(p.length) ?? 0) >= length - 1e-9)
     .sort(
       (a, b) => (valueOf(a.length) ?? 0) - (valueOf(b.length) ?? 0) || onHand(b) - onHand(a),

@@ -410,7 +410,8 @@ export function fixesFor(
   const there = new Set(tooFew(built.rig, built.kit).map((t) => t.part));
   const enough = (after: Built) => tooFew(after.rig, after.kit).every((t) => there.has(t.part));
   // All that is worth trying, by what it is ranked by: of equals the one that people try first.
-  const candidates = GENERATORS.flatMap((generate) => generate(built, finding)).sort(byRank);
+  const from = exhaustive ? built : thinned(built);
+  const candidates = GENERATORS.flatMap((generate) => generate(from, finding)).sort(byRank);
   const offered = new Offered();
   const alike = new Alike(built);
   for (const c of candidates) {
@@ -593,6 +594,32 @@ function special({ job, rig, kit, memo }: Built): ReadonlySet<string> {
     for (const p of kit.values())
       for (const id of (p as { madeFor?: string[] }).madeFor ?? []) ids.add(id);
     return ids;
+  });
+}
+
+/** Like pieces that are looked at: two fixes of a family are offered, of three pieces each at most. */
+const LIKE_PIECES = 6;
+/** Of one family the best ranked so many are tried for a finding; kits of hundreds have more. */
+const MOST_TRIED = 60;
+
+/**
+ * The rig with the kit that is looked through for fixes: of pieces that are like each other the
+ * first few. What they would come to is what the others would.
+ */
+function thinned(built: Built): Built {
+  const { job } = built;
+  return built.memo.once(thinned, () => {
+    const own = special(built);
+    const seen = new Map<string, number>();
+    const few = job.kit.filter((p) => {
+      if (own.has(p.id)) return true;
+      const key = `${onHand(p) < 1} ${sortOf(p)}`;
+      const n = (seen.get(key) ?? 0) + 1;
+      seen.set(key, n);
+      return n <= LIKE_PIECES;
+    });
+    if (few.length === job.kit.length) return built;
+    return { ...built, job: { ...job, kit: few }, kit: new Map(few.map((p) => [p.id, p])) };
   });
 }
 

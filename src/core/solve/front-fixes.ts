@@ -319,10 +319,13 @@ const threads: Generator = (built, finding) => {
     const male = valueOf(part.male);
     if (behind !== null && male !== null && !sameThread(behind, male)) {
       const on: (Ring | Filter)[] = front.thread.map((t) => t.part);
-      for (const chain of ringChains(behind, { female: male }, kitOf(built).filter(isRing)).slice(
-        0,
+      for (const chain of ringChains(
+        behind,
+        { female: male },
+        kitOf(built).filter(isRing),
+        3,
         4,
-      ))
+      ).slice(0, 4))
         list.push(
           candidate(
             setThread(

@@ -7,6 +7,7 @@ import {
   isRing,
   isRiser,
   isSleeve,
+  onHand,
   type BoxUse,
   type Change,
   type Filter,
@@ -90,13 +91,13 @@ export function chained(
   thread: number | null,
   pieces: readonly (Ring | Filter)[],
 ): (Ring | Filter)[] {
-  const rings = job.kit.filter(isRing);
+  const rings = job.kit.filter(isRing).filter((r) => onHand(r) >= 1);
   const out: (Ring | Filter)[] = [];
   let now = thread;
   for (const p of pieces) {
     const male = valueOf(p.male);
     if (now !== null && male !== null && !sameThread(now, male)) {
-      const chain = ringChains(now, { female: male }, rings).find((c) => c.toHire === 0);
+      const [chain] = ringChains(now, { female: male }, rings, 3, 1);
       if (chain) out.push(...chain.rings);
     }
     out.push(p);
@@ -217,10 +218,11 @@ function bestClip(job: Job, rig: Rig, box: MatteBox, on: readonly (Ring | Filter
     opening,
     valueOf(lens.frontDiameter),
     valueOf(last ? last.female : lens.filterThread),
-    job.kit,
+    job.kit.filter((p) => onHand(p) >= 1),
     ruleValues(job.rules)['front.fit-slack'],
+    1,
   );
-  return ways.find((w) => w.toHire === 0) ?? null;
+  return ways[0] ?? null;
 }
 
 /** Every way to clamp the clip-on box that is on, as edits: for fixes. */
@@ -237,6 +239,7 @@ export function clampEdits(job: Job, rig: Rig): { edit: Edit; pieces: number; to
     valueOf(last ? last.female : lens.filterThread),
     job.kit,
     ruleValues(job.rules)['front.fit-slack'],
+    6,
   )
     .slice(0, 6)
     .map((w) => {
