@@ -95,7 +95,9 @@ test('what tries fixes ended by itself: it is said, and the next question has an
     page.getByText(/What tries fixes ended by itself; it is started again/),
   ).toBeVisible();
   // Another finding is asked about, and a new worker answers.
-  const other = findings(page).getByRole('button', { name: /^fails/ }).nth(1);
+  const other = findings(page)
+    .getByRole('button', { name: /^fails/ })
+    .nth(1);
   await other.click();
   await expect(page.getByText(/ended by itself/)).toHaveCount(0, { timeout: 30_000 });
 });

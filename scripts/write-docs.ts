@@ -3,9 +3,10 @@ import { CHECKS } from '../src/core/checks/registry';
 import { TOLD } from '../src/core/checks/told';
 import { columns } from '../src/core/format/csv';
 import { jobJsonSchema } from '../src/core/format/json-schema';
-import { expectation, shapeOfField } from '../src/core/format/shape';
+import { expectation, JOB_SHAPE, shapeOfField, type Shape } from '../src/core/format/shape';
+import { JOB_WORDS } from './job-words';
 import { FIELDS, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
-import { sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
+import { safeAngles, sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
 import { stopsGained } from '../src/core/optics/reducer';
 import { REASONS } from '../src/core/rules/reasons';
 import { RULES } from '../src/core/rules/rules';
@@ -60,6 +61,24 @@ async function main() {
         ),
       ),
       '',
+      '## Lamps on the mains',
+      '',
+      'Shutter angles whose exposures are whole swings of the lamps (k / (2 f)): no flicker. The largest three.',
+      '',
+      row('mains', ...[24, 25, 30, 48, 60].map((fps) => `${fps} fps`)),
+      row('---', ...Array<string>(5).fill('---')),
+      ...[50, 60].map((hz) =>
+        row(
+          `${hz} Hz`,
+          ...[24, 25, 30, 48, 60].map((fps) =>
+            safeAngles(fps, hz)
+              .slice(-3)
+              .map((a) => f2(a, 1))
+              .join(', '),
+          ),
+        ),
+      ),
+      '',
       '## Scene',
       '',
       'T-stop that a scene asks for without filters, N = sqrt(2^EV x ISO/100 x t), at 1/48 s. EV is that at ISO 100; 2.5 lx is EV 0 (C = 250, ISO 2720).',
@@ -105,12 +124,53 @@ async function main() {
       `### ${KIND_NAME[k].one} (\`"kind": "${k}"\`)\n\n${FIELDS[k].map((f) => line(f)).join('\n')}\n\nCSV columns: \`${columns(k).join(', ')}\`\n`,
   ).join('\n');
   const file = 'docs/format.md';
-  const text = readFileSync(file, 'utf8');
-  const [begin, end] = ['<!-- fields: begin -->', '<!-- fields: end -->'];
-  const a = text.indexOf(begin);
-  const b = text.indexOf(end);
-  if (a < 0 || b < 0) throw new Error(`${file} has no place for the fields`);
-  writeFileSync(file, `${text.slice(0, a + begin.length)}\n\n${kinds}\n${text.slice(b)}`);
+  const between = (doc: string, name: string, made: string) => {
+    const [begin, end] = [`<!-- ${name}: begin -->`, `<!-- ${name}: end -->`];
+    const a = doc.indexOf(begin);
+    const b = doc.indexOf(end);
+    if (a < 0 || b < 0) throw new Error(`${file} has no place for the ${name}`);
+    return `${doc.slice(0, a + begin.length)}\n\n${made}\n${doc.slice(b)}`;
+  };
+  const job = jobFields(JOB_SHAPE);
+  const extra = Object.keys(JOB_WORDS).filter((p) => !job.some((f) => f.path === p));
+  if (extra.length > 0) throw new Error(`no such field of a job: ${extra.join(', ')}`);
+  const text = between(readFileSync(file, 'utf8'), 'fields', kinds);
+  const table = [
+    row('field', 'what it is', 'what it holds'),
+    row('---', '---', '---'),
+    ...job.map((f) => row(`\`${f.path}\``, f.words, f.holds.replace(/\|/g, '\\|'))),
+    '',
+  ].join('\n');
+  writeFileSync(file, between(text, 'job', table));
+}
+
+/** Every field of a job with its path; one that nobody described ends the writing. */
+function jobFields(
+  shape: Shape,
+  path = '',
+  required = false,
+): { path: string; words: string; holds: string }[] {
+  const below = (s: Shape, at: string): ReturnType<typeof jobFields> => {
+    if (s.is === 'object')
+      // What the rules may be is listed in checks.md.
+      return at === 'rules.values'
+        ? []
+        : Object.entries(s.fields).flatMap(([key, f]) =>
+            jobFields(f, at === '' ? key : `${at}.${key}`, s.required.includes(key)),
+          );
+    if (s.is === 'list') return below(s.of, `${at}[]`);
+    if (s.is === 'map') return below(s.of, `${at}.*`);
+    if (s.is === 'nullable') return below(s.of, at);
+    return [];
+  };
+  // What stood between once is what stands between.
+  const inner = path === 'rigs[].lenses.*.between' ? [] : below(shape, path);
+  if (path === '') return inner;
+  const words = JOB_WORDS[path];
+  if (words === undefined) throw new Error(`nobody said what ${path} is`);
+  const bare = shape.is === 'nullable' ? shape.of : shape;
+  const holds = `${expectation(bare)}${shape.is === 'nullable' ? ', or null' : ''}${required ? '; required' : ''}`;
+  return [{ path, words, holds }, ...inner];
 }
 
 void main();

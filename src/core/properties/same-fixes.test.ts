@@ -1,13 +1,12 @@
 import fc from 'fast-check';
 import { build, shared } from '../build/build';
 import { check } from '../checks/registry';
-import type { Fix } from '../checks/finding';
 import { fixesFor, Trials } from '../solve/fixes';
 import type { Part } from '../kit/types';
 import { anyRig, demoRigs, type Subject } from './rigs';
 
 /** Titles, outcomes and costs of every fix of every finding, tried the short way or the long one. */
-function offered({ job, rig }: Subject, exhaustive: boolean): Record<string, Partial<Fix>[]> {
+function offered({ job, rig }: Subject, exhaustive: boolean): Record<string, unknown[]> {
   const base = shared(job);
   const built = build(job, rig, base);
   const before = check(built);

@@ -599,8 +599,6 @@ function special({ job, rig, kit, memo }: Built): ReadonlySet<string> {
 
 /** Like pieces that are looked at: two fixes of a family are offered, of three pieces each at most. */
 const LIKE_PIECES = 6;
-/** Of one family the best ranked so many are tried for a finding; kits of hundreds have more. */
-const MOST_TRIED = 60;
 
 /**
  * The rig with the kit that is looked through for fixes: of pieces that are like each other the

@@ -120,7 +120,9 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
             aria-label="Command line, key full stop"
           >
             <TerminalSquare size={20} aria-hidden="true" />
-            <span className="hidden whitespace-nowrap text-soft xl:inline">put, swap, go, find</span>
+            <span className="hidden whitespace-nowrap text-soft xl:inline">
+              put, swap, go, find
+            </span>
             <kbd className="hidden rounded-sm border border-edge px-1.5 text-sm xl:inline">.</kbd>
           </Button>
           <Button
