@@ -50,7 +50,7 @@ describe('jobs in the browser', () => {
     expect(loaded.job.version).toBe(JOB_VERSION);
     expect(loaded.job.rigs[0]).toMatchObject({ focal: 24, carried: { box: 'a cardboard one' } });
     expect((await db.jobs.get(old.id))!.doc.version).toBe(JOB_VERSION);
-    expect((await undo(db, old.id))[0]?.title).toBe('x');
+    expect((await undo(db, old.id))?.title).toBe('x');
     expect((await loadJob(db, old.id))!.job.rigs[0]!.focal).toBe(18);
   });
 
@@ -90,8 +90,8 @@ describe('jobs in the browser', () => {
             done++;
             expect((await loadJob(db, job.id))!.job).toEqual(shown);
           }
-          for (let i = 0; i < done; i++) expect((await undo(db, job.id))[0]?.title).toBe('x');
-          expect(await undo(db, job.id)).toEqual([]);
+          for (let i = 0; i < done; i++) expect((await undo(db, job.id))?.title).toBe('x');
+          expect(await undo(db, job.id)).toBeNull();
           expect((await loadJob(db, job.id))!.job).toEqual(job);
           for (let i = 0; i < done; i++) await redo(db, job.id);
           expect((await loadJob(db, job.id))!.job).toEqual(shown);

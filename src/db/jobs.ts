@@ -237,36 +237,78 @@ async function applyTo(
   };
 }
 
-/** What came of one of several edits that were stored together. */
-export type Stored = { ok: true; applied: Applied } | { ok: false; error: PathError };
+/** Something that was asked for: an edit, or a step back (`undone` 0) or forth again (1). */
+export type Asked = { edit: Edit; believed?: Believed } | { undone: 0 | 1 };
+
+/** What came of it. */
+export type Came =
+  | { is: 'edit'; edit: Edit; applied: Applied }
+  | { is: 'lost'; edit: Edit; error: PathError }
+  | { is: 'step'; step: Stepped | null };
 
 /**
- * Stores edits in the order they were made, in one transaction: a page that makes many quick ones
- * waits once. One that leads nowhere any more is left out and said; the others stand.
+ * Does what was asked for in its order, in one transaction: a page that makes many quick edits and
+ * steps waits once. An edit that leads nowhere any more is left out and said; the rest stands.
+ *
+ * @param known revision that the page knows: where nobody wrote since, nothing was overwritten
  */
-export async function storeEdits(
+export async function storeAll(
   db: NelvixDatabase,
   id: string,
-  list: readonly { edit: Edit; believed?: Believed }[],
-): Promise<Stored[]> {
+  list: readonly Asked[],
+  known: number,
+): Promise<Came[]> {
   return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
     let row = await db.jobs.get(id);
     if (!row) throw new GoneError(`there is no job ${id}`);
-    await db.history.where('[job+undone]').equals([id, 1]).delete();
-    let last = await lastOf(db, id, 0);
-    const out: Stored[] = [];
-    for (const { edit, believed } of list) {
+    const alone = row.rev === known;
+    // What was taken back here meanwhile is no other window's doing.
+    const stepped: string[] = [];
+    let last: HistoryRow | undefined;
+    let fresh = false;
+    const out: Came[] = [];
+    for (const one of list) {
+      if ('undone' in one) {
+        const at = await lastOf(db, id, one.undone);
+        if (!at) {
+          out.push({ is: 'step', step: null });
+          continue;
+        }
+        const changes = one.undone === 0 ? at.inverse : at.edit.changes;
+        const done = await applyTo(db, row, changes);
+        row = done.next;
+        await db.history.update(at.seq!, { undone: one.undone === 0 ? 1 : 0 });
+        stepped.push(...changes.map((c) => c.path.join('/')));
+        fresh = false;
+        out.push({
+          is: 'step',
+          step: { title: at.edit.title, changes, rev: done.applied.rev },
+        });
+        continue;
+      }
+      const { edit, believed } = one;
+      if (!fresh) {
+        // The first edit after a step cuts off what was undone.
+        await db.history.where('[job+undone]').equals([id, 1]).delete();
+        last = await lastOf(db, id, 0);
+        fresh = true;
+      }
       let applied: Applied;
       try {
         const done = await applyTo(db, row, edit.changes, believed);
         row = done.next;
-        applied = done.applied;
+        applied = {
+          ...done.applied,
+          overwritten: alone
+            ? []
+            : done.applied.overwritten.filter((p) => !stepped.includes(p.join('/'))),
+        };
       } catch (e) {
         if (!(e instanceof PathError)) throw e;
-        out.push({ ok: false, error: e });
+        out.push({ is: 'lost', edit, error: e });
         continue;
       }
-      out.push({ ok: true, applied });
+      out.push({ is: 'edit', edit, applied });
       const now = Date.now();
       if (edit.group && last && last.edit.group === edit.group && now - last.at < ONE_MOVEMENT) {
         last = { ...last, edit, at: now };
@@ -343,34 +385,19 @@ export interface Stepped {
   rev: number;
 }
 
-/** Takes the last steps back, the latest first; as many as there are, at most `times`. */
-export async function undo(db: NelvixDatabase, id: string, times = 1): Promise<Stepped[]> {
-  return step(db, id, 0, times);
+/** Takes the last step back; null when there is none. */
+export async function undo(db: NelvixDatabase, id: string): Promise<Stepped | null> {
+  return step(db, id, 0);
 }
 
-/** Does the last undone steps again. */
-export async function redo(db: NelvixDatabase, id: string, times = 1): Promise<Stepped[]> {
-  return step(db, id, 1, times);
+/** Does the last undone step again. */
+export async function redo(db: NelvixDatabase, id: string): Promise<Stepped | null> {
+  return step(db, id, 1);
 }
 
-async function step(
-  db: NelvixDatabase,
-  id: string,
-  undone: 0 | 1,
-  times: number,
-): Promise<Stepped[]> {
-  return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
-    const steps: Stepped[] = [];
-    for (let i = 0; i < times; i++) {
-      const row = await lastOf(db, id, undone);
-      if (!row) break;
-      const changes = undone === 0 ? row.inverse : row.edit.changes;
-      const { rev } = await applyStored(db, id, changes);
-      await db.history.update(row.seq!, { undone: undone === 0 ? 1 : 0 });
-      steps.push({ title: row.edit.title, changes, rev });
-    }
-    return steps;
-  });
+async function step(db: NelvixDatabase, id: string, undone: 0 | 1): Promise<Stepped | null> {
+  const [came] = await storeAll(db, id, [{ undone }], NaN);
+  return came?.is === 'step' ? came.step : null;
 }
 
 /** Titles of what could be undone and redone next. */

@@ -3,7 +3,7 @@ import type { Job } from '@/core/kit/types';
 import { readPath } from '@/core/build/given';
 import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
-import { addJobs, GoneError, historyEnds, loadJob, redo, storeEdits, undo, unsound } from './jobs';
+import { addJobs, GoneError, historyEnds, loadJob, storeAll, unsound } from './jobs';
 
 export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
 
@@ -30,20 +30,15 @@ export interface Snapshot {
   notices: readonly Notice[];
 }
 
+/** An edit made here that is not stored yet. */
 interface Waiting {
   edit: Edit;
   believed: unknown[];
-  /** Its place in the order in which things were asked for. */
-  turn: number;
 }
 
-/** A step back or forth that is asked for, as often as it was in one go. */
+/** A step back (0) or forth (1) that is asked for and not through yet. */
 interface Move {
-  move: typeof undo;
-  said: string;
-  /** Edits up to this turn were made before it. */
-  turn: number;
-  times: number;
+  undone: 0 | 1;
 }
 
 /** While more work waits the page is drawn anew no oftener than this, ms. */
@@ -83,23 +78,22 @@ export class JobStore {
   private readonly listeners = new Set<() => void>();
   private stored: Job | null = null;
   private rev = 0;
-  private waiting: Waiting[] = [];
+  /** What was asked for and is not stored yet, in its order. */
+  private asked: (Waiting | Move)[] = [];
   private work: Promise<void> = Promise.resolve();
   private watch: Subscription | null = null;
   private nextNotice = 1;
   private started = false;
-  /** Steps back or forth that are asked for and not through yet. */
-  private moving = 0;
   /** Tasks that are asked for and not through yet. */
   private queued = 0;
-  private turn = 0;
-  /** The last step asked for, while it has not begun: more of the same go with it. */
-  private next: Move | null = null;
-  /** Steps that have not begun: edits made after the first of them wait for it. */
-  private readonly ahead: Move[] = [];
   private shownAt = 0;
 
   constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {}
+
+  /** Edits made here that are not stored yet. */
+  private get waiting(): Waiting[] {
+    return this.asked.filter((a) => 'edit' in a);
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -176,7 +170,7 @@ export class JobStore {
     }
     this.stored = loaded.job;
     this.rev = loaded.rev;
-    this.waiting = [];
+    this.asked = [];
     this.show({
       phase: 'ready',
       trouble: null,
@@ -247,9 +241,7 @@ export class JobStore {
       this.notice(`That could not be done: ${e.message}.`, 'warn');
       return;
     }
-    const turn = ++this.turn;
-    this.next = null;
-    this.waiting.push({ edit, believed: edit.changes.map((c) => readPath(job, c.path)), turn });
+    this.asked.push({ edit, believed: edit.changes.map((c) => readPath(job, c.path)) });
     const rigId = next.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (next.rigs[0]?.id ?? null);
@@ -257,26 +249,15 @@ export class JobStore {
     void this.enqueue(() => this.flush());
   };
 
-  undo = (): Promise<void> => this.move(undo, 'Taken back');
-  redo = (): Promise<void> => this.move(redo, 'Done again');
+  undo = (): Promise<void> => this.move(0);
+  redo = (): Promise<void> => this.move(1);
 
-  private move(move: typeof undo, said: string): Promise<void> {
+  private move(undone: 0 | 1): Promise<void> {
+    if (!this.stored) return this.work;
+    this.asked.push({ undone });
     // Not kept until it is through, or a page that dies now would have promised too much.
-    if (this.stored) this.show({ save: 'saving' });
-    this.moving++;
-    const { next } = this;
-    if (next?.move === move) {
-      // Pressed again before the one before it began: both are one way to the database.
-      next.times++;
-      return this.work;
-    }
-    const own: Move = { move, said, turn: this.turn, times: 1 };
-    this.next = own;
-    this.ahead.push(own);
-    return this.enqueue(() => {
-      if (this.next === own) this.next = null;
-      return this.step(own).finally(() => (this.moving -= own.times));
-    });
+    this.show({ save: 'saving' });
+    return this.enqueue(() => this.flush());
   }
 
   /** Tries again to store what is waiting, after room was made. */
@@ -334,7 +315,7 @@ export class JobStore {
     }
     this.stored = job;
     this.rev = 1;
-    this.waiting = [];
+    this.asked = [];
     this.show({ save: 'saved', waiting: 0, ...(await historyEnds(this.db, job.id)) });
     this.notice(
       `What this browser kept of ${job.name} was deleted meanwhile. It was written anew as it stands here; earlier steps can no longer be taken back.`,
@@ -351,77 +332,57 @@ export class JobStore {
     this.show({ save: 'broken' });
   }
 
-  /**
-   * Stores what waits, in the order it was made, up to the next step back or forth.
-   *
-   * @param last false when more work follows before everything is kept
-   */
-  private async flush(last = true): Promise<void> {
+  /** Does what was asked for, in its order: all that waits goes in together. */
+  private async flush(): Promise<void> {
     const id = this.stored?.id;
-    for (;;) {
-      // All that waits goes in together.
-      const until = this.ahead[0]?.turn ?? Infinity;
-      const batch = this.waiting.slice(0, MOST_TOGETHER).filter((w) => w.turn <= until);
-      if (id === undefined || batch.length === 0) break;
-      const results = await storeEdits(this.db, id, batch);
+    while (id !== undefined && this.asked.length > 0) {
+      const batch = this.asked.slice(0, MOST_TOGETHER);
+      const results = await storeAll(this.db, id, batch, this.rev);
+      this.asked.splice(0, batch.length);
       let foreign = false;
+      let stepped = false;
+      const said: string[] = [];
+      const follow = (rev: number, edit: Edit) => {
+        if (rev !== this.rev + 1) foreign = true;
+        this.rev = rev;
+        if (!foreign && this.stored) this.stored = applyEdit(this.stored, edit).doc;
+      };
       results.forEach((r, i) => {
-        const { edit } = batch[i]!;
-        if (!r.ok) {
+        if (r.is === 'lost') {
           // Another window took away what this edit was about.
-          this.notice(`"${edit.title}" could not be kept: another window took that away.`, 'warn');
-          foreign = true;
-          return;
-        }
-        if (r.applied.rev !== this.rev + 1) foreign = true;
-        this.rev = r.applied.rev;
-        if (r.applied.overwritten.length > 0)
           this.notice(
-            `Another window had changed the same field meanwhile. Yours stands; undo brings theirs back (${edit.title}).`,
+            `"${r.edit.title}" could not be kept: another window took that away.`,
             'warn',
           );
-        if (!foreign && this.stored) this.stored = applyEdit(this.stored, edit).doc;
+          foreign = true;
+        } else if (r.is === 'edit') {
+          follow(r.applied.rev, r.edit);
+          if (r.applied.overwritten.length > 0)
+            this.notice(
+              `Another window had changed the same field meanwhile. Yours stands; undo brings theirs back (${r.edit.title}).`,
+              'warn',
+            );
+        } else if (r.step) {
+          const { title, changes, rev } = r.step;
+          follow(rev, { title, changes: [...changes] });
+          stepped = true;
+          const asked = batch[i]!;
+          said.push(
+            `${'undone' in asked && asked.undone === 1 ? 'Done again' : 'Taken back'}: ${title}`,
+          );
+        }
       });
-      this.waiting.splice(0, batch.length);
       if (foreign) await this.reload();
+      else if (stepped) await this.relay(this.stored!, true);
       else if (!this.busy()) this.show({ waiting: this.waiting.length });
+      const last = said.at(-1);
+      if (last && !this.busy())
+        this.notice(said.length > 1 ? `${last}, and ${said.length - 1} before it` : last);
     }
     // What else was asked for says how it ended when it is through.
-    if (id !== undefined && last && this.queued <= 1)
+    if (id !== undefined && this.queued <= 1)
       this.show({
-        save: this.moving > 0 || this.waiting.length > 0 ? 'saving' : 'saved',
-        waiting: this.waiting.length,
-        ...(await historyEnds(this.db, id)),
-      });
-  }
-
-  private async step(own: Move): Promise<void> {
-    const { move, said, times } = own;
-    const id = this.stored?.id;
-    try {
-      await this.flush(false);
-    } finally {
-      this.ahead.splice(this.ahead.indexOf(own), 1);
-    }
-    if (id === undefined) return;
-    const steps = await move(this.db, id, times);
-    const last = steps.at(-1);
-    if (last) {
-      if (last.rev === this.rev + steps.length && this.stored) {
-        // Nobody else wrote: what was changed is all there is to read.
-        for (const { title, changes } of steps)
-          this.stored = applyEdit(this.stored, { title, changes: [...changes] }).doc;
-        this.rev = last.rev;
-        await this.relay(this.stored, true);
-      } else await this.reload();
-      if (!this.busy())
-        this.notice(
-          `${said}: ${steps.length > 1 ? `${steps.length} steps, the last ` : ''}${last.title}`,
-        );
-    }
-    if (this.queued <= 1)
-      this.show({
-        save: this.waiting.length > 0 || this.moving > times ? 'saving' : 'saved',
+        save: this.asked.length > 0 ? 'saving' : 'saved',
         waiting: this.waiting.length,
         ...(await historyEnds(this.db, id)),
       });
@@ -441,8 +402,12 @@ export class JobStore {
   /** Shows a stored job with what is waiting here laid over it. */
   private async relay(stored: Job, own = false): Promise<void> {
     let job = stored;
-    const kept: Waiting[] = [];
-    for (const w of this.waiting)
+    const kept: (Waiting | Move)[] = [];
+    for (const w of this.asked) {
+      if (!('edit' in w)) {
+        kept.push(w);
+        continue;
+      }
       try {
         // Made over what this page has since taken back itself: it believes what stands here now.
         const believed = w.edit.changes.map((c) => readPath(job, c.path));
@@ -452,13 +417,14 @@ export class JobStore {
         if (!(e instanceof PathError)) throw e;
         this.notice(`"${w.edit.title}" could not be kept: another window took that away.`, 'warn');
       }
-    this.waiting = kept;
+    }
+    this.asked = kept;
+    const waiting = this.waiting.length;
     const rigId = job.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (job.rigs[0]?.id ?? null);
     // Not drawn yet, it is drawn with what follows: edits meanwhile are made on what shows.
-    if (this.busy()) this.snapshot = { ...this.snapshot, job, rigId, waiting: kept.length };
-    else
-      this.show({ job, rigId, waiting: kept.length, ...(await historyEnds(this.db, stored.id)) });
+    if (this.busy()) this.snapshot = { ...this.snapshot, job, rigId, waiting };
+    else this.show({ job, rigId, waiting, ...(await historyEnds(this.db, stored.id)) });
   }
 }

@@ -339,7 +339,10 @@ export function jobProblems(doc: Record<string, unknown>): Problem[] {
     problems.push(...own);
     if (own.length === 0) sound.add(rest);
   }
-  return problems;
+  // In the order in which they stand in the file.
+  const order = JOB_SHAPE.is === 'object' ? Object.keys(JOB_SHAPE.fields) : [];
+  const at = (p: Problem) => order.indexOf(/^\w*/.exec(p.path)![0]);
+  return problems.sort((a, b) => at(a) - at(b));
 }
 
 /** Whether a name is one that every kind of part takes. */
