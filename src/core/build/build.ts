@@ -296,8 +296,10 @@ export function alongAxis({ job, rig, kit }: Built): readonly unknown[] {
     // Under the camera a cage adds its bottom, and rods can say of which system they are.
     named(rig.fitted, 'cage'),
     named(rig.rods, 'rods'),
-    rig.wheel,
-    rig.light,
+    // Of the light only where a hard one stands: how bright it is, is judged apart.
+    rig.light?.from,
+    rig.light?.at,
+    rig.light?.flare,
     rig.reference,
   ];
 }

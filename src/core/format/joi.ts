@@ -5,9 +5,17 @@ import { expectation, ID_PATTERN, shapeOfPart, type Shape } from './shape';
 
 /** Joi schema of a shape. Nothing is converted; fields that are not known are let through. */
 export function joiOf(shape: Shape): Joi.Schema {
-  const said = expectation(shape);
-  return base(shape).meta({ expected: said });
+  const key = SIMPLE.has(shape.is) ? JSON.stringify(shape) : null;
+  const known = key === null ? undefined : made.get(key);
+  if (known) return known;
+  const schema = base(shape).meta({ expected: expectation(shape) });
+  if (key !== null) made.set(key, schema);
+  return schema;
 }
+
+/** Hundreds of fields are of a few dozen shapes: each is made once, schemas are never changed. */
+const SIMPLE = new Set<Shape['is']>(['number', 'quantity', 'text', 'id', 'choice', 'flag']);
+const made = new Map<string, Joi.Schema>();
 
 function base(shape: Shape): Joi.Schema {
   switch (shape.is) {

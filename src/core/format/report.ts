@@ -12,7 +12,7 @@ import type { Job } from '../kit/types';
 import { exact, plain } from '../quantity/say';
 import { readings } from '../readings/readings';
 import { BLACK } from '../pupil/map';
-import { findings } from '../solve/fixes';
+import { findingsOf } from '../solve/fixes';
 
 /** What the terminal says about a job, as data. */
 export interface Report {
@@ -70,7 +70,7 @@ export function report(job: Job, fixes = true): Report {
   const rigs = job.rigs.map((rig) => {
     const built = build(job, rig, base);
     const list: Finding[] = fixes
-      ? findings(job, rig, base)
+      ? findingsOf(built, base)
       : check(built).map((v) => ({ ...said(v), fixes: [] }));
     for (const f of list) counts[f.state]++;
     return {

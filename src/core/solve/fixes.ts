@@ -635,7 +635,11 @@ const sorts = new WeakMap<Part, string>();
 
 /** All findings of a rig with their tried fixes, worst first. */
 export function findings(job: Job, rig: Rig, base: Shared = shared(job)): Finding[] {
-  const built = build(job, rig, base);
+  return findingsOf(build(job, rig, base), base);
+}
+
+/** As {@link findings}, of a rig that was built before. */
+export function findingsOf(built: Built, base: Shared): Finding[] {
   const verdicts = check(built);
   const trials = new Trials(built, verdicts, base);
   return verdicts.map((v) => ({ ...said(v), fixes: fixesFor(built, v, verdicts, base, trials) }));
