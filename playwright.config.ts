@@ -9,6 +9,11 @@ export default defineConfig({
   retries: process.env.CI ? 1 : 0,
   workers: 2,
   reporter: [['list'], ['json']],
+  projects: [
+    { name: 'all', testIgnore: /alone\.spec\.ts/ },
+    // Timed: nothing else runs beside it.
+    { name: 'alone', testMatch: /alone\.spec\.ts/, dependencies: ['all'] },
+  ],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

@@ -153,10 +153,20 @@ export const Line = memo(function Line({
   };
 
   const options = useOptions();
+  // A key that is pressed before the choices are there is not lost: it waits for them.
+  const early = useRef<{ kind: PlaceKind; by: 1 | -1 } | null>(null);
   const step = (kind: PlaceKind, by: 1 | -1) => {
     const next = options?.stepTo(facts, kind, by);
     if (next) edit(next);
+    if (!options) early.current = { kind, by };
   };
+  useEffect(() => {
+    const key = early.current;
+    if (!options || !key) return;
+    early.current = null;
+    const next = options.stepTo(facts, key.kind, key.by);
+    if (next) store?.edit(next);
+  }, [options, facts, store]);
   const onKey = (kind: PlaceKind) => (e: KeyboardEvent) => {
     const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
     if (by !== 0) {
