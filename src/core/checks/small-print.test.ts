@@ -173,3 +173,67 @@ describe('pieces and limits', () => {
     expect(v.measure[0]!.path.at(-1)).toBe('turnsBack');
   });
 });
+
+describe('fixes that are honest about what they need', () => {
+  const fixesOf = (id: string, key: string, ...changes: Change[]) => {
+    const { job: next, rig } = on(id, ...changes);
+    return findings(next, rig).find((f) => f.key === key)!.fixes;
+  };
+
+  test('a reducer whose back focus nobody measured is offered to be measured first, not left out', () => {
+    const fix = fixesOf(
+      'tug-b',
+      'mount.rear-depth:narrow-shallow',
+      set('kit/narrow-deep/backFocus', undefined),
+    ).find((f) => /Narrows 0\.71 for the Pocket/.test(f.title))!;
+    expect(fix.cost).toMatch(/^Measure first: .*back focus/i);
+  });
+
+  test('only what slides is slid: plate, rods, box, what is clamped to rods', () => {
+    let slides = 0;
+    for (const rig of job.rigs)
+      for (const fix of findings(job, rig).flatMap((f) => f.fixes)) {
+        if (!/^Slide /.test(fix.title)) continue;
+        slides++;
+        const part = job.kit.find((p) => fix.title.startsWith(`Slide ${p.name} `))!;
+        const clamped = (rig.fitted ?? []).some((u) => u.part === part.id && u.on === 'rods');
+        expect([fix.title, clamped || ['plate', 'rods', 'matte-box'].includes(part.kind)]).toEqual([
+          fix.title,
+          true,
+        ]);
+      }
+    expect(slides).toBeGreaterThan(1);
+  });
+});
+
+describe('solids that are meant to be in each other', () => {
+  const fouls = (id: string, name: RegExp, ...changes: Change[]) =>
+    on(id, ...changes).all.filter(
+      (v) => v.id === 'space.pair' && v.state === 'fail' && name.test(v.why),
+    );
+
+  test('rods through a battery plate, a dummy battery in its body, a screen that tilts on its handle', () => {
+    expect(fouls('towpath-day', /Raft plate.*Lath|Lath.*Raft plate/)).toEqual([]);
+    const dummy = set('rigs/tug-b/fitted/dummy', { id: 'dummy', part: 'dummy-b', on: 'rear' });
+    expect(fouls('tug-b', /Dummy.*Pellin|Pellin.*Dummy/, dummy)).toEqual([]);
+    const tilts = set('kit/pane-5/tilts', true);
+    expect(fouls('tug-b', /Pane 5.*Stirrup|Stirrup.*Pane 5/, tilts)).toEqual([]);
+  });
+});
+
+describe('trials', () => {
+  test('a gear ring that was tried on its lens and did not fit outranks its numbers', () => {
+    const ring = set('rigs/towpath-vintage/gears', [{ part: 'bight', turns: 'focus' }]);
+    const at = (result: string) =>
+      find(
+        'towpath-vintage',
+        'drive.ring-fit:focus',
+        ring,
+        set('trials', [{ id: 't', parts: ['bight', 'ostrel-58'], result }]),
+      )!;
+    expect(find('towpath-vintage', 'drive.ring-fit:focus', ring)!.state).toBe('ok');
+    expect(at('does not fit').state).toBe('fail');
+    expect(at('fits with force').state).toBe('tight');
+    expect(at('does not fit').basis).toContain('[tried]');
+  });
+});
