@@ -50,6 +50,7 @@ export function lightShade(built: Built): Verdict[] {
       after: (s) => ({ ...s, hi: Math.max(0, s.hi) }),
       unit: 'deg',
       limit: null,
+      assumed: shade.assumed,
       why: (o) => {
         const reached = wanted ? o.value >= 0 : o.value < 0;
         if (reached)

@@ -79,6 +79,13 @@ describe('a foot and a post hold one lens', () => {
     expect(at(41.5).why).toMatch(/^The post of Prop tall stands 1\.7 mm higher/);
     expect(at(39.9).state).not.toBe('fail');
   });
+  test('whether a tied foot stands over the plate is unknown without its place or its length', () => {
+    for (const key of ['footAt', 'footLength', 'footDown'])
+      expect(
+        find('lift-bridge', 'support.foot:link:0', set(`kit/sluice-pl-20/${key}`, undefined))!
+          .state,
+      ).toBe('unknown');
+  });
   test('two posts set by hand are held against each other too', () => {
     const second = set('rigs/lift-bridge/supports/second', {
       id: 'second',

@@ -92,6 +92,21 @@ describe('light from one side', () => {
     expect(of(lit({}))).toBeUndefined();
   });
 
+  test('where the lens ends beside a box that was set by hand has to be known, and the height of the rods', () => {
+    const at = (path: string[], value?: unknown) => {
+      const [j, r] = lit({ from: 'top', at: 80 }, 'lift-bridge');
+      const next = withChanges(j, [
+        { path: ['rigs', r.id, 'box', 'trays'], value: [] },
+        { path, value },
+      ]);
+      return of([next, next.rigs.find((x) => x.id === r.id)!])!.state;
+    };
+    expect(at(['rigs', 'lift-bridge', 'stop'], 4)).toBe('ok');
+    expect(at(['kit', 'sluice-pl-20', 'length'])).toBe('unknown');
+    expect(at(['rigs', 'lift-bridge', 'body'], null)).toBe('unknown');
+    expect(at(['kit', 'cill-plate', 'topToRods'])).toBe('tight');
+  });
+
   test('nothing ahead of the glass keeps nothing off; a flag further down does', () => {
     expect(of(lit({ from: 'bottom', at: 70 }, 'wheelhouse-a'))!.state).toBe('tight');
     const [j, r] = lit({ from: 'top', at: 45 }, 'lift-bridge');

@@ -1,6 +1,6 @@
-import type { Built } from '../build/build';
+import { flangeOf, type Built } from '../build/build';
 import { frontOf, lensSeat, type FrontEdge } from '../build/front';
-import { given, type Given } from '../build/given';
+import { constant, given, type Given } from '../build/given';
 import { isFilter, type Side } from '../kit/types';
 import type { Aperture } from '../pupil/aperture';
 
@@ -9,6 +9,8 @@ export interface Shade {
   inputs: Given[];
   /** The whole glass is in shade from light farther off the axis than this, degrees. */
   angle: (x: readonly number[]) => number;
+  /** What a stand-in stands in for, if anything. */
+  assumed: string | null;
   /** The edge that shades most, at nominal numbers; null while one is missing. */
   by: FrontEdge | null;
 }
@@ -49,7 +51,12 @@ export function shadeFrom(built: Built, side: Side): Shade | null {
     .filter((e) => e.key !== 'rim' && !e.key.startsWith('tray:'));
   const needs = [...new Set([...(glass?.needs ?? []), ...edges.flatMap((e) => e.needs)])];
   const own = [given(lens, 'length'), ...(glass ? [] : [given(lens, 'frontClear')])];
-  const inputs = [...needs.map((i) => front.inputs[i]!), ...own];
+  // A box that was set by hand stands by itself: where the lens ends has to be known beside it.
+  const way = [
+    ...(built.body ? [flangeOf(built, built.body)] : [constant('the body', 'mm', null)]),
+    ...built.links.map(({ link }) => given(link, 'length')),
+  ].filter((g) => g.known === null);
+  const inputs = [...needs.map((i) => front.inputs[i]!), ...own, ...way];
   const n = needs.length;
   const full = (x: readonly number[]) => {
     const all = front.inputs.map((g) => g.known?.value ?? 0);
@@ -76,5 +83,5 @@ export function shadeFrom(built: Built, side: Side): Shade | null {
         return a < 90 && (m === null || a < one(m, now)) ? e : m;
       }, null)
     : null;
-  return { inputs, angle, by };
+  return { inputs, angle, assumed: front.assumed, by };
 }

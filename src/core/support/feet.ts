@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import { given, type Given } from '../build/given';
-import { minus, of, type Lin } from '../build/lin';
+import { givens, minus, of, type Lin } from '../build/lin';
 import type { PlacedPlate } from '../build/stand-camera';
 import type { Stand } from '../build/stand';
 import type { StandSolid } from '../build/stand-setting';
@@ -16,6 +16,8 @@ export interface TiedFoot {
   down: Given;
   /** From its bottom down to the plate, mm: below 0 it goes into it. */
   gap: Lin;
+  /** Numbers missing of where it stands: whether it is over the plate hangs on them. */
+  lost: Given[];
   solid: StandSolid | undefined;
 }
 
@@ -30,11 +32,14 @@ export function tiedFeet(built: Built, stand: Stand): TiedFoot[] {
   return tied.flatMap(({ part, key }): TiedFoot[] => {
     const solid = stand.pieces.find((p) => p.key === key)?.solids.find((s) => s.role === 'foot');
     if (
-      solid &&
+      solid?.known &&
       (solid.extent[2] > stand.value(plate.to) || solid.extent[5] < stand.value(plate.from))
     )
       return [];
     const down = given(part, 'footDown');
-    return [{ part, key, plate, down, gap: minus(plate.top, of(down)), solid }];
+    const lost = [...(solid?.inputs ?? []), ...givens([plate.from, plate.to])].filter(
+      (g) => g.known === null,
+    );
+    return [{ part, key, plate, down, lost, gap: minus(plate.top, of(down)), solid }];
   });
 }
