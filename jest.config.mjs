@@ -15,7 +15,7 @@ const shared = {
     '/node_modules/(?!(nanoid|d3-[a-z-]+|internmap|three|three-mesh-bvh)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  setupFilesAfterEnv: ['<rootDir>/scripts/jest-seed.mjs'],
+  setupFilesAfterEnv: ['<rootDir>/scripts/jest-seed.mjs', '<rootDir>/scripts/jest-late.mjs'],
 };
 
 /** @type {import('jest').Config} */

@@ -1,6 +1,14 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 
@@ -8,9 +16,10 @@ import { join } from 'node:path';
 
 export const NEXT = join('node_modules', 'next', 'dist', 'bin', 'next');
 export const CHROMIUM = '/usr/bin/chromium';
-/** The terminal command as one file: transpiling it at each start would cost seconds. */
+/** The terminal command: transpiling it at each start would cost seconds. */
 export const TERMINAL = join('.nelvix', 'terminal.cjs');
 const STAMPS = '.nelvix';
+const DEMO = 'data/demo/lock-nine.nelvix.json';
 
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
 
@@ -57,16 +66,26 @@ export function install() {
   );
 }
 
-export function bundleTerminal() {
+function bundle(from, to) {
   return run('node_modules/.bin/esbuild', [
-    'src/cli/nelvix.ts',
+    from,
     '--bundle',
     '--minify',
     '--platform=node',
     '--format=cjs',
-    `--outfile=${TERMINAL}`,
+    `--outfile=${to}`,
     '--log-level=error',
   ]);
+}
+
+/** The terminal command and its loader, with what its code compiles to once it has run. */
+export function bundleTerminal() {
+  rmSync(join(STAMPS, 'terminal-code.bin'), { force: true });
+  const bundled =
+    bundle('src/cli/nelvix.ts', join(STAMPS, 'terminal-code.cjs')) &&
+    bundle('src/cli/loader.ts', TERMINAL);
+  const keep = `const t = require('./${TERMINAL}'); t.main(['check', '${DEMO}'], () => {}, () => {}); t.keep();`;
+  return bundled && run(process.execPath, ['-e', keep]);
 }
 
 export function build() {

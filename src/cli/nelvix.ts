@@ -6,7 +6,10 @@ import { writeMapCsv } from '../core/format/map-csv';
 import { problemSentence } from '../core/format/problem';
 import { readJob } from '../core/format/read-job';
 import { report, reportText } from '../core/format/report';
+import { sharedReport, type Helper } from './share';
 import type { Job, Rig } from '../core/kit/types';
+
+export { serve, startHelper } from './share';
 
 const USAGE = `Usage: nelvix check FILE [--json] [--verdicts]
        nelvix map FILE --rig RIG [--focal MM] [--stop T] [--focus M] [--size 96x54] [--out CSV]
@@ -26,16 +29,23 @@ type Say = (text: string) => void;
  * Runs the terminal command.
  *
  * @param args words behind the command
+ * @param help starts a second thread to share the work with, where there is one
  * @returns exit code
  */
-export function main(args: readonly string[], out: Say, err: Say): number {
+export function main(
+  args: readonly string[],
+  out: Say,
+  err: Say,
+  help: (() => Helper) | null = null,
+): number {
   if (args.includes('--help')) {
     out(USAGE);
     return 0;
   }
   const [command, ...rest] = args.filter((a) => a !== '--json' && a !== '--verdicts');
   const plain = args.includes('--verdicts');
-  if (command === 'check') return check(rest, args.includes('--json'), plain, out, err);
+  if (command === 'check')
+    return check(rest, args.includes('--json'), plain ? 'verdicts' : help, out, err);
   if (command === 'map' && !plain && !args.includes('--json')) return map(rest, out, err);
   const unknown = args.find((w) => w.startsWith('-'));
   err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
@@ -43,10 +53,11 @@ export function main(args: readonly string[], out: Say, err: Say): number {
 }
 
 /** Reads a job, or says everything that is wrong with it. */
-function jobFrom(file: string, err: Say): Job | null {
+function jobFrom(file: string, err: Say, found: () => void = () => undefined): Job | null {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');
+    found();
   } catch (e) {
     const code = (e as NodeJS.ErrnoException).code;
     err(
@@ -63,7 +74,7 @@ function jobFrom(file: string, err: Say): Job | null {
 function check(
   words: readonly string[],
   json: boolean,
-  plain: boolean,
+  how: 'verdicts' | (() => Helper) | null,
   out: Say,
   err: Say,
 ): number {
@@ -72,9 +83,13 @@ function check(
     err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
     return 2;
   }
-  const job = jobFrom(words[0]!, err);
+  let helper: Helper | null = null;
+  // It starts while the file is looked through.
+  const job = jobFrom(words[0]!, err, () => {
+    if (typeof how === 'function') helper = how();
+  });
   if (!job) return 2;
-  const r = report(job, !plain);
+  const r = helper ? sharedReport(job, helper) : report(job, how !== 'verdicts');
   out(json ? `${JSON.stringify(r, null, 2)}\n` : reportText(job, r));
   return r.counts.fail > 0 ? 1 : 0;
 }

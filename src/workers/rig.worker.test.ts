@@ -1,5 +1,4 @@
 import { build } from '../core/build/build';
-import { checkRig } from '../core/checks/registry';
 import { sweepAt } from '../core/front/sweep';
 import { findings } from '../core/solve/fixes';
 import { measureNext } from '../core/solve/measure-next';
@@ -25,7 +24,7 @@ test('fixes and measuring list are those of the core, as plain data', () => {
   for (const key of ['front.matte-height', 'front.vignette:vertical'])
     expect(kept.api!.fixes(job, rig.id, key)).toEqual(whole.find((f) => f.key === key)!.fixes);
   const list = kept.api!.measure(job, rig.id);
-  expect(list).toEqual(measureNext(job, rig, checkRig(job, rig)));
+  expect(list).toEqual(measureNext(build(job, rig)));
   expect(structuredClone(list)).toEqual(list);
   expect(kept.api!.fixes(job, 'nobody', 'x')).toEqual([]);
   expect(kept.api!.fixes(job, rig.id, 'no.such')).toEqual([]);

@@ -35,7 +35,7 @@ const rig = {
     const built = build(job, r, base);
     const verdicts = check(built);
     const open = verdicts.find((v) => v.key === key);
-    return open ? fixesFor(built, open, verdicts, base) : [];
+    return open ? fixesFor(built, open, base) : [];
   },
 
   /** What to measure next over the whole rig. */
@@ -43,7 +43,7 @@ const rig = {
     const r = job.rigs.find((x) => x.id === rigId);
     if (!r) return [];
     const base = shared(job);
-    return measureNext(job, r, check(build(job, r, base)), base);
+    return measureNext(build(job, r, base), base);
   },
 
   /**

@@ -19,7 +19,8 @@ import { mountIndex, type MountFacts, type MountIndex } from '../mounts/registry
 import { ruleValues, type RuleValues } from '../rules/rules';
 import { tamed } from '../kit/names';
 import { constant, exactly, given, type Given } from './given';
-import { Memo } from './memo';
+import { Kept, node, sameList, type Node, type Reader } from '../engine/reads';
+import { SeenDoc, type Doc } from './doc';
 
 /** A piece between body and lens, with its use on this rig. */
 export interface BuiltLink {
@@ -39,34 +40,31 @@ export interface Joint {
 }
 
 /** A rig with its parts looked up: what every check is a function of. */
-export interface Built {
-  job: Job;
-  rig: Rig;
-  kit: ReadonlyMap<string, Part>;
-  mounts: MountIndex;
-  rules: RuleValues;
-  body: Body | null;
-  mode: Mode | null;
-  lens: Lens | null;
+export interface Built extends Doc {
+  readonly body: Body | null;
+  readonly mode: Mode | null;
+  readonly lens: Lens | null;
   /** From the body outwards. */
-  links: BuiltLink[];
-  reducers: Reducer[];
-  joints: Joint[];
+  readonly links: readonly BuiltLink[];
+  readonly reducers: readonly Reducer[];
+  readonly joints: readonly Joint[];
   /** No joint is known not to mate: with a mount that nobody named it may still go together. */
-  closed: boolean;
-  frames: Frame[];
+  readonly closed: boolean;
+  readonly frames: readonly Frame[];
   /** Focal length the lens is set to; unknown when it does not say. */
-  focal: Given;
-  squeeze: Given;
+  readonly focal: Given;
+  readonly squeeze: Given;
   /** Magnification of each reducer or extender. */
-  magnifications: Given[];
+  readonly magnifications: readonly Given[];
   /** Stop worked at, T (or f when only that is known). */
-  stop: Given;
+  readonly stop: Given;
   /** f-stop that goes with it; `fromT` when only T is known. */
-  fStop: Given;
-  fromT: boolean;
-  /** What was worked out of this rig so far. */
-  memo: Memo;
+  readonly fStop: Given;
+  readonly fromT: boolean;
+  /** What all of this is read through. */
+  readonly reads: Reader<Doc, Built>;
+  /** What a node comes to on this rig. */
+  once: <T>(of: Node<Built, T>) => T;
 }
 
 /** Kit of a job by id. */
@@ -87,22 +85,35 @@ export function shared(job: Job): Shared {
   return { kit: kitIndex(job), mounts: mountIndex(job), rules: ruleValues(job.rules) };
 }
 
-/**
- * Looks up the parts of a rig and works out what several checks need. Never throws: what is not
- * there is null or an unknown {@link Given}.
- */
-export function build(job: Job, rig: Rig, base: Shared = shared(job)): Built {
-  const bodyPart = rig.body === null ? null : base.kit.get(rig.body);
-  const lensPart = rig.lens === null ? null : base.kit.get(rig.lens);
-  const body = isBody(bodyPart) ? bodyPart : null;
-  const lens = isLens(lensPart) ? lensPart : null;
-  const mode = body?.modes?.find((m) => m.id === rig.mode) ?? null;
-  const links: BuiltLink[] = [];
-  rig.between.forEach((use, index) => {
-    const link = base.kit.get(use.part);
-    if (isLink(link)) links.push({ link, use, index });
-  });
+const BODY = node('body', ({ rig, kit }: Built): Body | null => {
+  const part = rig.body === null ? null : kit.get(rig.body);
+  return isBody(part) ? part : null;
+});
 
+const LENS = node('lens', ({ rig, kit }: Built): Lens | null => {
+  const part = rig.lens === null ? null : kit.get(rig.lens);
+  return isLens(part) ? part : null;
+});
+
+const MODE = node(
+  'mode',
+  ({ rig, body }: Built): Mode | null => body?.modes?.find((m) => m.id === rig.mode) ?? null,
+);
+
+const LINKS = node('links', ({ rig, kit }: Built): readonly BuiltLink[] =>
+  rig.between.flatMap((use, index) => {
+    const link = kit.get(use.part);
+    return isLink(link) ? [{ link, use, index }] : [];
+  }),
+);
+
+const REDUCERS = node(
+  'reducers',
+  ({ links }: Built): readonly Reducer[] => links.map((l) => l.link).filter(isReducer),
+  { same: sameList },
+);
+
+const JOINTS = node('joints', ({ body, lens, links }: Built): readonly Joint[] => {
   const joints: Joint[] = [];
   let rearPart: Part | null = body;
   let rear: string | undefined = body?.mount;
@@ -112,32 +123,157 @@ export function build(job: Job, rig: Rig, base: Shared = shared(job)): Built {
     rear = link.lensMount;
   }
   if (rearPart && lens) joints.push(joint(rearPart, rear, lens, lens.mount));
+  return joints;
+});
 
-  const reducers = links.map((l) => l.link).filter(isReducer);
-  return {
-    job,
+const CLOSED = node(
+  'closed',
+  ({ body, lens, joints }: Built): boolean =>
+    body !== null &&
+    lens !== null &&
+    joints.every((j) => j.mates || j.rear === undefined || j.front === undefined),
+);
+
+const FOCAL = node('focal', ({ lens, rig }: Built): Given => focalOf(lens, rig));
+
+const SQUEEZE = node('squeeze', ({ lens }: Built): Given =>
+  lens && lens.squeeze !== undefined
+    ? given(lens, 'squeeze')
+    : constant('squeeze', 'x', exactly(1)),
+);
+
+const MAGNIFICATIONS = node(
+  'magnifications',
+  ({ reducers }: Built): readonly Given[] => reducers.map((r) => given(r, 'magnification')),
+  { same: sameList },
+);
+
+const STOPS = node('stops', ({ lens, rig }: Built) => stopsOf(lens, rig));
+
+/** A rig that is looked at, from outside or by a value that is being worked out of it. */
+class View implements Built {
+  readonly #doc: Doc;
+
+  constructor(
+    readonly reads: Reader<Doc, Built>,
+    doc: Doc,
+  ) {
+    this.#doc = doc;
+  }
+
+  once<T>(of: Node<Built, T>): T {
+    return this.reads.node(of);
+  }
+  get job(): Job {
+    return this.#doc.job;
+  }
+  get rig(): Rig {
+    return this.#doc.rig;
+  }
+  get kit(): ReadonlyMap<string, Part> {
+    return this.#doc.kit;
+  }
+  get rules(): RuleValues {
+    return this.#doc.rules;
+  }
+  get mounts(): MountIndex {
+    return this.#doc.mounts;
+  }
+  get body(): Body | null {
+    return this.reads.node(BODY);
+  }
+  get mode(): Mode | null {
+    return this.reads.node(MODE);
+  }
+  get lens(): Lens | null {
+    return this.reads.node(LENS);
+  }
+  get links(): readonly BuiltLink[] {
+    return this.reads.node(LINKS);
+  }
+  get reducers(): readonly Reducer[] {
+    return this.reads.node(REDUCERS);
+  }
+  get joints(): readonly Joint[] {
+    return this.reads.node(JOINTS);
+  }
+  get closed(): boolean {
+    return this.reads.node(CLOSED);
+  }
+  get frames(): readonly Frame[] {
+    return this.rig.frames;
+  }
+  get focal(): Given {
+    return this.reads.node(FOCAL);
+  }
+  get squeeze(): Given {
+    return this.reads.node(SQUEEZE);
+  }
+  get magnifications(): readonly Given[] {
+    return this.reads.node(MAGNIFICATIONS);
+  }
+  get stop(): Given {
+    return this.reads.node(STOPS).stop;
+  }
+  get fStop(): Given {
+    return this.reads.node(STOPS).fStop;
+  }
+  get fromT(): boolean {
+    return this.reads.node(STOPS).fromT;
+  }
+}
+
+type Rigs = Kept<Doc, Built>;
+
+const newlyKept = (): Rigs => new Kept((reads) => new View(reads, new SeenDoc(reads, reads.doc)));
+
+/** What was worked out of the rigs that were built last, by their ids. */
+const kept = new Map<string, Rigs>();
+/** More than are on one screen. */
+const MOST_RIGS = 24;
+
+function keptFor(id: string): Rigs {
+  const known = kept.get(id);
+  const rigs = known ?? newlyKept();
+  // Last used, last to go.
+  kept.delete(id);
+  kept.set(id, rigs);
+  if (kept.size > MOST_RIGS) kept.delete(kept.keys().next().value!);
+  return rigs;
+}
+
+/**
+ * Looks up the parts of a rig and works out what several checks need. Never throws: what is not
+ * there is null or an unknown {@link Given}. What was worked out of the same rig before stands
+ * again where all that was read for it reads the same.
+ */
+export function build(job: Job, rig: Rig, base: Shared = shared(job)): Built {
+  const doc: Doc = { job, rig, ...base };
+  return new View(keptFor(rig.id).at(doc), doc);
+}
+
+/** As {@link build}, with nothing that was worked out before: for whoever wants to see it made. */
+export function buildAfresh(job: Job, rig: Rig, base: Shared = shared(job)): Built {
+  const doc: Doc = { job, rig, ...base };
+  return new View(newlyKept().at(doc), doc);
+}
+
+/** As {@link build}, of a rig that is only tried: what it leaves as it is, is not worked out again. */
+export function buildTrial(from: Built, job: Job, rig: Rig, base: Shared): Built {
+  const doc: Doc = { job, rig, ...base };
+  return new View(from.reads.kept.at(doc, true), doc);
+}
+
+/** A rig as it is, with another kit to look through: for what could be put on it. */
+export function withKit(built: Built, kit: ReadonlyMap<string, Part>): Built {
+  const { job, rig, mounts, rules } = built;
+  return new View(built.reads, {
+    job: { ...job, kit: [...kit.values()] },
     rig,
-    ...base,
-    body,
-    mode,
-    lens,
-    links,
-    reducers,
-    joints,
-    closed:
-      body !== null &&
-      lens !== null &&
-      joints.every((j) => j.mates || j.rear === undefined || j.front === undefined),
-    frames: rig.frames,
-    focal: focalOf(lens, rig),
-    squeeze:
-      lens && lens.squeeze !== undefined
-        ? given(lens, 'squeeze')
-        : constant('squeeze', 'x', exactly(1)),
-    magnifications: reducers.map((r) => given(r, 'magnification')),
-    ...stopsOf(lens, rig),
-    memo: new Memo(),
-  };
+    kit,
+    mounts,
+    rules,
+  });
 }
 
 function joint(
@@ -206,7 +342,10 @@ function focalOf(lens: Lens | null, rig: Rig): Given {
 }
 
 /** Stop in use and the f-stop that goes with it, at the focal length the rig is set to. */
-export function stopsOf(lens: Lens | null, rig: Rig): Pick<Built, 'stop' | 'fStop' | 'fromT'> {
+export function stopsOf(
+  lens: Lens | null,
+  rig: Pick<Rig, 'stop' | 'focal'>,
+): Pick<Built, 'stop' | 'fStop' | 'fromT'> {
   const none = constant('stop', 'T', null);
   if (!lens) return { stop: none, fStop: constant('f-stop', 'f', null), fromT: false };
   const t = widestAt(lens, rig, 'tStop', 'tStopTo');
@@ -236,7 +375,7 @@ export function stopsOf(lens: Lens | null, rig: Rig): Pick<Built, 'stop' | 'fSto
  */
 function widestAt(
   lens: Lens,
-  rig: Rig,
+  rig: Pick<Rig, 'focal'>,
   wideKey: 'tStop' | 'fStop',
   longKey: 'tStopTo' | 'fStopTo',
 ): Given {
@@ -262,46 +401,6 @@ function widestAt(
     }),
     part: lens.id,
   };
-}
-
-/**
- * Everything that what stands along the optical axis rests on. Documents are never changed in
- * place: as long as these are the same objects it is the same.
- */
-export function alongAxis({ job, rig, kit }: Built): readonly unknown[] {
-  const named = (uses: readonly { part: string }[] | undefined, kind: string) =>
-    (uses ?? [])
-      .filter((u) => kit.get(u.part)?.kind === kind)
-      .map((u) => u.part)
-      .join();
-  return [
-    job.kit,
-    job.mounts,
-    job.aliases,
-    job.rules,
-    job.trials,
-    job.markTests,
-    rig.id,
-    rig.body,
-    rig.mode,
-    rig.frames,
-    rig.lens,
-    rig.focal,
-    rig.stop,
-    rig.focus,
-    rig.between,
-    rig.thread,
-    rig.box,
-    rig.under,
-    // Under the camera a cage adds its bottom, and rods can say of which system they are.
-    named(rig.fitted, 'cage'),
-    named(rig.rods, 'rods'),
-    // Of the light only where a hard one stands: how bright it is, is judged apart.
-    rig.light?.from,
-    rig.light?.at,
-    rig.light?.flare,
-    rig.reference,
-  ];
 }
 
 /** Facts of a mount, when the job knows it. */

@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import { farthestCorner, frameOnChip } from '../optics/coverage';
 import type { CircleRow, Frame } from '../kit/types';
 import { isZoom, looksLikeZoom, type Built } from './build';
@@ -99,10 +100,11 @@ function missing(label: string, part: string, path: string[]): Formula {
  */
 export function chipCircle(built: Built, withExit = true): Formula {
   // Several checks ask for the same circle of the same rig.
-  return built.memo.once(withExit ? 'circle' : 'circle without exit', () =>
-    makeChipCircle(built, withExit),
-  );
+  return built.once(withExit ? CIRCLE : LENS_CIRCLE);
 }
+
+const CIRCLE = node('circle', (built: Built) => makeChipCircle(built, true));
+const LENS_CIRCLE = node('circle without exits', (built: Built) => makeChipCircle(built, false));
 
 function makeChipCircle(built: Built, withExit: boolean): Formula {
   const lens = lensCircle(built);
@@ -131,8 +133,10 @@ function makeChipCircle(built: Built, withExit: boolean): Formula {
 
 /** Width and height of the recording mode. */
 export function modeSize(built: Built): readonly [Given, Given] {
-  return built.memo.once(readModeSize, () => readModeSize(built));
+  return built.once(MODE_SIZE);
 }
+
+const MODE_SIZE = node('mode size', readModeSize);
 
 function readModeSize(built: Built): readonly [Given, Given] {
   const { body, mode } = built;
@@ -150,7 +154,7 @@ function readModeSize(built: Built): readonly [Given, Given] {
  * The squeeze that frame lines are drawn with: the stated figure. Bodies and monitors take it
  * as a setting, so it has no tolerance there.
  */
-export function framingSqueeze(built: Built): number {
+export function framingSqueeze(built: Pick<Built, 'squeeze'>): number {
   return built.squeeze.known?.value ?? 1;
 }
 

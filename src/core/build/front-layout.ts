@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import { valueOf } from '../quantity/quantity';
 import { isRing, type Side } from '../kit/types';
 import type { Built } from './build';
@@ -239,12 +240,14 @@ export function boxFrom(box: DrawnBox, above: boolean): DrawnBox {
 
 /** The front where it really stands; null while the station of the lens is not known. */
 export function frontPlaces(built: Built): FrontLayout | null {
-  return built.memo.once(frontPlaces, () => {
-    const seat = lensSeat(built);
-    const length = valueOf(built.lens?.length);
-    return seat === null || length === null ? null : frontLayout(built, seat + length);
-  });
+  return built.once(PLACES);
 }
+
+const PLACES = node('front places', (built: Built): FrontLayout | null => {
+  const seat = lensSeat(built);
+  const length = valueOf(built.lens?.length);
+  return seat === null || length === null ? null : frontLayout(built, seat + length);
+});
 
 /** Station of a piece on the thread, by its place in the chain. */
 export function threadStation(built: Built, index: number): number | null {

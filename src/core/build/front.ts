@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import type { Aperture } from '../pupil/aperture';
 import { rodSystem } from '../rods/systems';
 import { valueOf } from '../quantity/quantity';
@@ -110,8 +111,10 @@ export interface Front {
 }
 
 export function frontOf(built: Built): Front {
-  return built.memo.once(makeFront, () => makeFront(built));
+  return built.once(FRONT);
 }
+
+const FRONT = node('front', makeFront);
 
 /** A diameter or length of a part as an input; thickness that nobody gave is a missing number. */
 function makeFront(built: Built): Front {

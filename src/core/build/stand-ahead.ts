@@ -11,7 +11,8 @@ import {
 } from '../kit/types';
 import { MODULE, tipDiameter } from '../drive/gears';
 import { sector, turned, turnedBox, type Axes } from '../solids/solid';
-import { alongAxis, type Built } from './build';
+import type { Built } from './build';
+import { node, sameList } from '../engine/reads';
 import { boxStationOf } from './front';
 import { frontLayout, frontPlaces } from './front-layout';
 import { constant, exactly, readPath, type Given } from './given';
@@ -26,7 +27,7 @@ import {
   type Piece,
   type Setting,
 } from './stand-setting';
-import type { Camera } from './stand-camera';
+import { cameraOf, type Camera } from './stand-camera';
 
 /** The lens with all that is in front of the camera along the axis. */
 export interface Ahead {
@@ -36,23 +37,20 @@ export interface Ahead {
   matte: string | null;
 }
 
-/**
- * Adapters, lens, gears, what is on its thread, matte box; as it stood as long as the camera and
- * everything along the axis are the same.
- */
-export function aheadOf(built: Built, camera: Camera): Ahead {
-  const key = [camera, ...alongAxis(built), built.rig.gears];
-  const before = kept.find((k) => k.key.every((x, i) => x === key[i]));
-  if (before) return before.ahead;
-  const ahead = layOut(built, camera);
-  kept.unshift({ key, ahead });
-  kept.length = Math.min(kept.length, MOST_KEPT);
-  return ahead;
+/** Adapters, lens, gears, what is on its thread, matte box; on top of the camera. */
+export function aheadOf(built: Built): Ahead {
+  return built.once(AHEAD);
 }
 
-const kept: { key: readonly unknown[]; ahead: Ahead }[] = [];
-/** A rig and a few trials of it. */
-const MOST_KEPT = 4;
+const AHEAD = node('ahead', (built: Built): Ahead => layOut(built, cameraOf(built)));
+
+/** Keys of the cages, for whoever does not mind what else is fitted. */
+const CAGES = node(
+  'cages',
+  ({ rig, kit }: Built): readonly string[] =>
+    (rig.fitted ?? []).filter((u) => kit.get(u.part)?.kind === 'cage').map((u) => `fitted:${u.id}`),
+  { same: sameList },
+);
 
 function layOut(built: Built, camera: Camera): Ahead {
   const s = above(camera.s, built);
@@ -129,9 +127,7 @@ function placeLinksAndLens(s: Setting): void {
 
 /** A foot may lie on the plate; tied down it may be let into plate, cage or risers. */
 function footMeets(s: Setting, key: string, tied: boolean): void {
-  const { rig, kit } = s.built;
-  const cages = (rig.fitted ?? []).filter((u) => kit.get(u.part)?.kind === 'cage');
-  for (const k of ['plate', ...cages.map((u) => `fitted:${u.id}`)])
+  for (const k of ['plate', ...s.built.once(CAGES)])
     if (tied) s.touch(k, `${key}/foot`);
     else s.meet(k, `${key}/foot`);
 }

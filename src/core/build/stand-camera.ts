@@ -1,5 +1,6 @@
+import { node } from '../engine/reads';
 import { rodSystem } from '../rods/systems';
-import { isFitting, type FittedUse, type Fitting, type Part, type Plate } from '../kit/types';
+import { isFitting, type FittedUse, type Fitting, type Plate } from '../kit/types';
 import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
 import { flangeOf, type Built } from './build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
@@ -32,34 +33,14 @@ export interface Camera {
 }
 
 /**
- * Body, cage, screen, plate and all that is fitted to them. Laid out anew only when one of these
- * parts, or where it is fitted, is another: a lens or a drive that changes leaves it as it is.
+ * Body, cage, screen, plate and all that is fitted to them: a lens or a drive that changes leaves
+ * them as they are.
  */
 export function cameraOf(built: Built): Camera {
-  const { body, rig, kit } = built;
-  if (!body) return layOut(built);
-  const parts = [rig.fitted, rig.under].flatMap((uses) => (uses ?? []).map((u) => kit.get(u.part)));
-  const key = [
-    flangeOf(built, body),
-    rig.fitted,
-    rig.under,
-    rodsOf(built),
-    rig.screenShut,
-    ...parts,
-  ];
-  const list = kept.get(body) ?? [];
-  const before = list.find(
-    (k) => k.key.length === key.length && k.key.every((x, i) => x === key[i]),
-  );
-  if (before) return before.camera;
-  const camera = layOut(built);
-  kept.set(body, [{ key, camera }, ...list].slice(0, MOST_KEPT));
-  return camera;
+  return built.once(CAMERA);
 }
 
-const kept = new WeakMap<Part, { key: readonly unknown[]; camera: Camera }[]>();
-/** A rig and a few trials of it. */
-const MOST_KEPT = 4;
+const CAMERA = node('camera', layOut);
 
 function layOut(built: Built): Camera {
   const s = setting(built);

@@ -226,7 +226,7 @@ export function setting(built: Built, below: Setting | null = null): Setting {
     drop: below?.drop ?? null,
     height: below?.height ?? null,
     system: below?.system ?? null,
-    rods: [],
+    rods: [...(below?.rods ?? [])],
     add(piece, role, inputs, make, how = {}) {
       const own = `${piece.key}/${role}`;
       const one = solidOf(piece, own, role, inputs, make, read, how);

@@ -1,10 +1,19 @@
+import { node } from '../engine/reads';
 import type { RodSystem } from '../rods/systems';
-import { isDrive, isDriveArm, isSupport, type DriveUse, type Rig } from '../kit/types';
+import {
+  isDrive,
+  isDriveArm,
+  isSupport,
+  type DriveUse,
+  type FittedUse,
+  type Lens,
+  type Rig,
+} from '../kit/types';
 import type { Built } from './build';
 import { byId } from './fitted';
 import type { Given } from './given';
-import { Memo } from './memo';
-import { givens, type Lin } from './lin';
+import type { Memo } from './memo';
+import { at, givens, type Lin } from './lin';
 import {
   above,
   type Contacts,
@@ -13,6 +22,7 @@ import {
   type Clamped,
   type Piece,
   type PlacedRods,
+  type Setting,
   type StandSolid,
 } from './stand-setting';
 import { aheadOf } from './stand-ahead';
@@ -28,40 +38,123 @@ import { placeSupport, type PlacedSupport } from './stand-support';
  * drawn at a stand-in and never computed with.
  */
 
-export interface Stand {
-  built: Built;
-  pieces: Piece[];
-  solids: StandSolid[];
+export class Stand {
+  readonly #built: Built;
+
+  constructor(built: Built) {
+    this.#built = built;
+  }
+
+  /** What stands last, on top of all before it. */
+  get #top(): Setting {
+    return this.#built.once(DRIVES).s;
+  }
+  get lens(): Lens | null {
+    return this.#built.lens;
+  }
+  get fitted(): readonly FittedUse[] {
+    return this.#built.rig.fitted ?? [];
+  }
+  get pieces(): readonly Piece[] {
+    return this.#top.pieces;
+  }
+  /** Body and all that is fitted to it: who asks for these does not mind what else stands. */
+  get onCamera(): readonly Piece[] {
+    return cameraOf(this.#built).s.pieces;
+  }
+  get solids(): readonly StandSolid[] {
+    return this.#top.solids;
+  }
   /** What stands as it stood in the rig before, as long as the same layer comes back. */
-  layers: readonly Layer[];
-  memo: Memo;
+  get layers(): readonly Layer[] {
+    return this.#built.once(LAYERS);
+  }
+  /** What was worked out of all of it. */
+  get memo(): Memo {
+    return this.#top.layer.memo;
+  }
   /** What is meant to touch. */
-  contacts: Contacts;
-  /** Face of the body's mount and seat of the lens. */
-  face: Lin;
-  seat: Lin;
+  get contacts(): Contacts {
+    return this.#top.contacts;
+  }
+  /** Face of the body's mount. */
+  get face(): Lin {
+    return cameraOf(this.#built).s.face;
+  }
+  /** Seat of the lens. */
+  get seat(): Lin {
+    return aheadOf(this.#built).s.seat;
+  }
   /** Axis down to the rods; null without a plate. */
-  drop: Lin | null;
+  get drop(): Lin | null {
+    return cameraOf(this.#built).s.drop;
+  }
   /** How the plate stands, where its height can be set. */
-  height: PlateHeight | null;
-  system: RodSystem | null;
-  plate: PlacedPlate | null;
-  rods: PlacedRods[];
+  get height(): PlateHeight | null {
+    return cameraOf(this.#built).s.height;
+  }
+  get plate(): PlacedPlate | null {
+    return cameraOf(this.#built).plate;
+  }
+  get gears(): readonly LensGear[] {
+    return aheadOf(this.#built).gears;
+  }
+  get system(): RodSystem | null {
+    return this.#built.once(RODS).system;
+  }
+  get rods(): readonly PlacedRods[] {
+    return this.#built.once(RODS).rods;
+  }
   /** What is clamped to the rods, without the plate's own clamps. */
-  clamped: Clamped[];
-  gears: LensGear[];
-  drives: PlacedDrive[];
-  supports: PlacedSupport[];
+  get clamped(): readonly Clamped[] {
+    return this.#top.clamped;
+  }
+  get supports(): readonly PlacedSupport[] {
+    return this.#built.once(SUPPORTS).supports;
+  }
+  get drives(): readonly PlacedDrive[] {
+    return this.#built.once(DRIVES).drives;
+  }
   /** Something stands under or beside the camera at all. */
-  standing: boolean;
-  value: (l: Lin) => number;
-  missing: (l: readonly Lin[]) => Given[];
+  get standing(): boolean {
+    return this.#built.once(STANDING);
+  }
+
+  /** A sum as it stands; a number that is missing as what stands in for it. */
+  readonly value = (l: Lin): number =>
+    at(l, (g) => g.known?.value ?? this.#top.standIns.get(g) ?? 0);
+
+  readonly missing = (l: readonly Lin[]): Given[] => givens(l).filter((g) => g.known === null);
 }
 
-/** The rig as it stands; worked out once per built rig. */
+/**
+ * The rig as it stands. It is laid out in layers, each on top of those before it: the camera, what
+ * is ahead of it, the rods, what holds the lens up, what turns its rings. Who asks for the rods
+ * does not mind the drives.
+ */
 export function standOf(built: Built): Stand {
-  return built.memo.once(layOut, () => layOut(built));
+  return new Stand(built);
 }
+
+/** Rods come after what they carry behind: they reach back to it. */
+const RODS = node('rods', (built: Built): Setting => {
+  const { s: below, matte } = aheadOf(built);
+  const s = above(below, built);
+  placeRods(s, cameraOf(built).plate);
+  if (matte) for (const r of s.rods) s.touch(matte, `rods:${r.use.id}`);
+  return s;
+});
+
+/** What holds the lens up is set before the drives look for room beside it. */
+const SUPPORTS = node('supports', (built: Built) => {
+  const s = above(built.once(RODS), built);
+  const { gears } = aheadOf(built);
+  const supports = byId(built.rig.supports).flatMap((use) => {
+    const part = built.kit.get(use.part);
+    return isSupport(part) ? [placeSupport(s, use, part, gears)] : [];
+  });
+  return { s, supports };
+});
 
 /** Focus finds its place first, then iris and zoom; drives of one ring by id. */
 function drivesInOrder(rig: Rig): DriveUse[] {
@@ -69,53 +162,35 @@ function drivesInOrder(rig: Rig): DriveUse[] {
 }
 const TURNS: readonly DriveUse['turns'][] = ['focus', 'iris', 'zoom'];
 
-function layOut(built: Built): Stand {
-  const { rig } = built;
-  const camera = cameraOf(built);
-  const ahead = aheadOf(built, camera);
-  const { plate } = camera;
-  const { gears, matte } = ahead;
-  const s = above(ahead.s, built);
-  // Rods come after what they carry behind: they reach back to it.
-  placeRods(s, plate);
-  // What holds the lens up is set before the drives look for room beside it.
-  const supports = byId(rig.supports).flatMap((use) => {
-    const part = built.kit.get(use.part);
-    return isSupport(part) ? [placeSupport(s, use, part, gears)] : [];
-  });
-  const drives = drivesInOrder(rig).flatMap((use) => {
+const DRIVES = node('drives', (built: Built) => {
+  const s = above(built.once(SUPPORTS).s, built);
+  const { gears } = aheadOf(built);
+  const drives = drivesInOrder(built.rig).flatMap((use) => {
     const part = built.kit.get(use.part);
     if (!isDrive(part)) return [];
     const arm = use.arm === undefined ? null : built.kit.get(use.arm);
     return [placeDrive(s, use, part, isDriveArm(arm) ? arm : null, gears)];
   });
-  if (matte) for (const r of s.rods) s.touch(matte, `rods:${r.use.id}`);
-  return {
-    built,
-    pieces: s.pieces,
-    solids: s.solids,
-    layers: [camera.s.layer, ahead.s.layer],
-    memo: new Memo(),
-    contacts: s.contacts,
-    face: s.face,
-    seat: s.seat,
-    drop: s.drop,
-    height: s.height,
-    system: s.system,
-    plate,
-    rods: s.rods,
-    clamped: s.clamped,
-    gears,
-    drives,
-    supports,
-    standing:
-      (rig.rods?.length ?? 0) +
-        (rig.supports?.length ?? 0) +
-        (rig.drives?.length ?? 0) +
-        (rig.gears?.length ?? 0) +
-        (rig.fitted?.length ?? 0) >
-      0,
-    value: s.value,
-    missing: (l) => givens(l).filter((g) => g.known === null),
-  };
-}
+  return { s, drives };
+});
+
+const LAYERS = node('layers', (built: Built): readonly Layer[] =>
+  [
+    cameraOf(built).s,
+    aheadOf(built).s,
+    built.once(RODS),
+    built.once(SUPPORTS).s,
+    built.once(DRIVES).s,
+  ].map((s) => s.layer),
+);
+
+const STANDING = node(
+  'standing',
+  ({ rig }: Built): boolean =>
+    (rig.rods?.length ?? 0) +
+      (rig.supports?.length ?? 0) +
+      (rig.drives?.length ?? 0) +
+      (rig.gears?.length ?? 0) +
+      (rig.fitted?.length ?? 0) >
+    0,
+);

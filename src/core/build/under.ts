@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import {
   isPlate,
   isSettable,
@@ -92,11 +93,17 @@ export function underCamera(built: Built, q: Reader = plainly): UnderCamera {
 }
 
 /** The rod system that the rods of the rig say they are of. */
-export function rodsOf({ rig, kit }: Built): string | undefined {
-  return (rig.rods ?? [])
-    .map((u) => kit.get(u.part))
-    .find((p): p is Rods => isRods(p) && p.rods !== undefined)?.rods;
+export function rodsOf(built: Built): string | undefined {
+  return built.once(SYSTEM);
 }
+
+const SYSTEM = node(
+  'system of the rods',
+  ({ rig, kit }: Built): string | undefined =>
+    (rig.rods ?? [])
+      .map((u) => kit.get(u.part))
+      .find((p): p is Rods => isRods(p) && p.rods !== undefined)?.rods,
+);
 
 /** The axis to the rods, and what the plate is set to for it. */
 function settled(

@@ -1,3 +1,4 @@
+import type { Built } from '../build/build';
 import { standOf, type Stand } from '../build/stand';
 import { constant, given, type Given } from '../build/given';
 import { reader } from '../build/lin';
@@ -25,9 +26,9 @@ export const carryTwist: Check = {
     const stand = standOf(built);
     return (built.rig.fitted ?? []).flatMap((use): Verdict[] => {
       const part = built.kit.get(use.part);
-      const piece = stand.pieces.find((p) => p.key === `fitted:${use.id}`);
+      const piece = stand.onCamera.find((p) => p.key === `fitted:${use.id}`);
       if (!isFitting(part) || !piece || part.kind === 'cage') return [];
-      return [...twist(stand, use, part), ...rating(stand, use, part)];
+      return [...twist(built, use, part), ...rating(built, use, part)];
     });
   },
 };
@@ -35,7 +36,7 @@ export const carryTwist: Check = {
 /** A fitted part and all that hangs on it. */
 function carried(stand: Stand, use: FittedUse): FittedUse[] {
   const all = [use];
-  const fitted = stand.built.rig.fitted ?? [];
+  const { fitted } = stand;
   for (let i = 0; i < all.length; i++)
     for (const u of fitted) if (u.to === all[i]!.id && !all.includes(u)) all.push(u);
   return all;
@@ -43,8 +44,8 @@ function carried(stand: Stand, use: FittedUse): FittedUse[] {
 
 const mid = (e: Bounds, k: 0 | 1 | 2) => (e[k] + e[(k + 3) as 3 | 4 | 5]) / 2;
 
-function twist(stand: Stand, use: FittedUse, part: Fitting): Verdict[] {
-  const { built } = stand;
+function twist(built: Built, use: FittedUse, part: Fitting): Verdict[] {
+  const stand = standOf(built);
   const limit = built.rules['carry.twist'];
   const base = {
     id: 'carry.twist',
@@ -66,12 +67,12 @@ function twist(stand: Stand, use: FittedUse, part: Fitting): Verdict[] {
   if (part.screws !== 1 || part.pins === true) return [];
   const all = carried(stand, use).flatMap((u) => {
     const p = built.kit.get(u.part);
-    const piece = stand.pieces.find((x) => x.key === `fitted:${u.id}`);
+    const piece = stand.onCamera.find((x) => x.key === `fitted:${u.id}`);
     const solid = piece?.solids[0];
     return p && piece && solid ? [{ part: p, piece, solid }] : [];
   });
   const target: StandSolid | undefined = (
-    stand.pieces.find((p) => p.key === `fitted:${use.to}`) ?? stand.pieces[0]
+    stand.onCamera.find((p) => p.key === `fitted:${use.to}`) ?? stand.onCamera[0]
   )?.solids[0];
   const own = all[0];
   if (!own || !target) return [];
@@ -136,9 +137,9 @@ function twist(stand: Stand, use: FittedUse, part: Fitting): Verdict[] {
 }
 
 /** The rating that a maker states: for a handle the whole rig hangs on it, else what it carries. */
-function rating(stand: Stand, use: FittedUse, part: Fitting): Verdict[] {
+function rating(built: Built, use: FittedUse, part: Fitting): Verdict[] {
   if (part.rating === undefined) return [];
-  const { built } = stand;
+  const stand = standOf(built);
   const whole = part.kind === 'handle';
   const ids = whole
     ? usesOn(built.rig)

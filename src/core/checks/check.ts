@@ -8,5 +8,7 @@ export interface Check {
   title: string;
   /** What a fail of it is called where there is room for two words. */
   short: string;
+  /** It takes longer than others: a trial comes to it last. */
+  slow?: true;
   run: (built: Built) => Verdict[];
 }

@@ -52,7 +52,7 @@ export const driveReach: Check = {
       const n = (x: readonly number[], g: (typeof inputs)[number]) => x[inputs.indexOf(g)]!;
       const m = gear.module.known?.value ?? 0.8;
       // One clash, one verdict: what the pairs of solids say of this drive is what is said here.
-      const fouls = pairVerdicts(stand).filter(
+      const fouls = pairVerdicts(built).filter(
         ({ near, verdict }) =>
           (near.a.piece === d.key || near.b.piece === d.key) &&
           verdict.state !== 'ok' &&

@@ -216,7 +216,7 @@ function lump(
   base: { id: string; key: string; station: number | null },
   about: string[],
 ): Verdict {
-  const lens = stand.built.lens!;
+  const lens = stand.lens!;
   const throwOf = given(lens, 'rings', ring.ring.id, 'throw');
   const high = given(g, 'lump');
   const long = given(g, 'lumpLength');

@@ -31,7 +31,7 @@ export const driveTorque: Check = {
         station: stand.value(d.gearAt),
         basis: ruleBasis('drive.torque-reserve'),
       };
-      const all = outletsOn(stand);
+      const all = outletsOn(built);
       const out = all.find((o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id);
       if (!out)
         return [
@@ -94,7 +94,7 @@ export const driveTorque: Check = {
               return `${part.name} brings ${exact(have, 2)} N m to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
             const turns = others.filter((r) => {
               const known = r.volts.known?.value;
-              const l = known === undefined ? null : lensTorque(stand, d, known);
+              const l = known === undefined ? null : lensTorque(d, known, eff);
               return l !== null && l >= reserve * t;
             });
             const says =

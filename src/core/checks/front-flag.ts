@@ -1,11 +1,11 @@
 import type { Built } from '../build/build';
 import { frontOf } from '../build/front';
-import { flagSight } from '../front/flags';
-import { cornerDirections, judgedFrames, nominal } from '../front/shading';
+import { flagSight, flagStands } from '../front/flags';
+import { cornersOf, judgedFrames, nominal } from '../front/shading';
 import { situations, type Situation } from '../front/situations';
 import { clearance } from '../pupil/aperture';
 import { exact, mm } from '../quantity/say';
-import { spread } from '../quantity/spread';
+import { spread, type Spread } from '../quantity/spread';
 import { lightShade } from './light-shade';
 import type { Check } from './check';
 import type { Verdict } from './finding';
@@ -13,6 +13,7 @@ import { judge } from './judge';
 
 export const frontFlag: Check = {
   id: 'front.flag',
+  slow: true,
   title: 'Flags',
   short: 'flag in frame',
   run(built) {
@@ -32,34 +33,39 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
   const front = frontOf(built);
   const b = front.box!.box;
   const index = front.edges.findIndex((e) => e.key === `flag:${id}`);
-  const sight = flagSight(built, id);
+  // What is said of it takes searches: made when it is read.
+  let looked: ReturnType<typeof flagSight>;
+  const sight = () => (looked ??= flagSight(built, id))!;
   // A smaller pupil stays farther from every edge: the widest stop in use decides.
   const every = situations(built);
   const open = (built.stop.known?.value ?? Infinity) <= built.rules['front.deep-stop'];
   const all = open ? every.filter((s) => s.setting.stop === 'used') : every;
   const frames = judgedFrames(built).filter((j) => j.frame || built.frames.length === 0);
-  const room = (sit: Situation) => (x: readonly number[]) => {
-    const scene = sit.scene(x);
-    const ap = scene.apertures[index]!;
-    return Math.min(
-      ...frames.flatMap((j) =>
-        cornerDirections(sit, x, j.rectangle(sit.mode(x))).map((t) =>
-          clearance(ap, scene.pupil, scene.distance, t.tx, t.ty),
-        ),
-      ),
+  /** Least room over the corners of all frames, from those inputs that move flag, beam or corners. */
+  const roomAt = (sit: Situation): Spread => {
+    const x = nominal(sit)!;
+    const corners = frames.map((j) => cornersOf(sit, j));
+    const moves = sit.inputs.flatMap((_, i) =>
+      i >= sit.frontInputs || front.edges[index]!.needs.includes(i) ? [i] : [],
     );
+    const s = spread(
+      moves.map((i) => sit.inputs[i]!.known!),
+      (y) => {
+        moves.forEach((i, k) => (x[i] = y[k]!));
+        const { apertures, pupil, distance } = sit.scene(x, [index]);
+        let least = Infinity;
+        for (const of of corners)
+          for (const t of of(x))
+            least = Math.min(least, clearance(apertures[0]!, pupil, distance, t.tx, t.ty));
+        return least;
+      },
+    );
+    const shares = sit.inputs.map((_, i) => s.shares[moves.indexOf(i)] ?? 0);
+    return { ...s, shares };
   };
   // Which setting of the lens sees most of it can be another one inside the tolerances.
-  const ready = sight !== null && all.every((s) => nominal(s) !== null);
-  const each = ready
-    ? all.map((s) => ({
-        s,
-        spread: spread(
-          s.inputs.map((g) => g.known!),
-          room(s),
-        ),
-      }))
-    : [];
+  const ready = flagStands(front, id) && every.every((s) => nominal(s) !== null);
+  const each = ready ? all.map((s) => ({ s, spread: roomAt(s) })) : [];
   const least = each.reduce<(typeof each)[number] | null>(
     (m, e) => (m === null || e.spread.lo < m.spread.lo ? e : m),
     null,
@@ -82,7 +88,7 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
     limit: { value: 0, unit: 'mm', rule: null },
     assumed: sit?.assumed ?? null,
     why: (o) => {
-      const s = sight!;
+      const s = sight();
       const { side } = s.leaf;
       const shade = (deg: number | null) =>
         deg === null
@@ -97,7 +103,7 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
         : `The ${name} of ${b.name} is ${mm(o.value)} out of the frame at ${exact(angle, 0)} degrees;${shade(s.shades)}.${low}`;
     },
     sum: (o) =>
-      `room at the tip ${exact(o.value, 1)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}) at ${sight!.situation.label}`,
+      `room at the tip ${exact(o.value, 1)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}) at ${sight().situation.label}`,
     lacking: (missing) =>
       `Whether the ${name} of ${b.name} stands in the frame is not known: ${missing} missing.`,
     basis: '[math]',

@@ -5,6 +5,7 @@ import {
   bindingSide,
   cleanScale,
   CORNERS,
+  cornersOf,
   judgedFrames,
   looks,
   nearOf,
@@ -20,7 +21,7 @@ import { BLACK } from '../pupil/map';
 import { isRing } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { exact, mm, say } from '../quantity/say';
-import { spread } from '../quantity/spread';
+import { extremes } from '../quantity/spread';
 import { ruleBasis } from '../rules/rules';
 import type { Check } from './check';
 import type { Verdict } from './finding';
@@ -34,6 +35,7 @@ const BOUND = 2e-3;
 
 export const frontVignette: Check = {
   id: 'front.vignette',
+  slow: true,
   title: 'Corners in front of the lens',
   short: 'corners dark',
   run(built) {
@@ -107,18 +109,19 @@ function judgeLooks(
   const marginAt = (look: Look) => {
     const near = nearOf(front, look);
     const x = nominal(look.situation)!;
+    const corners = cornersOf(look.situation, judged);
     return {
       inputs: near.inputs.map((i) => look.situation.inputs[i]!),
       sure: near.edges.length === 0,
       doubtful: look.situation.eitherWay.map((i) => near.inputs.indexOf(i)),
       margin: (y: readonly number[]) => {
         near.inputs.forEach((i, k) => (x[i] = y[k]!));
-        const { loss, hard } = worstCorner(look.situation, judged, x, near.edges);
+        const { loss, hard } = worstCorner(look.situation, corners(x), x, near.edges);
         return hard ? Math.min(fail, HARD) - loss : fail - loss;
       },
       sense: (y: readonly number[]) => {
         near.inputs.forEach((i, k) => (x[i] = y[k]!));
-        return -pressure(look.situation, judged, x, near.edges);
+        return -pressure(look.situation, corners(x), x, near.edges);
       },
     };
   };
@@ -146,7 +149,7 @@ function judgeLooks(
         if (lo <= floor + 1e-9 && now >= hi) continue;
         const other = marginAt(l);
         if (other.sure) continue;
-        const o = spread(
+        const o = extremes(
           other.inputs.map((g) => g.known!),
           other.margin,
           other.sense,

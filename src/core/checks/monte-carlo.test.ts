@@ -1,5 +1,5 @@
 import { fieldAt, FIELDS, isKind, type Field } from '../kit/fields';
-import { build } from '../build/build';
+import { build, buildAfresh } from '../build/build';
 import { standOf } from '../build/stand';
 import type { Job, Lens, Part, Rig } from '../kit/types';
 import { partsOn } from '../kit/uses';
@@ -123,7 +123,7 @@ function contains(
   checks: readonly Check[] = REST,
 ): { checked: Set<string> } {
   const run = (j: Job, r: Rig) => {
-    const built = build(j, r);
+    const built = buildAfresh(j, r);
     return checks.flatMap((c) => c.run(built)).map((v) => tried(built, v));
   };
   const promised = run(job, rig);
@@ -176,7 +176,10 @@ function contains(
       s.write(corner ? (t < 0.5 ? s.lo : s.hi) : s.lo + (s.hi - s.lo) * t);
     }
     // What is changed is another document with other parts; nothing is read twice of one part.
-    const verdicts = run({ ...copy, kit: copy.kit.map((p) => ({ ...p })) }, again);
+    const verdicts = run(
+      { ...copy, mounts: copy.mounts.map((m) => ({ ...m })), kit: copy.kit.map((p) => ({ ...p })) },
+      again,
+    );
     for (const v of verdicts) {
       if (!v.margin) continue;
       const p = promised.find((x) => x.key === v.key);

@@ -5,6 +5,7 @@ import { reader, type Read } from '../build/lin';
 import { judgedFrames, type Judged } from '../front/shading';
 import { pyramid, sights, type Sight } from '../front/sight';
 import { distance } from '../solids/distance';
+import { apart, hullBounds } from '../solids/solid';
 import { nameOf, pieceOf } from '../space/clearance';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -27,6 +28,7 @@ function ownCheck(s: StandSolid): boolean {
 
 export const sightView: Check = {
   id: 'sight.view',
+  slow: true,
   title: 'Parts in the picture',
   short: 'in the picture',
   run(built) {
@@ -62,6 +64,8 @@ export const sightView: Check = {
         for (const j of judged) {
           const view = pyramid(sight, j, nominal, until);
           if (!view) continue;
+          // Most are far beside it: their extents say so at once.
+          if (apart(s.extent, hullBounds(view)) - s.loose > near) continue;
           if (distance(s.solid, view) - s.loose > near) continue;
           const v = inView(built, s, sight, j, until);
           if (v.state !== 'ok') out.push(v);

@@ -1,3 +1,5 @@
+import type { Built } from '../build/build';
+import { node } from '../engine/reads';
 import { standOf, type Stand } from '../build/stand';
 import { isFitting } from '../kit/types';
 import {
@@ -21,15 +23,19 @@ import { inWords, judge, lacking, plainVerdict, said } from './judge';
 const MOST_NAMED = 4;
 
 /** Every pair that comes too near, judged; once for a rig. */
-export function pairVerdicts(stand: Stand): { near: Near; verdict: Verdict }[] {
-  return stand.memo.once(pairVerdicts, () =>
-    pairsOf(stand).near.map((near) => ({ near, verdict: judgePair(stand, near) })),
-  );
+export function pairVerdicts(built: Built): { near: Near; verdict: Verdict }[] {
+  return built.once(PAIRS);
 }
 
-function pairsOf(stand: Stand): Pairs {
-  const still = stand.built.rules['space.air'];
-  const moving = stand.built.rules['space.air-moving'];
+const PAIRS = node('pairs', (built: Built) => {
+  const stand = standOf(built);
+  return pairsOf(built).near.map((near) => ({ near, verdict: judgePair(stand, near) }));
+});
+
+function pairsOf(built: Built): Pairs {
+  const stand = standOf(built);
+  const still = built.rules['space.air'];
+  const moving = built.rules['space.air-moving'];
   return nearIn(
     stand,
     `pair ${still} ${moving}`,
@@ -76,7 +82,7 @@ export const spacePair: Check = {
   run(built) {
     const stand = standOf(built);
     if (!stand.standing) return [];
-    const pairs = pairsOf(stand);
+    const pairs = pairsOf(built);
     const blind = blindPieces(stand);
     const missing = [...new Set(blind.flatMap((p) => p.missing))];
     const sought = unsettledDrives(stand);
@@ -85,7 +91,7 @@ export const spacePair: Check = {
       stand.pieces.find((p) => p.key === key)?.missing.length === 0 &&
       sought.every((d) => d.key !== key);
     const out: Verdict[] = [
-      ...pairVerdicts(stand)
+      ...pairVerdicts(built)
         .filter(
           ({ near, verdict }) =>
             verdict.state !== 'ok' || (sure(near.a.piece) && sure(near.b.piece)),
@@ -95,7 +101,7 @@ export const spacePair: Check = {
             ? notKnown(stand, near, verdict, missing)
             : verdict,
         ),
-      ...cages(stand),
+      ...cages(built),
     ];
     if (blind.length > 0) {
       const names = [...new Set(blind.map((p) => p.name))];
@@ -152,8 +158,7 @@ function notKnown(
 }
 
 /** Whether a cage goes around this body: by its own room inside, or because it is made for it. */
-function cages(stand: Stand): Verdict[] {
-  const { body, rig, kit } = stand.built;
+function cages({ body, rig, kit }: Built): Verdict[] {
   if (!body) return [];
   return (rig.fitted ?? []).flatMap((u): Verdict[] => {
     const cage = kit.get(u.part);

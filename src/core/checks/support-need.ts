@@ -145,9 +145,9 @@ function strong(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
       basis: ruleBasis('support.motor'),
     });
   };
-  const turning = run(turningTorque(stand, d), false);
+  const turning = run(turningTorque(built, d), false);
   if (turning.state === 'fail' || turning.state === 'unknown' || !meetsStop(d)) return [turning];
-  const stalled = run(stalledTorque(stand, d), true);
+  const stalled = run(stalledTorque(built, d), true);
   return [
     turning,
     stalled.state === 'fail' ? { ...said(stalled), state: 'tight', margin: null } : stalled,

@@ -141,7 +141,7 @@ export function elevation(built: Built, view: View): Elevation {
     fouls,
     dimensions: dimensionsOf(stand, view, bounds),
     meshes: view === 'front' ? meshesOf(stand) : [],
-    cone: view === 'front' ? null : coneOf(stand, view),
+    cone: view === 'front' ? null : coneOf(built, view),
     bounds,
   };
 }
@@ -312,8 +312,8 @@ function meshesOf(stand: Stand): Elevation['meshes'] {
 }
 
 /** Light cone of the whole chip, nominal. */
-function coneOf(stand: Stand, view: View): LightCone | null {
-  const { built } = stand;
+function coneOf(built: Built, view: View): LightCone | null {
+  const stand = standOf(built);
   const { lens, focal } = built;
   const [w, h] = modeSize(built);
   const size = view === 'side' ? h.known?.value : w.known?.value;

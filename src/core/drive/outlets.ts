@@ -1,4 +1,4 @@
-import type { Stand } from '../build/stand';
+import type { Built } from '../build/build';
 import type { PlacedDrive } from '../build/stand-drive';
 import { given, type Given } from '../build/given';
 import { isFitting, type Motor } from '../kit/types';
@@ -15,9 +15,9 @@ export interface RigOutlet {
 }
 
 /** Every outlet on the rig. */
-export function outletsOn(stand: Stand): RigOutlet[] {
-  return (stand.built.rig.fitted ?? []).flatMap((u) => {
-    const part = stand.built.kit.get(u.part);
+export function outletsOn({ rig, kit }: Built): RigOutlet[] {
+  return (rig.fitted ?? []).flatMap((u) => {
+    const part = kit.get(u.part);
     if (!isFitting(part)) return [];
     return (part.outlets ?? []).map((o) => ({
       from: u.id,
@@ -29,8 +29,12 @@ export function outletsOn(stand: Stand): RigOutlet[] {
   });
 }
 
-/** Torque at the lens that a motor has at a supply, nominal; null when it does not say. */
-export function lensTorque(stand: Stand, d: PlacedDrive, volts: number): number | null {
+/**
+ * Torque at the lens that a motor has at a supply, nominal, N m; null when it does not say.
+ *
+ * @param efficiency of the mesh, 0 to 1
+ */
+export function lensTorque(d: PlacedDrive, volts: number, efficiency: number): number | null {
   const rows = tableOf(d.part as Motor);
   const { gear } = d;
   if (rows.length === 0 || !gear?.teeth?.known || !d.teeth.known) return null;
@@ -38,7 +42,7 @@ export function lensTorque(stand: Stand, d: PlacedDrive, volts: number): number 
     torqueAt(rows, volts),
     gear.teeth.known.value,
     d.teeth.known.value,
-    stand.built.rules['drive.efficiency'],
+    efficiency,
   );
 }
 

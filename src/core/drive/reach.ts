@@ -59,6 +59,8 @@ export interface Arc {
 }
 
 /** Angles are tried about this far apart, radians, and refined to {@link FINE}. */
+/** Places around which a better one is looked for. */
+const CLOSER = 3;
 const COARSE = (4 * Math.PI) / 180;
 const FINE = (0.1 * Math.PI) / 180;
 
@@ -110,11 +112,14 @@ export function scanArm(task: ArmTask): ArmScan {
     o.prism ? betweenPrisms(p, o.prism) : distance(prismatic(p), o);
   // What was nearest at the angle before most likely is at this one: then the rest falls away.
   let first = 0;
-  const clearanceAt = (angle: number): { d: number; i: number | null } => {
+  /** @param enough where it is no more than this it is not looked at further */
+  const clearanceAt = (angle: number, enough = -Infinity): { d: number; i: number | null } => {
     let d = FAR;
     let at: number | null = null;
     const start = first;
-    task.outlinesAt(angle).forEach((p, k) => {
+    const outlines = task.outlinesAt(angle);
+    for (let k = 0; k < outlines.length; k++) {
+      const p = outlines[k]!;
       for (let n = 0; n < index.length; n++) {
         const one = index[(start + n) % index.length]!;
         if ((k === 1 && !one.gear) || !mayReach(p, one.e, d + one.loose)) continue;
@@ -124,12 +129,13 @@ export function scanArm(task: ArmTask): ArmScan {
           d = now;
           at = one.i;
           first = (start + n) % index.length;
+          if (d <= enough) return { d, i: at };
         }
       }
       // The arm begins at the rod.
       if (k < 2)
         for (const r of rods) if (mayReach(p, r.e, d)) d = Math.min(d, between(p, r.solid));
-    });
+    }
     return { d, i: at };
   };
   if (task.pinned !== null) {
@@ -146,32 +152,46 @@ export function scanArm(task: ArmTask): ArmScan {
     };
   }
   if (arcs.length === 0) return { angle: null, clearance: -Infinity, room, nearest: null, arcs };
-  const score = (angle: number) => {
-    const { d, i } = clearanceAt(angle);
-    const off = Math.abs(Math.atan2(Math.sin(angle - task.prefer), Math.cos(angle - task.prefer)));
+  const offAt = (angle: number) =>
+    Math.abs(Math.atan2(Math.sin(angle - task.prefer), Math.cos(angle - task.prefer)));
+  /** What a place with all the air that is wanted would score: no other one comes to more. */
+  const most = (off: number) => task.enough * 100 - off;
+  /** @param least a score that does not come to more than this need not be exact */
+  const score = (angle: number, off: number, least: number) => {
+    const { d, i } = clearanceAt(angle, (least + off) / 100);
     // Air up to what is enough counts first, then how near it is to where hands expect it.
     return { angle, d, i, score: Math.min(d, task.enough) * 100 - off };
   };
   let best: ReturnType<typeof score> | null = null;
   const tops: { angle: number; score: number; step: number; arc: Arc }[] = [];
-  for (const arc of arcs) {
+  const angles = arcs.flatMap((arc) => {
     const n = Math.max(2, Math.ceil((arc.to - arc.from) / COARSE));
     const step = (arc.to - arc.from) / n;
-    for (let k = 0; k <= n; k++) {
-      const s = score(arc.from + k * step);
-      if (best === null || s.score > best.score) best = s;
-      tops.push({ angle: s.angle, score: s.score, step, arc });
-    }
+    return Array.from({ length: n + 1 }, (_, k) => {
+      const angle = arc.from + k * step;
+      return { angle, off: offAt(angle), step, arc };
+    });
+  });
+  // Nearest to where hands expect it first: where there is air enough none farther off is looked at.
+  angles.sort((a, b) => a.off - b.off);
+  for (const { angle, off, step, arc } of angles) {
+    if (best !== null && most(off - step) <= best.score) continue;
+    // Only the best few are looked at more closely.
+    const s = score(angle, off, tops.length < CLOSER ? -Infinity : tops[CLOSER - 1]!.score);
+    if (best === null || s.score > best.score) best = s;
+    const place = tops.findIndex((t) => s.score > t.score);
+    tops.splice(place < 0 ? tops.length : place, 0, { angle, score: s.score, step, arc });
+    tops.length = Math.min(tops.length, CLOSER);
   }
   // Between the tried angles there may be a better one: halve the steps around the best few.
-  tops.sort((a, b) => b.score - a.score);
-  for (const t of tops.slice(0, 3)) {
+  for (const t of tops) {
     let at = t.angle;
     let top = t.score;
     for (let step = t.step / 2; step > FINE / 2; step /= 2)
       for (const a of [at - step, at + step]) {
-        if (a < t.arc.from || a > t.arc.to) continue;
-        const s = score(a);
+        const off = offAt(a);
+        if (a < t.arc.from || a > t.arc.to || most(off) <= top) continue;
+        const s = score(a, off, top);
         if (s.score > top) {
           top = s.score;
           at = a;

@@ -7,7 +7,7 @@ import type { LensGear } from '../build/stand-setting';
 
 /** What a drive turns, in words: `the focus gear of Marl 50`. */
 export function gearName(stand: Stand, d: { use: { turns: string } }): string {
-  return `the ${d.use.turns} gear of ${stand.built.lens?.name ?? 'the lens'}`;
+  return `the ${d.use.turns} gear of ${stand.lens?.name ?? 'the lens'}`;
 }
 
 /** The ring a drive is meant to turn; null when the lens has none of that name. */
@@ -17,7 +17,7 @@ export function ringOf(stand: Stand, d: PlacedDrive): LensGear | null {
 
 /** The sentence for a drive on a lens whose ring nobody described. */
 export function noRing(stand: Stand, d: PlacedDrive): string {
-  const lens = stand.built.lens;
+  const lens = stand.lens;
   return lens
     ? `Nobody said where the ${d.use.turns} ring of ${lens.name} is: add it to its sheet.`
     : 'There is no lens to turn.';
@@ -25,7 +25,7 @@ export function noRing(stand: Stand, d: PlacedDrive): string {
 
 /** Where the drive is asked for on the lens: a measurement that opens the table of rings. */
 export function askRings(stand: Stand, turns: string) {
-  const lens = stand.built.lens;
+  const lens = stand.lens;
   return lens
     ? [
         {
@@ -42,7 +42,7 @@ export function askRings(stand: Stand, turns: string) {
 
 /** What is missing when the ring of a drive has no gear that was counted: its teeth. */
 export function withoutTeeth(stand: Stand, d: PlacedDrive, id: string, what: string): Verdict[] {
-  const { lens } = stand.built;
+  const { lens } = stand;
   const ring = ringOf(stand, d);
   const asks =
     lens && ring

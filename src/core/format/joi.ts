@@ -17,6 +17,13 @@ export function joiOf(shape: Shape): Joi.Schema {
 const SIMPLE = new Set<Shape['is']>(['number', 'quantity', 'text', 'id', 'choice', 'flag']);
 const made = new Map<string, Joi.Schema>();
 
+const OBJECT = Joi.object().unknown(true);
+/** What a quantity says of its value. */
+const BESIDE_VALUE = {
+  tol: Joi.number().unsafe().min(0).max(1e6).meta({ expected: 'a tolerance, 0 or more' }),
+  from: Joi.valid(...SOURCES).meta({ expected: SOURCES.join(', ') }),
+};
+
 function base(shape: Shape): Joi.Schema {
   switch (shape.is) {
     case 'object': {
@@ -39,11 +46,10 @@ function base(shape: Shape): Joi.Schema {
       const n = Joi.number().unsafe().min(shape.min).max(shape.max);
       const object = Joi.object({
         value: n.required().meta({ expected: expectation({ ...shape, is: 'number' }) }),
-        tol: Joi.number().unsafe().min(0).max(1e6).meta({ expected: 'a tolerance, 0 or more' }),
-        from: Joi.valid(...SOURCES).meta({ expected: SOURCES.join(', ') }),
+        ...BESIDE_VALUE,
       }).unknown(true);
       // Told apart by what it is, so that a wrong number inside names its own path.
-      return Joi.when(Joi.object().unknown(true), {
+      return Joi.when(OBJECT, {
         then: object.meta({ expected: expectation(shape) }),
         otherwise: n.meta({ expected: expectation(shape) }),
       });

@@ -1,4 +1,4 @@
-import { build, shared } from '../build/build';
+import { build, shared, type Shared } from '../build/build';
 import type { Finding, State } from '../checks/finding';
 import { cautions } from '../checks/cautions';
 import { said } from '../checks/judge';
@@ -8,7 +8,7 @@ import { flagSight } from '../front/flags';
 import { lightFigures, type LightFigures } from '../front/light';
 import { CORNERS, judgedFrames } from '../front/shading';
 import { shadingView } from '../front/view';
-import type { Job } from '../kit/types';
+import type { Job, Rig } from '../kit/types';
 import { exact, plain } from '../quantity/say';
 import { readings } from '../readings/readings';
 import { BLACK } from '../pupil/map';
@@ -66,64 +66,76 @@ export interface Report {
  */
 export function report(job: Job, fixes = true): Report {
   const base = shared(job);
+  return reportOf(job.rigs.map((rig) => reportRig(job, rig, base, fixes)));
+}
+
+/** A report of rigs that were looked at one by one. */
+export function reportOf(rigs: Report['rigs']): Report {
   const counts: Record<State, number> = { ok: 0, tight: 0, fail: 0, unknown: 0 };
-  const rigs = job.rigs.map((rig) => {
-    const built = build(job, rig, base);
-    const list: Finding[] = fixes
-      ? findingsOf(built, base)
-      : check(built).map((v) => ({ ...said(v), fixes: [] }));
-    for (const f of list) counts[f.state]++;
-    return {
-      id: rig.id,
-      name: rig.name,
-      findings: list,
-      cautions: cautions(built, list),
-      shading: judgedFrames(built).flatMap((j) => {
-        const view = shadingView(built, null, j.id);
-        return view
-          ? [
-              {
-                frame: j.id,
-                at: view.situation.label,
-                hard: view.look.hard,
-                corners: view.corners.map((c, i) => ({
-                  corner: CORNERS[i]!,
-                  front: c.mechanical,
-                  lens: c.natural,
-                  reducer: c.reducer,
-                  culprit: c.culprit,
-                })),
-              },
-            ]
-          : [];
-      }),
-      flags: (frontOf(built).box?.flags ?? []).flatMap(({ leaf }) => {
-        const sight = flagSight(built, leaf.id);
-        return sight
-          ? [
-              {
-                id: leaf.id,
-                name: leaf.name,
-                angle: sight.angle,
-                lowest: sight.lowest,
-                shades: sight.shades,
-                shadesAtLowest: sight.shadesAtLowest,
-              },
-            ]
-          : [];
-      }),
-      light: lightFigures(built),
-      readings: readings(built).map(({ id, label, value, unit, text, sum }) => ({
-        id,
-        label,
-        value: value !== null && Number.isFinite(value) ? value : null,
-        unit,
-        text,
-        sum,
-      })),
-    };
-  });
+  for (const rig of rigs) for (const f of rig.findings) counts[f.state]++;
   return { format: 'nelvix-report', version: 1, rigs, counts };
+}
+
+/** What there is to say of one rig; plain data. */
+export function reportRig(
+  job: Job,
+  rig: Rig,
+  base: Shared,
+  fixes: boolean,
+): Report['rigs'][number] {
+  const built = build(job, rig, base);
+  const list: Finding[] = fixes
+    ? findingsOf(built, base)
+    : check(built).map((v) => ({ ...said(v), fixes: [] }));
+  return {
+    id: rig.id,
+    name: rig.name,
+    findings: list,
+    cautions: cautions(built, list),
+    shading: judgedFrames(built).flatMap((j) => {
+      const view = shadingView(built, null, j.id);
+      return view
+        ? [
+            {
+              frame: j.id,
+              at: view.situation.label,
+              hard: view.look.hard,
+              corners: view.corners.map((c, i) => ({
+                corner: CORNERS[i]!,
+                front: c.mechanical,
+                lens: c.natural,
+                reducer: c.reducer,
+                culprit: c.culprit,
+              })),
+            },
+          ]
+        : [];
+    }),
+    flags: (frontOf(built).box?.flags ?? []).flatMap(({ leaf }) => {
+      const sight = flagSight(built, leaf.id);
+      return sight
+        ? [
+            {
+              id: leaf.id,
+              name: leaf.name,
+              angle: sight.angle,
+              lowest: sight.lowest,
+              shades: sight.shades,
+              shadesAtLowest: sight.shadesAtLowest,
+            },
+          ]
+        : [];
+    }),
+    light: lightFigures(built),
+    readings: readings(built).map(({ id, label, value, unit, text, sum }) => ({
+      id,
+      label,
+      value: value !== null && Number.isFinite(value) ? value : null,
+      unit,
+      text,
+      sum,
+    })),
+  };
 }
 
 const WORD: Record<State, string> = { ok: 'ok', tight: 'tight', fail: 'FAIL', unknown: 'unknown' };

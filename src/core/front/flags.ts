@@ -39,6 +39,19 @@ function framesOf(built: Built) {
   return built.frames.length > 0 ? all.filter((j) => j.frame) : all;
 }
 
+/** Whether what a flag says of itself is enough to place it on its box. */
+export function flagStands(front: Front, id: string): boolean {
+  const leaf = front.box?.flags.find((f) => f.leaf.id === id)?.leaf;
+  return (
+    leaf !== undefined &&
+    front.seat !== null &&
+    front.edges.some((e) => e.key === `flag:${id}`) &&
+    valueOf(leaf.offset) !== null &&
+    valueOf(leaf.length) !== null &&
+    leaf.z !== undefined
+  );
+}
+
 /**
  * Each flag that is on: how far it can come down, and how low a light it still shades. The light
  * shines from the flag's side along the axis plane; the glass ahead of all others is what it
@@ -48,12 +61,12 @@ export function flagSight(built: Built, id: string): FlagSight | null {
   const front = frontOf(built);
   const { box } = front;
   const placed = box?.flags.find((f) => f.leaf.id === id);
-  if (!box || !placed || !front.seat) return null;
+  if (!box || !placed) return null;
   const { leaf } = placed;
+  if (!flagStands(front, id)) return null;
   const index = front.edges.findIndex((e) => e.key === `flag:${id}`);
-  const off = valueOf(leaf.offset);
-  const len = valueOf(leaf.length);
-  if (index < 0 || off === null || len === null || leaf.z === undefined) return null;
+  const off = valueOf(leaf.offset)!;
+  const len = valueOf(leaf.length)!;
   let room = Infinity;
   let at: Situation | null = null;
   let lowest: number | null = -Infinity;

@@ -13,6 +13,7 @@ import {
   bindingSide,
   chipShading,
   cleanScale,
+  cornersOf,
   coneOf,
   judgedFrames,
   lookAt,
@@ -238,8 +239,10 @@ describe('what the corners see', () => {
     const frame = b.frames[0]!;
     const clean = cleanScale(b, frame, 1 / 3)!;
     const worst = (scale: number) => {
-      const j = judgedFrames({ ...b, frames: [{ ...frame, scale }] })[0]!;
-      return Math.max(...situations(b).map((s) => worstCorner(s, j, nominal(s)!).loss));
+      const j = judgedFrames({ squeeze: b.squeeze, frames: [{ ...frame, scale }] })[0]!;
+      return Math.max(
+        ...situations(b).map((s) => worstCorner(s, cornersOf(s, j)(nominal(s)!), nominal(s)!).loss),
+      );
     };
     let good = 0.3;
     let bad = 1;

@@ -21,7 +21,7 @@ export interface Judged {
 }
 
 /** Every delivery frame, then the chip. */
-export function judgedFrames(built: Built): Judged[] {
+export function judgedFrames(built: Pick<Built, 'frames' | 'squeeze'>): Judged[] {
   const s = framingSqueeze(built);
   return [
     ...built.frames.map((frame) => ({
@@ -55,6 +55,28 @@ export function cornerDirections(
     sit.direction(x, left, bottom),
     sit.direction(x, right, bottom),
   ];
+}
+
+type Corners = ReturnType<typeof cornerDirections>;
+
+/**
+ * {@link cornerDirections} of a rectangle as a function of the inputs of a situation. Those of the
+ * front leave the corners where they are: while only they move, the same ones come back.
+ */
+export function cornersOf(sit: Situation, judged: Judged): (x: readonly number[]) => Corners {
+  const from = sit.frontInputs;
+  const before: number[] = [];
+  let last: Corners | null = null;
+  return (x) => {
+    let same = last !== null;
+    for (let i = from; i < x.length; i++)
+      if (before[i - from] !== x[i]) {
+        before[i - from] = x[i]!;
+        same = false;
+      }
+    if (!same) last = cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
+    return last!;
+  };
 }
 
 /** What the corners of a rectangle see at one setting of the lens. */
@@ -160,10 +182,20 @@ function laid({ apertures, pupil, distance }: Scene, t: Direction): Stack {
   );
 }
 
+/** Least room between the beam of a ray direction and any edge, mm in the plane of the edge. */
+function roomOf({ apertures, pupil, distance }: Scene, t: Direction): number {
+  let room = Infinity;
+  for (const ap of apertures) {
+    const r = clearance(ap, pupil, distance, t.tx, t.ty);
+    if (r < room) room = r;
+  }
+  return room;
+}
+
 /** Share of the pupil left in the worst corner, and whether a chief ray is blocked. */
 export function worstCorner(
   sit: Situation,
-  judged: Judged,
+  corners: readonly Direction[],
   x: readonly number[],
   only?: readonly number[],
 ): { loss: number; hard: boolean } {
@@ -171,7 +203,9 @@ export function worstCorner(
   let least = 1;
   let hard = false;
   let st: Stack | null = null;
-  for (const t of cornerDirections(sit, x, judged.rectangle(sit.mode(x)))) {
+  for (const t of corners) {
+    // A beam that nothing touches loses nothing.
+    if (roomOf(scene, t) >= 0) continue;
     if (!st || scene.pupil.walk) st = laid(scene, t);
     const f = fraction(st, t.tx, t.ty);
     if (f < least) least = f;
@@ -190,27 +224,23 @@ const ROOM_COUNTS = 1e-4;
  */
 export function pressure(
   sit: Situation,
-  judged: Judged,
+  corners: readonly Direction[],
   x: readonly number[],
   only: readonly number[],
 ): number {
   const scene = sit.scene(x, only);
-  const { apertures, pupil, distance } = scene;
-  const corners = cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
   let room = Infinity;
-  for (const t of corners)
-    for (const ap of apertures) {
-      const r = clearance(ap, pupil, distance, t.tx, t.ty);
-      if (r < room) room = r;
-    }
-  if (room >= 0) return -room * ROOM_COUNTS;
   let least = 1;
   let st: Stack | null = null;
   for (const t of corners) {
-    if (!st || pupil.walk) st = laid(scene, t);
+    const r = roomOf(scene, t);
+    if (r < room) room = r;
+    if (r >= 0) continue;
+    if (!st || scene.pupil.walk) st = laid(scene, t);
     const f = fraction(st, t.tx, t.ty);
     if (f < least) least = f;
   }
+  if (room >= 0) return -room * ROOM_COUNTS;
   const loss = lossOf(least);
   return loss < BLACK ? loss : BLACK - room * ROOM_COUNTS;
 }

@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import type { Built } from '../build/build';
 import type { Front } from '../build/front';
 import type { Given } from '../build/given';
@@ -17,6 +18,11 @@ export interface Sight {
   /** Station of the entrance pupil from the image plane, for a ray direction. */
   pupil: (read: Read, t: Direction) => number;
   corners: (read: Read, judged: Judged) => readonly Direction[];
+  /**
+   * Ray directions of the corners of a rectangle, and the station of the entrance pupil from the
+   * image plane as the corner sees it that sees it farthest out, mm.
+   */
+  seen: (read: Read, judged: Judged) => { corners: readonly Direction[]; z: number };
 }
 
 const NOTHING: Front = {
@@ -36,8 +42,10 @@ const NOTHING: Front = {
  * and where it is set, at infinity. The widest picture decides what stands in it.
  */
 export function sights(built: Built): Sight[] {
-  return built.memo.once(sights, () => makeSights(built));
+  return built.once(SIGHTS);
 }
+
+const SIGHTS = node('sights', makeSights);
 
 function makeSights(built: Built): Sight[] {
   const stand: Stand = standOf(built);
@@ -64,6 +72,13 @@ function makeSights(built: Built): Sight[] {
           const x = values(read);
           return cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
         },
+        seen: (read, judged) => {
+          const x = values(read);
+          const corners = cornerDirections(sit, x, judged.rectangle(sit.mode(x)));
+          const { pupil } = sit.scene(x);
+          const z = pupil.z - sit.seat + at(seat, read);
+          return { corners, z: z + Math.max(...corners.map((t) => walkOf(pupil, t.tx, t.ty))) };
+        },
       },
     ];
   });
@@ -75,8 +90,7 @@ function makeSights(built: Built): Sight[] {
  * decides, which makes the pyramid no larger than what is seen.
  */
 export function pyramid(sight: Sight, judged: Judged, read: Read, until: number): Hull | null {
-  const corners = sight.corners(read, judged);
-  const z = Math.max(...corners.map((t) => sight.pupil(read, t)));
+  const { corners, z } = sight.seen(read, judged);
   const far = until - z;
   if (!(far > 1)) return null;
   return hull([

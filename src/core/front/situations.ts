@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import { flangeOf, focalRange, isZoom, looksLikeZoom, stopsOf, type Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { frontOf, Inputs, lensSeat, type Front, type Num } from '../build/front';
@@ -227,8 +228,10 @@ export function situation(
   const walk = pupilWalk(built, lens, setting.focal, inputs);
   const rim = rimAhead(lens, setting.focal, close, inputs);
   const lengthsTo = inputs.list.length;
-  const rig = setting.focal === null ? built.rig : { ...built.rig, focal: setting.focal };
-  const set = typeof setting.stop === 'number' ? { ...rig, stop: setting.stop } : rig;
+  const set = {
+    focal: setting.focal ?? built.rig.focal,
+    stop: typeof setting.stop === 'number' ? setting.stop : built.rig.stop,
+  };
   const used = stopsOf(lens, set);
   const deepest = built.rules['front.deep-stop'];
   const usedT = used.stop.known?.value ?? null;
@@ -334,8 +337,10 @@ export function situation(
  * infinity and at close focus, at the stop worked at and at a deep stop.
  */
 export function situations(built: Built): Situation[] {
-  return built.memo.once(makeSituations, () => makeSituations(built));
+  return built.once(SITUATIONS);
 }
+
+const SITUATIONS = node('situations', makeSituations);
 
 function makeSituations(built: Built): Situation[] {
   const { lens } = built;

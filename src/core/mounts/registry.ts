@@ -81,6 +81,7 @@ const STANDARD_INDEX: MountIndex = new Map(STANDARD_MOUNTS.map((m) => [m.id, fac
 /** All mounts a job knows: the standard ones, its own, and the crew's names for them. */
 export function mountIndex(job: Pick<Job, 'mounts' | 'aliases'>): MountIndex {
   if (!job.mounts?.length && !job.aliases) return STANDARD_INDEX;
+  if (last?.mounts === job.mounts && last?.aliases === job.aliases) return last!.index;
   const index = new Map(job.aliases ? [] : STANDARD_INDEX);
   const add = (m: Mount, own: boolean) =>
     index.set(m.id, {
@@ -89,8 +90,12 @@ export function mountIndex(job: Pick<Job, 'mounts' | 'aliases'>): MountIndex {
     });
   if (job.aliases) for (const m of STANDARD_MOUNTS) add(m, false);
   for (const m of job.mounts ?? []) add(m, true);
+  last = { mounts: job.mounts, aliases: job.aliases, index };
   return index;
 }
+
+/** The same index for the same mounts, so that what was worked out with it goes on standing. */
+let last: (Pick<Job, 'mounts' | 'aliases'> & { index: MountIndex }) | null = null;
 
 /** What to call a mount, also one that is not in the index. */
 export function mountName(index: MountIndex, id: string | undefined): string {

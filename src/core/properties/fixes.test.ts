@@ -39,7 +39,7 @@ function broken(s: Subject): string[] {
   const out: string[] = [];
   const twice = new Set(usedTooOften(s));
   for (const v of before)
-    for (const fix of fixesFor(built, v, before, base)) {
+    for (const fix of fixesFor(built, v, base)) {
       const next = changed(s, fix.change);
       const after = check(build(next.job, next.rig));
       const low = lowered(before, after).filter((l) => !fix.cost?.includes(l.why.slice(0, 30)));
@@ -52,7 +52,7 @@ function broken(s: Subject): string[] {
         if (!twice.has(id)) out.push(`${v.key}: ${fix.title} uses ${id} more often than there is`);
       // Taking the very step back must not be offered for what came of it.
       for (const a of after.filter((x) => x.state !== 'ok').slice(0, 3))
-        for (const back of fixesFor(build(next.job, next.rig), a, after, shared(next.job))) {
+        for (const back of fixesFor(build(next.job, next.rig), a, shared(next.job))) {
           const home = changed(next, back.change);
           if (JSON.stringify(home.rig) === JSON.stringify(s.rig))
             out.push(`${v.key}: ${fix.title}, then ${a.key}: ${back.title} leads back`);

@@ -147,22 +147,39 @@ function settings(job: Job, rig: Rig): Edit[] {
   ];
 }
 
+/** A job after one random step on a rig of it; as it was where the step leads nowhere. */
+function stepped(job: Job, id: string, s: Step): Job {
+  const edit = editOf(
+    job,
+    job.rigs.find((r) => r.id === id)!,
+    s,
+  );
+  if (!edit) return job;
+  try {
+    return applyEdit(job, edit).doc;
+  } catch (e) {
+    if (!(e instanceof PathError)) throw e;
+    return job;
+  }
+}
+
+/** A way of many small steps from a rig of the demo: what the job is after each of them. */
+export const anyWay: fc.Arbitrary<{ id: string; jobs: Job[] }> = fc
+  .tuple(fc.nat(base.rigs.length - 1), fc.array(step, { minLength: 6, maxLength: 12 }))
+  .map(([i, steps]) => {
+    const { id } = base.rigs[i]!;
+    const jobs = [base];
+    for (const s of steps) jobs.push(stepped(jobs[jobs.length - 1]!, id, s));
+    return { id, jobs: jobs.map((j) => ({ ...j, kit: j.kit.map((p) => turnRanges(p).part) })) };
+  });
+
 /** A rig that came of random moves on one of the demo's. */
 export const anyRig: fc.Arbitrary<Subject> = fc
   .tuple(fc.nat(base.rigs.length - 1), fc.array(step, { minLength: 1, maxLength: 8 }))
   .map(([i, steps]) => {
     let job = base;
     const id = base.rigs[i]!.id;
-    for (const s of steps) {
-      const rig = job.rigs.find((r) => r.id === id)!;
-      const edit = editOf(job, rig, s);
-      if (!edit) continue;
-      try {
-        job = applyEdit(job, edit).doc;
-      } catch (e) {
-        if (!(e instanceof PathError)) throw e;
-      }
-    }
+    for (const s of steps) job = stepped(job, id, s);
     // No way into the product leaves a range the wrong way round.
     job = { ...job, kit: job.kit.map((p) => turnRanges(p).part) };
     const told = `${id}: ${steps.map((s) => `${s.op} ${s.a} ${s.u.toFixed(2)}`).join('; ')}`;

@@ -10,11 +10,11 @@ function offered({ job, rig }: Subject, exhaustive: boolean): Record<string, unk
   const base = shared(job);
   const built = build(job, rig, base);
   const before = check(built);
-  const trials = new Trials(built, before, base);
+  const trials = new Trials(built, base);
   return Object.fromEntries(
     before.map((v) => [
       v.key,
-      fixesFor(built, v, before, base, trials, exhaustive).map((f) => ({
+      fixesFor(built, v, base, trials, exhaustive).map((f) => ({
         title: f.title,
         state: f.state,
         change: f.change.map((c) => ({ path: c.path.map(nameless), value: nameless(c.value) })),

@@ -61,26 +61,65 @@ export function spread(
     widths[i] = Number.isFinite(width) ? width : 0;
     total += widths[i]!;
   }
-  for (const [at, sign] of [
-    [low, 1],
-    [high, -1],
-  ] as const) {
-    if (doubtful.length === 0) continue;
-    // All of them together: two that pull against each other only give way as a pair.
-    let best = Infinity;
-    let chosen = 0;
-    for (let ends = 0; ends < 1 << doubtful.length; ends++) {
-      doubtful.forEach((i, k) => (at[i] = (ends >> k) & 1 ? inputs[i]!.hi : inputs[i]!.lo));
-      const other = sign * sense(at);
-      if (other < best) [best, chosen] = [other, ends];
-    }
-    doubtful.forEach((i, k) => (at[i] = (chosen >> k) & 1 ? inputs[i]!.hi : inputs[i]!.lo));
-  }
-  const lo = f(low);
-  const hi = f(high);
+  choose(inputs, sense, doubtful, low, 1);
+  choose(inputs, sense, doubtful, high, -1);
+  const [lo, hi] = [f(low), f(high)];
   const shares = widths.map((w) => (total > 0 ? w / total : 0));
   // Rounding in f can put a corner a few ulps inside the nominal value.
   return { value, lo: Math.min(lo, value), hi: Math.max(hi, value), shares };
+}
+
+/** Sets the inputs that may push either way to the ends that together bring the extreme. */
+function choose(
+  inputs: readonly Range[],
+  sense: (x: readonly number[]) => number,
+  doubtful: readonly number[],
+  at: number[],
+  sign: 1 | -1,
+): void {
+  if (doubtful.length === 0) return;
+  // All of them together: two that pull against each other only give way as a pair.
+  let best = Infinity;
+  let chosen = 0;
+  for (let ends = 0; ends < 1 << doubtful.length; ends++) {
+    doubtful.forEach((i, k) => (at[i] = (ends >> k) & 1 ? inputs[i]!.hi : inputs[i]!.lo));
+    const other = sign * sense(at);
+    if (other < best) [best, chosen] = [other, ends];
+  }
+  doubtful.forEach((i, k) => (at[i] = (chosen >> k) & 1 ? inputs[i]!.hi : inputs[i]!.lo));
+}
+
+/**
+ * As {@link spread}, without the share of each input: which way an input pushes is read off one
+ * step, and off a second only where the first shows nothing.
+ */
+export function extremes(
+  inputs: readonly Range[],
+  f: (x: readonly number[]) => number,
+  sense: (x: readonly number[]) => number,
+  doubtful: readonly number[],
+): Range {
+  const x = inputs.map((r) => r.value);
+  const value = f(x);
+  const now = sense(x);
+  const low = [...x];
+  const high = [...x];
+  inputs.forEach((r, i) => {
+    if (r.lo === r.hi || doubtful.includes(i)) return;
+    x[i] = r.hi;
+    const above = sense(x);
+    let up = above > now;
+    if (above === now) {
+      x[i] = r.lo;
+      up = sense(x) <= now;
+    }
+    x[i] = r.value;
+    low[i] = up ? r.lo : r.hi;
+    high[i] = up ? r.hi : r.lo;
+  });
+  choose(inputs, sense, doubtful, low, 1);
+  choose(inputs, sense, doubtful, high, -1);
+  return { value, lo: Math.min(f(low), value), hi: Math.max(f(high), value) };
 }
 
 /** Interval of |x| when x lies in [lo, hi]. */

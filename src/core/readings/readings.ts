@@ -34,7 +34,7 @@ interface ReadingSpec {
   id: string;
   label: string;
   unit: string;
-  inputs: Given[];
+  inputs: readonly Given[];
   value: (x: readonly number[]) => number;
   text?: (v: number) => string;
   sum: (v: number) => string;
@@ -78,7 +78,7 @@ function read(spec: ReadingSpec): Reading {
 
 /** Focal length behind the reducers: inputs are the lens's focal length and each magnification. */
 function effectiveFocal(built: Built): {
-  inputs: Given[];
+  inputs: readonly Given[];
   value: (x: readonly number[]) => number;
 } {
   return {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { build } from '../build/build';
 import type { Lens } from '../kit/types';
 import { demo, exactly, testJob, testLens, testReducer } from '../test-kit';
 import { commonStop, sayCommonStop } from './common-stop';
@@ -12,8 +13,7 @@ const common = (lenses: Lens[], reducer?: number) => {
   const job = testJob({ lens: lenses[0]!, more: lenses.slice(1), ...(links ? { links } : {}) });
   const [rig] = job.rigs;
   return commonStop(
-    job,
-    rig,
+    build(job, rig),
     lenses.map((l) => ({ lens: l, rig: { ...rig, lens: l.id } })),
   );
 };

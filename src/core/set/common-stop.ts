@@ -1,7 +1,7 @@
-import { build, isZoom, shared, type Shared } from '../build/build';
+import { buildTrial, isZoom, shared, type Built, type Shared } from '../build/build';
 import { lightFigures } from '../front/light';
 import { valueOf } from '../quantity/quantity';
-import type { Job, Lens, Rig } from '../kit/types';
+import type { Lens, Rig } from '../kit/types';
 import { exact } from '../quantity/say';
 
 /** The stop that a whole set of lenses can be worked at, so that light need not change with them. */
@@ -19,11 +19,13 @@ export interface CommonStop {
 }
 
 /** Widest T-stop at the chip of a lens on a rig, the slower end of a zoom. */
-function widestOf(job: Job, rig: Rig, lens: Lens, base: Shared): number | null {
+function widestOf(on: Built, rig: Rig, lens: Lens, base: Shared): number | null {
   const ends = isZoom(lens) ? [valueOf(lens.focal), valueOf(lens.focalTo)] : [null];
   const stops = ends.map(
     (focal) =>
-      lightFigures(build(job, { ...rig, stop: undefined, focal: focal ?? undefined }, base)).chip,
+      lightFigures(
+        buildTrial(on, on.job, { ...rig, stop: undefined, focal: focal ?? undefined }, base),
+      ).chip,
   );
   return stops.some((s) => s === null) ? null : Math.max(...stops.map((s) => s!));
 }
@@ -34,20 +36,19 @@ function widestOf(job: Job, rig: Rig, lens: Lens, base: Shared): number | null {
  * @param ways each lens with the rig that carries it: what stands between it and the body
  */
 export function commonStop(
-  job: Job,
-  rig: Rig,
+  on: Built,
   ways: readonly { lens: Lens; rig: Rig }[],
-  base: Shared = shared(job),
+  base: Shared = shared(on.job),
 ): CommonStop {
   const rows = ways.map(({ lens, rig: own }) => {
     const smallest = valueOf(lens.smallestStop);
-    const m = build(job, own, base).magnifications.reduce<number | null>(
+    const m = buildTrial(on, on.job, own, base).magnifications.reduce<number | null>(
       (p, g) => (p === null || !g.known ? null : p * g.known.value),
       1,
     );
     return {
       lens,
-      widest: widestOf(job, own, lens, base),
+      widest: widestOf(on, own, lens, base),
       deepest: smallest === null || m === null ? null : smallest * m,
     };
   });
@@ -57,7 +58,7 @@ export function commonStop(
     null,
   );
   const widest = unknown.length > 0 ? null : (slow?.widest ?? null);
-  const total = lightFigures(build(job, rig, base)).total;
+  const total = lightFigures(on).total;
   const deep = rows.flatMap((r) => r.deepest ?? []);
   return {
     widest,

@@ -1,4 +1,4 @@
-import { build, shared, type Built, type Shared } from '../build/build';
+import { build, buildTrial, shared, type Built, type Shared } from '../build/build';
 import { ON_AXIS } from '../checks/on-axis';
 import { runChecks } from '../checks/run';
 import type { State, Verdict } from '../checks/finding';
@@ -54,10 +54,11 @@ const about = (id: string) => (v: Verdict) => v.id === id;
  */
 export function setTable(job: Job, rig: Rig): SetTable {
   const base = shared(job);
+  const on = build(job, rig, base);
   const body = base.kit.get(rig.body ?? '');
   const modes = isBody(body) ? (body.modes ?? []) : [];
   const ways = lensSet(job).map((lens) => {
-    const put = bestWay(job, rig, lens, base);
+    const put = bestWay(on, lens, base);
     return { lens, put, rig: withChanges(job, put.changes).rigs.find((r) => r.id === rig.id)! };
   });
   const rows = ways.map(({ lens, put, rig: own }) => {
@@ -72,7 +73,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           changes: [...put.changes, { path: ['rigs', rig.id, 'mode'], value: mode.id }],
         };
         const next = withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!;
-        const verdicts = runChecks(build(job, bare(next), base), ON_AXIS);
+        const verdicts = runChecks(buildTrial(on, job, bare(next), base), ON_AXIS);
         const frames = verdicts.filter(about('coverage.frame'));
         const coverage = frames.length > 0 ? frames : verdicts.filter(about('coverage.chip'));
         const mount = verdicts.filter((v) => v.id.startsWith('mount.') && v.state === 'fail');
@@ -80,7 +81,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           (a, b) => (!a || (b.margin && a.margin && b.margin.value < a.margin.value) ? b : a),
           null,
         );
-        const built: Built = build(job, next, base);
+        const built = buildTrial(on, job, next, base);
         const state = worst([...coverage, ...mount].map((v) => v.state));
         const margin = coverage.some((v) => v.margin === null)
           ? null
@@ -104,14 +105,15 @@ export function setTable(job: Job, rig: Rig): SetTable {
       }),
     };
   });
-  return { modes, rows, common: commonStop(job, rig, ways, base) };
+  return { modes, rows, common: commonStop(on, ways, base) };
 }
 
 /**
  * Puts a lens on: by what stands on the rig wherever that goes together with it, whatever comes of
  * it; else by the chain that follows, and when that one fails at the mount by the first that does not.
  */
-function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
+function bestWay(on: Built, lens: Lens, base: Shared): Edit {
+  const { job, rig } = on;
   const put = putLens(job, rig, lens);
   const body = base.kit.get(rig.body ?? '');
   if (!isBody(body)) return put;
@@ -119,7 +121,12 @@ function bestWay(job: Job, rig: Rig, lens: Lens, base: Shared): Edit {
   if (own && rig.lens !== null) return put;
   const fails = (edit: Edit) =>
     runChecks(
-      build(job, bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!), base),
+      buildTrial(
+        on,
+        job,
+        bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!),
+        base,
+      ),
       ON_AXIS,
     ).some((v) => v.id.startsWith('mount.') && v.state === 'fail');
   if (!fails(put)) return put;

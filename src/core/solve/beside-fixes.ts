@@ -193,7 +193,7 @@ const otherDrives: Generator = (built, v) => {
           list.push(candidate(putGear(rig, g, use.turns), 1, i * 0.1, 'ring', hire(g)));
     }
     if (v.id === 'drive.torque') {
-      for (const o of outletsOn(stand))
+      for (const o of outletsOn(built))
         if (o.from !== use.outlet?.from || o.id !== use.outlet.id)
           list.push(
             candidate(

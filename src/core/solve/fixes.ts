@@ -1,9 +1,16 @@
-import { build, shared, focalRange, type Built, type Shared } from '../build/build';
+import { node } from '../engine/reads';
+import {
+  build,
+  buildTrial,
+  shared,
+  focalRange,
+  withKit,
+  type Built,
+  type Shared,
+} from '../build/build';
 import { framingSqueeze } from '../build/circle';
 import { check, CHECKS } from '../checks/registry';
-import type { Check } from '../checks/check';
-import { ON_AXIS } from '../checks/on-axis';
-import { runOne, sameAlongAxis } from '../checks/run';
+import { runOne } from '../checks/run';
 import { coveredScale } from '../checks/coverage-frame';
 import { hasSlot } from '../checks/mount-flange';
 import type { Finding, Fix, State, Verdict } from '../checks/finding';
@@ -24,6 +31,7 @@ import {
   type Rig,
 } from '../kit/types';
 import { BESIDE_GENERATORS, slideRods } from './beside-fixes';
+import type { Check } from '../checks/check';
 import { candidate, type Candidate, type Generator } from './candidate';
 import { FRONT_GENERATORS } from './front-fixes';
 import { PathError, withChanges } from './edit';
@@ -235,16 +243,21 @@ const GENERATORS: readonly Generator[] = [
 
 /** Trials of one rig, each resulting rig checked once, whatever it is tried for. */
 export class Trials {
-  readonly #seen = new Map<string, Trial>();
+  readonly #seen = new Map<string, Built>();
+  /** What each check says of the rig as it is. */
+  readonly said: ReadonlyMap<Check, Said>;
+  readonly count: Counts;
 
   constructor(
     readonly built: Built,
-    readonly before: readonly Verdict[],
     readonly base: Shared,
-  ) {}
+  ) {
+    this.said = new Map(CHECKS.map((c) => [c, saidOf(runOne(built, c))]));
+    this.count = total([...this.said.values()].map((s) => s.count));
+  }
 
   /** The rig after changes; null when they lead nowhere or take the rig away. */
-  after(changes: readonly Change[]): Trial | null {
+  after(changes: readonly Change[]): Built | null {
     const { job, rig } = this.built;
     let next: Job;
     try {
@@ -256,36 +269,56 @@ export class Trials {
     const again = next.rigs.find((r) => r.id === rig.id);
     if (!again) return null;
     const untouched = changes.every((c) => c.path[0] === 'rigs');
-    const key = JSON.stringify(untouched ? again : [again, changes]);
+    const key = sameBut(madeUp(changes), JSON.stringify(untouched ? again : [again, changes]));
     const known = this.#seen.get(key);
     if (known) return known;
-    const built = build(next, again, untouched ? this.base : shared(next));
-    const trial: Trial = { built, runs: new Map(), along: sameAlongAxis(this.built, built) };
+    const trial = buildTrial(this.built, next, again, untouched ? this.base : shared(next));
     this.#seen.set(key, trial);
     // In a large kit there are more than there is room for: the oldest is worked out again.
     if (this.#seen.size > MOST_TRIALS) this.#seen.delete(this.#seen.keys().next().value!);
     return trial;
   }
-
-  /** What one check says after a trial; what the change cannot reach says what it said. */
-  says(trial: Trial, check: Check): readonly Verdict[] {
-    let list = trial.runs.get(check.id);
-    if (!list) {
-      list =
-        trial.along && ON_AXIS.includes(check)
-          ? this.before.filter((v) => v.id === check.id)
-          : runOne(trial.built, check);
-      trial.runs.set(check.id, list);
-    }
-    return list;
-  }
 }
 
-interface Trial {
-  built: Built;
-  runs: Map<string, readonly Verdict[]>;
-  /** Nothing along the optical axis has changed. */
-  along: boolean;
+/** Ids that changes make up for what they add. */
+function madeUp(changes: readonly Change[]): string[] {
+  return changes.flatMap(({ path, value }) => {
+    const id = (value as { id?: unknown } | null | undefined)?.id;
+    return typeof id === 'string' && id === path[path.length - 1] ? [id] : [];
+  });
+}
+
+/** A rig whatever made-up ids it has: they are made anew each time the same piece is tried. */
+function sameBut(ids: readonly string[], rig: string): string {
+  return ids.reduce((text, id, i) => text.replaceAll(`"${id}"`, `"#${i}"`), rig);
+}
+
+/** How many findings are not ok, but for those that are set by hand. */
+type Counts = Record<Exclude<State, 'ok'>, number>;
+
+interface Said {
+  verdicts: readonly Verdict[];
+  count: Counts;
+}
+
+function countOf(verdicts: readonly Verdict[]): Counts {
+  const count = { fail: 0, unknown: 0, tight: 0 };
+  for (const v of verdicts) if (v.state !== 'ok' && !SET_BY_HAND.has(v.id)) count[v.state]++;
+  return count;
+}
+
+function saidOf(verdicts: readonly Verdict[]): Said {
+  return { verdicts, count: countOf(verdicts) };
+}
+
+function total(counts: readonly Counts[]): Counts {
+  const sum = { fail: 0, unknown: 0, tight: 0 };
+  for (const c of counts) {
+    sum.fail += c.fail;
+    sum.unknown += c.unknown;
+    sum.tight += c.tight;
+  }
+  return sum;
 }
 
 /** What a trial came to, when it is a fix. */
@@ -297,9 +330,12 @@ interface Held {
   built: Built;
 }
 
+/** Checks that take longest come last: most trials that fail do so before them. */
+const QUICK_FIRST = [...CHECKS.filter((c) => !c.slow), ...CHECKS.filter((c) => c.slow)];
+
 /**
  * Whether changes clear or raise a finding and lower no other. Its own check is run first, the
- * others one by one, and the first that comes out lower ends it.
+ * others one by one, quick ones first, and the first that comes out lower ends it.
  *
  * @returns what it came to; or the finding that it lowers; or null when it does not help
  */
@@ -313,33 +349,36 @@ function hold(
   if (!trial) return null;
   const own = CHECKS.find((c) => c.id === finding.id);
   if (!own) return null;
-  const after = sameFinding(trials.says(trial, own), finding);
+  const after = sameFinding(runOne(trial, own), finding);
   if (!after) return null;
   const state: State = after === 'gone' ? 'ok' : after.state;
   if (BADNESS[state] >= BADNESS[finding.state] || state === 'unknown') return null;
   // What does not mount at all hides what comes after: that it shows is not the fix's doing.
   const reveals = finding.id === 'mount.chain';
   const costs: Verdict[] = [];
-  const count = { fail: 0, unknown: 0, tight: 0 };
-  for (const check of CHECKS) {
-    const was = trials.before.filter((v) => v.id === check.id);
-    const now = trials.says(trial, check);
-    for (const { before, after: v } of paired(was, now)) {
-      if (v && v.state !== 'ok' && !SET_BY_HAND.has(v.id)) count[v.state]++;
+  const counts: Counts[] = [];
+  for (const check of QUICK_FIRST) {
+    const was = trials.said.get(check)!;
+    const now = runOne(trial, check);
+    // What a change does not touch comes back as it was.
+    if (now === was.verdicts) {
+      counts.push(was.count);
+      continue;
+    }
+    counts.push(countOf(now));
+    for (const { before, after: v } of paired(was.verdicts, now)) {
       if (!v || v.key === finding.key) continue;
       const lower = BADNESS[v.state] > (before ? BADNESS[before.state] : 0);
       if (!lower) continue;
       if (SET_BY_HAND.has(v.id) || (measureFirst && v.state === 'unknown')) costs.push(v);
-      else if (reveals && was.length === 0) continue;
-      else if (before || v.state === 'fail') return { lowers: v, built: trial.built };
+      else if (reveals && was.verdicts.length === 0) continue;
+      else if (before || v.state === 'fail') return { lowers: v, built: trial };
       else costs.push(v);
     }
   }
   if (!reveals && !measureFirst) {
     // On the whole it has to be better, or two fixes could lead back and forth.
-    const before = { fail: 0, unknown: 0, tight: 0 };
-    for (const v of trials.before)
-      if (v.state !== 'ok' && !SET_BY_HAND.has(v.id)) before[v.state]++;
+    const [count, before] = [total(counts), trials.count];
     const better =
       count.fail - before.fail || count.unknown - before.unknown || count.tight - before.tight;
     if (SET_BY_HAND.has(finding.id) ? better > 0 : better >= 0 && !raisedOnly(finding, state))
@@ -350,7 +389,7 @@ function hold(
       state,
       then: after === 'gone' ? 'The question no longer arises.' : after.why,
       costs: costs.sort((a, b) => BADNESS[b.state] - BADNESS[a.state]),
-      built: trial.built,
+      built: trial,
     },
   };
 }
@@ -393,16 +432,14 @@ function paired(
  * other one lower. Fewest parts touched first, then what is on hand; what only takes a filter, flag
  * or box away comes last.
  *
- * @param before all verdicts of the rig as it is
  * @param exhaustive everything is tried, also what cannot come before what was found: slow, the
  *   same answer
  */
 export function fixesFor(
   built: Built,
   finding: Verdict,
-  before: readonly Verdict[],
   base: Shared,
-  trials: Trials = new Trials(built, before, base),
+  trials: Trials = new Trials(built, base),
   exhaustive = false,
 ): Fix[] {
   if (finding.state === 'ok') return [];
@@ -585,17 +622,19 @@ class Alike {
 }
 
 /** Pieces that are like no other: on the rig already, or spoken of by name somewhere. */
-function special({ job, rig, kit, memo }: Built): ReadonlySet<string> {
-  return memo.once(special, () => {
-    const ids = partsOn(rig);
-    for (const t of job.trials ?? []) for (const id of t.parts) ids.add(id);
-    for (const t of job.markTests ?? []) for (const id of t.parts) ids.add(id);
-    for (const id of Object.keys(rig.lenses ?? {})) ids.add(id);
-    for (const p of kit.values())
-      for (const id of (p as { madeFor?: string[] }).madeFor ?? []) ids.add(id);
-    return ids;
-  });
+function special(built: Built): ReadonlySet<string> {
+  return built.once(SPECIAL);
 }
+
+const SPECIAL = node('special pieces', ({ job, rig, kit }: Built): ReadonlySet<string> => {
+  const ids = partsOn(rig);
+  for (const t of job.trials ?? []) for (const id of t.parts) ids.add(id);
+  for (const t of job.markTests ?? []) for (const id of t.parts) ids.add(id);
+  for (const id of Object.keys(rig.lenses ?? {})) ids.add(id);
+  for (const p of kit.values())
+    for (const id of (p as { madeFor?: string[] }).madeFor ?? []) ids.add(id);
+  return ids;
+});
 
 /** Like pieces that are looked at: two fixes of a family are offered, of three pieces each at most. */
 const LIKE_PIECES = 6;
@@ -605,21 +644,22 @@ const LIKE_PIECES = 6;
  * first few. What they would come to is what the others would.
  */
 function thinned(built: Built): Built {
-  const { job } = built;
-  return built.memo.once(thinned, () => {
-    const own = special(built);
-    const seen = new Map<string, number>();
-    const few = job.kit.filter((p) => {
-      if (own.has(p.id)) return true;
-      const key = `${onHand(p) < 1} ${sortOf(p)}`;
-      const n = (seen.get(key) ?? 0) + 1;
-      seen.set(key, n);
-      return n <= LIKE_PIECES;
-    });
-    if (few.length === job.kit.length) return built;
-    return { ...built, job: { ...job, kit: few }, kit: new Map(few.map((p) => [p.id, p])) };
-  });
+  const few = built.once(FEW);
+  return few.size === built.kit.size ? built : withKit(built, few);
 }
+
+const FEW = node('few of each sort', (built: Built): ReadonlyMap<string, Part> => {
+  const own = special(built);
+  const seen = new Map<string, number>();
+  const few = built.job.kit.filter((p) => {
+    if (own.has(p.id)) return true;
+    const key = `${onHand(p) < 1} ${sortOf(p)}`;
+    const n = (seen.get(key) ?? 0) + 1;
+    seen.set(key, n);
+    return n <= LIKE_PIECES;
+  });
+  return new Map(few.map((p) => [p.id, p]));
+});
 
 /** What a part is but for what it is called and whose it is. */
 function sortOf(part: Part): string {
@@ -641,6 +681,6 @@ export function findings(job: Job, rig: Rig, base: Shared = shared(job)): Findin
 /** As {@link findings}, of a rig that was built before. */
 export function findingsOf(built: Built, base: Shared): Finding[] {
   const verdicts = check(built);
-  const trials = new Trials(built, verdicts, base);
-  return verdicts.map((v) => ({ ...said(v), fixes: fixesFor(built, v, verdicts, base, trials) }));
+  const trials = new Trials(built, base);
+  return verdicts.map((v) => ({ ...said(v), fixes: fixesFor(built, v, base, trials) }));
 }

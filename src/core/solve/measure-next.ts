@@ -1,9 +1,10 @@
-import { build, shared, type Built, type Shared } from '../build/build';
+import { buildTrial, shared, type Built, type Shared } from '../build/build';
 import { frameCorner, modeSize } from '../build/circle';
 import { mm } from '../quantity/say';
 import { readPath } from '../build/given';
-import { check } from '../checks/registry';
-import type { Measurement, Verdict } from '../checks/finding';
+import { check, CHECKS } from '../checks/registry';
+import { runChecks } from '../checks/run';
+import type { Measurement } from '../checks/finding';
 import { fieldAt } from '../kit/fields';
 import type { Job, Rig } from '../kit/types';
 import { defaultTolerance, known, type QuantityInput } from '../quantity/quantity';
@@ -33,12 +34,10 @@ export interface NextMeasurement {
  * number is set to what it is now with the tolerance of a measurement and the rig is checked
  * again. A missing number settles a finding when it is the only one missing there.
  */
-export function measureNext(
-  job: Job,
-  rig: Rig,
-  verdicts: readonly Verdict[],
-  base: Shared = shared(job),
-): NextMeasurement[] {
+export function measureNext(built: Built, base: Shared = shared(built.job)): NextMeasurement[] {
+  const { job, rig } = built;
+  const verdicts = check(built);
+  const byKey = new Map(verdicts.map((v) => [v.key, v]));
   const byPath = new Map<string, NextMeasurement & { asks: Measurement[]; sharp: boolean }>();
   for (const v of verdicts) {
     if (v.state !== 'tight' && v.state !== 'unknown') continue;
@@ -91,13 +90,17 @@ export function measureNext(
     });
     const again = measured.rigs.find((r) => r.id === rig.id);
     if (!again) continue;
-    const after = check(build(measured, again));
+    // Only what bears on it is asked again; of that, only what reads the number is worked out.
+    const ids = new Set(entry.bears.map((key) => byKey.get(key)?.id));
+    const after = runChecks(
+      buildTrial(built, measured, again, shared(measured)),
+      CHECKS.filter((c) => ids.has(c.id)),
+    );
     for (const key of entry.bears) {
       const v = after.find((a) => a.key === key);
       if (v && (v.state === 'ok' || v.state === 'fail')) entry.settles.push(key);
     }
   }
-  const built = build(job, rig, base);
   for (const entry of byPath.values()) entry.enough = enoughFor(built, entry.path);
   const covers = (e: { bears: string[] }) => e.bears.some((k) => k.startsWith('coverage.'));
   return [...byPath.values()]

@@ -126,7 +126,7 @@ describe('fixes are tried, not guessed', () => {
 });
 
 describe('measure next', () => {
-  const list = (j: Job, rig: string) => measureNext(j, rigOf(j, rig), checkRig(j, rigOf(j, rig)));
+  const list = (j: Job, rig: string) => measureNext(build(j, rigOf(j, rig)));
 
   test('what settles most comes first, and measuring it does settle it', () => {
     for (const rig of job.rigs) {
@@ -152,7 +152,7 @@ describe('measure next', () => {
 
   test('one missing number settles every finding that waits for it alone', () => {
     const j = testJob({ lens: testLens({ imageCircle: undefined }) });
-    const [first] = measureNext(j, j.rigs[0], checkRig(j, j.rigs[0]));
+    const [first] = measureNext(build(j, j.rigs[0]));
     expect(first).toMatchObject({ label: 'image circle of Test lens', missing: true });
     expect(first!.settles).toEqual(['coverage.frame:f', 'coverage.chip']);
   });
@@ -162,7 +162,7 @@ describe('measure next', () => {
       body: testBody({ flange: exactly(20) }),
       lens: testLens({ flange: exactly(44), imageCircle: [{ diameter: exactly(50) }] }),
     });
-    expect(measureNext(j, j.rigs[0], checkRig(j, j.rigs[0]))).toEqual([]);
+    expect(measureNext(build(j, j.rigs[0]))).toEqual([]);
   });
 
   test('a throat that a mount does not give can be given', () => {

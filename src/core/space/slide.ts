@@ -9,7 +9,7 @@ const FARTHEST = 300;
 
 /** The piece on the rods or against the camera that carries another one, and all it carries. */
 export function assemblyOf(stand: Stand, piece: string): { root: string; all: string[] } {
-  const uses = stand.built.rig.fitted ?? [];
+  const uses = stand.fitted;
   const fittedAs = (key: string) => uses.find((u) => `fitted:${u.id}` === key);
   let root = piece;
   for (let up = fittedAs(root); up?.to !== undefined; up = fittedAs(root)) root = `fitted:${up.to}`;
@@ -32,7 +32,7 @@ export function slideClear(
   const { root, all } = assemblyOf(stand, piece);
   if (!root.startsWith('fitted:')) return null;
   // What is screwed on does not slide.
-  if (stand.built.rig.fitted?.find((u) => `fitted:${u.id}` === root)?.on !== 'rods') return null;
+  if (stand.fitted.find((u) => `fitted:${u.id}` === root)?.on !== 'rods') return null;
   const own = stand.solids.filter((s) => all.includes(s.piece));
   const body = stand.solids.find((s) => s.piece === 'body');
   const at = stand.solids.find((s) => s.piece === root);

@@ -1,3 +1,4 @@
+import { node } from '../engine/reads';
 import type { Built } from '../build/build';
 import { reader } from '../build/lin';
 import { standOf } from '../build/stand';
@@ -31,9 +32,10 @@ export interface JointVerdict {
  * stands there for a moment, and only when it calibrates or is driven too far.
  */
 export function judgeLoads(built: Built): JointVerdict[] {
-  const stand = standOf(built);
-  return stand.memo.once(judgeLoads, () => loadedJoints(built).map((j) => judgeJoint(built, j)));
+  return built.once(LOADS);
 }
+
+const LOADS = node('loads', (built: Built) => loadedJoints(built).map((j) => judgeJoint(built, j)));
 
 function judgeJoint(built: Built, joint: LoadedJoint): JointVerdict {
   const stand = standOf(built);

@@ -1,6 +1,8 @@
+import { node } from '../engine/reads';
 import type { Built } from '../build/build';
 import { constant, given, type Given } from '../build/given';
 import { at, givens, minus, of, plus, times, type Lin, type Read } from '../build/lin';
+import { aheadOf } from '../build/stand-ahead';
 import { standOf, type Stand } from '../build/stand';
 import type { PlacedDrive } from '../build/stand-drive';
 import { outletsOn } from '../drive/outlets';
@@ -64,9 +66,10 @@ function inside(part: Part, from: Lin, length: Given): Lin {
 
 /** What hangs on the mounts, joint by joint, from the body outwards; once for a rig. */
 export function loadedJoints(built: Built): LoadedJoint[] {
-  const stand = standOf(built);
-  return stand.memo.once(loadedJoints, () => findJoints(built, stand));
+  return built.once(LOADED);
 }
+
+const LOADED = node('loaded joints', (built: Built) => findJoints(built, standOf(built)));
 
 function findJoints(built: Built, stand: Stand): LoadedJoint[] {
   const { body, lens } = built;
@@ -80,10 +83,10 @@ function findJoints(built: Built, stand: Stand): LoadedJoint[] {
       bearer,
       station,
       hanging: [],
-      turning: sideLoad(stand, station, turningTorque),
+      turning: sideLoad(built, station, turningTorque),
       stalled: stand.drives.some((d) => meetsStop(d))
-        ? sideLoad(stand, station, (s, d) =>
-            meetsStop(d) ? stalledTorque(s, d) : turningTorque(s, d),
+        ? sideLoad(built, station, (b, d) =>
+            meetsStop(d) ? stalledTorque(b, d) : turningTorque(b, d),
           )
         : null,
       play,
@@ -108,16 +111,16 @@ function findJoints(built: Built, stand: Stand): LoadedJoint[] {
       mass: given(lens, 'mass'),
       z: resting(plus(z, of(given(lens, 'centreOfGravity')))),
     },
-    ...onTheLens(built, stand),
+    ...onTheLens(built),
   ];
   joints.forEach((j, i) => j.hanging.push(...chain.slice(i), ...ahead));
   return joints;
 }
 
 /** Gear rings, what is on the thread, and a box that clips on with all that is in it. */
-function onTheLens(built: Built, stand: Stand): Hanging[] {
+function onTheLens(built: Built): Hanging[] {
   const list: Hanging[] = [];
-  for (const p of stand.pieces) {
+  for (const p of aheadOf(built).s.pieces) {
     const part = built.kit.get(p.part)!;
     const clip = p.key === 'box' && (part as MatteBox).attach !== 'rods';
     if (!p.key.startsWith('gear:') && !p.key.startsWith('thread:') && !clip) continue;
@@ -148,12 +151,13 @@ function onTheLens(built: Built, stand: Stand): Hanging[] {
 
 /** Side load of all drives about a station: torque over pitch radius, times the lever [trade]. */
 function sideLoad(
-  stand: Stand,
+  built: Built,
   station: Lin,
-  torqueOf: (stand: Stand, d: PlacedDrive) => Rested,
+  torqueOf: (built: Built, d: PlacedDrive) => Rested,
 ): Rested {
+  const stand = standOf(built);
   const parts = stand.drives.map((d): Rested => {
-    const torque = torqueOf(stand, d);
+    const torque = torqueOf(built, d);
     const { gear } = d;
     if (!gear?.teeth) return { inputs: [...torque.inputs, ...withoutGear(stand, d)], f: () => NaN };
     const teeth = gear.teeth;
@@ -172,7 +176,7 @@ function sideLoad(
 
 /** The number that is missing when a drive has nothing to turn: its teeth, or the ring itself. */
 function withoutGear(stand: Stand, d: PlacedDrive): Given[] {
-  const { lens } = stand.built;
+  const { lens } = stand;
   const ring = lens?.rings?.find((r) => r.turns === d.use.turns);
   if (lens && ring)
     return [
@@ -193,8 +197,7 @@ function withoutGear(stand: Stand, d: PlacedDrive): Given[] {
 }
 
 /** What a ring takes to turn: what every drive puts on it while it turns, hand or motor. */
-export function turningTorque(stand: Stand, d: PlacedDrive): Rested {
-  const { lens } = stand.built;
+export function turningTorque({ lens }: Built, d: PlacedDrive): Rested {
   const ring = lens?.rings?.find((r) => r.turns === d.use.turns);
   if (!lens || !ring) return { inputs: [], f: () => 0 };
   const torque = given(lens, 'rings', ring.id, 'torque');
@@ -207,10 +210,10 @@ export function meetsStop(d: PlacedDrive): boolean {
 }
 
 /** Torque at the lens of a motor that stands against a stop: all it has on its outlet. */
-export function stalledTorque(stand: Stand, d: PlacedDrive): Rested {
+export function stalledTorque(built: Built, d: PlacedDrive): Rested {
   const { gear, part } = d;
-  if (part.kind !== 'motor' || !gear?.teeth) return turningTorque(stand, d);
-  const out = outletsOn(stand).find(
+  if (part.kind !== 'motor' || !gear?.teeth) return turningTorque(built, d);
+  const out = outletsOn(built).find(
     (o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id,
   );
   const volts = out?.volts ?? constant(`volts that feed ${part.name}`, 'V', null);
@@ -229,7 +232,7 @@ export function stalledTorque(stand: Stand, d: PlacedDrive): Rested {
             known: null,
           },
         ];
-  const eff = stand.built.rules['drive.efficiency'];
+  const eff = built.rules['drive.efficiency'];
   const teeth = gear.teeth;
   return {
     inputs: [volts, teeth, d.teeth, ...table],

@@ -240,7 +240,7 @@ function Drives({ facts }: { facts: RigFacts }) {
   const drives = job.kit.filter(isDrive);
   const rings = job.kit.filter(isGearRing);
   const arms = job.kit.filter(isDriveArm);
-  const outlets = outletsOn(stand);
+  const outlets = outletsOn(built);
   const units = job.kit.filter(isFitting).filter((p) => p.kind === 'hand-unit');
   return (
     <Section title="Follow focus, motors, gears">

@@ -27,7 +27,7 @@ function show(job: ReturnType<typeof testJob>, lit?: string) {
   const f = facts(job);
   const key = lit ?? f.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
   const open = f.verdicts.find((v) => v.key === key);
-  const fixes = open ? fixesFor(f.built, open, f.verdicts, f.base) : [];
+  const fixes = open ? fixesFor(f.built, open, f.base) : [];
   const onPick = jest.fn();
   render(
     <FindingsPanel
