@@ -127,7 +127,8 @@ export interface ShadingMap {
 }
 
 /**
- * The stack without the shapes that contain the whole pupil over the whole field. What each needs
+ * The stack without the shapes that contain the whole pupil over the whole of a field, or of one
+ * row of it. What each needs
  * is convex in the ray direction (a distance, a linear form), so its corners decide.
  */
 function within(st: Stack, field: Field): Stack {
@@ -183,9 +184,15 @@ export function shadingMap(
   const cull = options.cull ?? true;
   for (let j = 0; j < ny; j++) {
     const ty = at(field.bottom, field.top, j, ny);
+    const row = still && cull ? within(still, { ...field, bottom: ty, top: ty }) : still;
+    if (row && cull && row.n === 0) {
+      // Nothing reaches into this row.
+      map.fraction.fill(1, j * nx, (j + 1) * nx);
+      continue;
+    }
     for (let i = 0; i < nx; i++) {
       const tx = at(field.left, field.right, i, nx);
-      const st = still ?? wandering(tx, ty);
+      const st = row ?? wandering(tx, ty);
       const share = fraction(st, tx, ty, -1, cull);
       const k = j * nx + i;
       map.fraction[k] = share;

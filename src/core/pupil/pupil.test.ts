@@ -211,6 +211,36 @@ describe('random stacks of up to 14 apertures', () => {
     expect(between).toBeGreaterThan(20);
   });
 
+  test('pieces that do not meet are added up: the same as the whole boundary, 30,000 random cases', () => {
+    const random = draws(17);
+    let partly = 0;
+    let summed = 0;
+    for (let i = 0; i < 30_000; i++) {
+      const pupil = { z: 0, r: 10 };
+      const turn = 2 * Math.PI * random();
+      const aps = Array.from({ length: 2 + Math.floor(3 * random()) }, (): Aperture => {
+        // At times the same direction, where one piece lies in the other.
+        const a = random() < 0.4 ? turn + Math.floor(4 * random()) * (Math.PI / 2) : 7 * random();
+        const cut = 10 * (random() < 0.7 ? 0.4 + 0.6 * random() : 2 * random() - 1);
+        if (random() < 0.6) return { kind: 'edge', z: 0, nx: Math.cos(a), ny: Math.sin(a), d: cut };
+        const r = 4 + 40 * random();
+        return circle(0, r, (cut - r) * Math.cos(a), (cut - r) * Math.sin(a));
+      });
+      const st = stackOf(aps, pupil, parallel);
+      // With nothing culled every case goes along the boundary.
+      const exact = fraction(st, 0, 0, -1, false);
+      const now = fraction(st, 0, 0);
+      expect(Math.abs(now - exact)).toBeLessThan(1e-9);
+      if (now <= 0 || now >= 1) continue;
+      partly++;
+      const alone = aps.reduce((sum, _, k) => sum + 1 - fraction(st, 0, 0, k), 0);
+      if (Math.abs(1 - alone - now) < 1e-12) summed++;
+    }
+    // Both ways are really gone: pieces apart, and pieces that meet.
+    expect(summed).toBeGreaterThan(3000);
+    expect(partly - summed).toBeGreaterThan(3000);
+  });
+
   test('chords across the pupil: to a chord or so, with and without culling; fixed rays', () => {
     const random = draws(13);
     const fixed = fixedRays(4096, draws(14));

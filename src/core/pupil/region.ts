@@ -29,6 +29,14 @@ let arcs = new Float64Array(4 * MOST);
 let kept = new Float64Array(4 * MOST);
 let arcCount = 0;
 
+/** Of each shape that cuts the pupil, lines first: direction and half angle of its stretch of the rim. */
+const ux = new Float64Array(MOST);
+const uy = new Float64Array(MOST);
+const cosHalf = new Float64Array(MOST);
+const sinHalf = new Float64Array(MOST);
+/** Distance of its edge or of its middle from the middle of the pupil. */
+const takes = new Float64Array(MOST);
+
 /** Share of a disc of radius R that a disc of radius r at distance d leaves: the lens of two circles. */
 export function twoDiscs(R: number, r: number, d: number): number {
   if (d >= R + r) return 0;
@@ -96,9 +104,66 @@ export function fraction(st: Stack, tx: number, ty: number, only = -1, cull = tr
     if (circles === 1 && lines === 0) return 1;
     if (circles === 2 && lines === 0) return twoDiscs(R, cr[1]!, Math.hypot(cx[1]!, cy[1]!));
     if (circles === 1 && lines === 1) return discAndEdge(R, nd[0]!);
+    const apart = inPieces(R);
+    if (apart >= 0) return apart;
   }
   const share = area() / (Math.PI * R * R);
   return share < 0 ? 0 : share > 1 ? 1 : share;
+}
+
+/**
+ * Share that is left where the shapes in the scratch lists take pieces of the pupil that do not
+ * meet: what each takes alone, added up. What a half-plane or a disc takes off lies beyond the chord
+ * between the two points where it crosses the rim, so pieces whose stretches of the rim are apart
+ * are apart; and what a half-plane takes holds all whose stretches lie in its own.
+ *
+ * @returns -1 where pieces meet, or one takes something without crossing the rim
+ */
+function inPieces(R: number): number {
+  let n = 0;
+  for (let i = 0; i < lines; i++) {
+    ux[n] = nx[i]!;
+    uy[n] = ny[i]!;
+    cosHalf[n] = clamp(nd[i]! / R);
+    takes[n++] = nd[i]!;
+  }
+  for (let i = 1; i < circles; i++) {
+    const d = Math.sqrt(cx[i]! * cx[i]! + cy[i]! * cy[i]!);
+    const q = cr[i]!;
+    if (d <= R - q || d < SAME * R) return -1;
+    ux[n] = -cx[i]! / d;
+    uy[n] = -cy[i]! / d;
+    cosHalf[n] = clamp((q * q - R * R - d * d) / (2 * R * d));
+    takes[n++] = d;
+  }
+  for (let i = 0; i < n; i++) sinHalf[i] = Math.sqrt(1 - cosHalf[i]! * cosHalf[i]!);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) {
+      if (j === i || held(j, i)) continue;
+      if (held(i, j)) break;
+      // Two half angles of half a turn or more in all leave no room between them.
+      if (cosHalf[i]! + cosHalf[j]! <= 0) return -1;
+      const between = ux[i]! * ux[j]! + uy[i]! * uy[j]!;
+      if (between > cosHalf[i]! * cosHalf[j]! - sinHalf[i]! * sinHalf[j]!) return -1;
+    }
+  let left = 1;
+  for (let i = 0; i < n; i++) {
+    let inside = false;
+    for (let j = 0; j < lines && !inside; j++) inside = j !== i && held(i, j);
+    if (inside) continue;
+    left -=
+      1 - (i < lines ? discAndEdge(R, takes[i]!) : twoDiscs(R, cr[i - lines + 1]!, takes[i]!));
+  }
+  return left < 0 ? 0 : left;
+}
+
+/** Whether all that shape i takes is taken by the half-plane j too; of two equal ones the first. */
+function held(i: number, j: number): boolean {
+  if (j >= lines || cosHalf[j]! > cosHalf[i]!) return false;
+  const between = ux[i]! * ux[j]! + uy[i]! * uy[j]!;
+  // The angle between them is at most the difference of their half angles.
+  if (between < cosHalf[i]! * cosHalf[j]! + sinHalf[i]! * sinHalf[j]!) return false;
+  return cosHalf[j]! < cosHalf[i]! || j < i;
 }
 
 /** Chords that an elliptical pupil is laid out in: to about a thousandth of its area. */
