@@ -12,7 +12,7 @@ import type * as Terminal from './nelvix';
  * it; another Node compiles it anew. The command runs for a second or two: optimising later than
  * usual saves more than it costs.
  */
-setFlagsFromString('--interrupt-budget=400000');
+setFlagsFromString('--interrupt-budget=1000000');
 
 const FILE = join(__dirname, 'terminal-code.cjs');
 const COMPILED = join(__dirname, 'terminal-code.bin');

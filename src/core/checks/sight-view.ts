@@ -3,9 +3,9 @@ import type { StandSolid } from '../build/stand-setting';
 import type { Given } from '../build/given';
 import { reader, type Read } from '../build/lin';
 import { judgedFrames, type Judged } from '../front/shading';
-import { pyramid, sights, type Sight } from '../front/sight';
+import { pyramid, reachOf, sights, type Sight } from '../front/sight';
 import { distance } from '../solids/distance';
-import { apart, hullBounds } from '../solids/solid';
+import { apart } from '../solids/solid';
 import { nameOf, pieceOf } from '../space/clearance';
 import { exact, mm } from '../quantity/say';
 import { ruleBasis } from '../rules/rules';
@@ -58,18 +58,19 @@ export const sightView: Check = {
     const judged = judgedFrames(built);
     const known = own.filter((s) => s.known);
     const near = NEAR + built.rules['sight.air'];
+    const views = list.flatMap((sight) =>
+      judged.map((j) => ({ sight, j, seen: sight.seen(nominal, j) })),
+    );
     for (const s of known) {
       const until = s.extent[5] + s.loose + 50;
-      for (const sight of list)
-        for (const j of judged) {
-          const view = pyramid(sight, j, nominal, until);
-          if (!view) continue;
-          // Most are far beside it: their extents say so at once.
-          if (apart(s.extent, hullBounds(view)) - s.loose > near) continue;
-          if (distance(s.solid, view) - s.loose > near) continue;
-          const v = inView(built, s, sight, j, until);
-          if (v.state !== 'ok') out.push(v);
-        }
+      for (const { sight, j, seen } of views) {
+        // Most are far beside it: their extents say so at once.
+        if (apart(s.extent, reachOf(seen, until)) - s.loose > near) continue;
+        const view = pyramid(seen, until);
+        if (!view || distance(s.solid, view) - s.loose > near) continue;
+        const v = inView(built, s, sight, j, until);
+        if (v.state !== 'ok') out.push(v);
+      }
     }
     // One finding a piece: the worst, a delivery frame before the chip.
     const worst = new Map<string, Verdict>();
@@ -139,7 +140,7 @@ function inView(
     inputs,
     margin: (x) => {
       const read = from(x);
-      const view = pyramid(sight, j, read, until);
+      const view = pyramid(sight.seen(read, j), until);
       return view ? distance(s.make(read), view) : NEAR;
     },
     wanted: air,

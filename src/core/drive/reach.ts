@@ -112,9 +112,16 @@ export function scanArm(task: ArmTask): ArmScan {
     o.prism ? betweenPrisms(p, o.prism) : distance(prismatic(p), o);
   // What was nearest at the angle before most likely is at this one: then the rest falls away.
   let first = 0;
-  /** @param enough where it is no more than this it is not looked at further */
-  const clearanceAt = (angle: number, enough = -Infinity): { d: number; i: number | null } => {
-    let d = FAR;
+  /**
+   * @param least where it is no more than this it is not looked at further
+   * @param most what is farther off than this is not told apart
+   */
+  const clearanceAt = (
+    angle: number,
+    least = -Infinity,
+    most = FAR,
+  ): { d: number; i: number | null } => {
+    let d = most;
     let at: number | null = null;
     const start = first;
     const outlines = task.outlinesAt(angle);
@@ -129,7 +136,7 @@ export function scanArm(task: ArmTask): ArmScan {
           d = now;
           at = one.i;
           first = (start + n) % index.length;
-          if (d <= enough) return { d, i: at };
+          if (d <= least) return { d, i: at };
         }
       }
       // The arm begins at the rod.
@@ -158,9 +165,10 @@ export function scanArm(task: ArmTask): ArmScan {
   const most = (off: number) => task.enough * 100 - off;
   /** @param least a score that does not come to more than this need not be exact */
   const score = (angle: number, off: number, least: number) => {
-    const { d, i } = clearanceAt(angle, (least + off) / 100);
+    // More air than is wanted counts no more.
+    const { d } = clearanceAt(angle, (least + off) / 100, task.enough);
     // Air up to what is enough counts first, then how near it is to where hands expect it.
-    return { angle, d, i, score: Math.min(d, task.enough) * 100 - off };
+    return { angle, score: Math.min(d, task.enough) * 100 - off };
   };
   let best: ReturnType<typeof score> | null = null;
   const tops: { angle: number; score: number; step: number; arc: Arc }[] = [];
@@ -199,7 +207,9 @@ export function scanArm(task: ArmTask): ArmScan {
         }
       }
   }
-  return { angle: best!.angle, clearance: best!.d, room, nearest: best!.i, arcs };
+  const { angle } = best!;
+  const { d, i } = clearanceAt(angle);
+  return { angle, clearance: d, room, nearest: i, arcs };
 }
 
 /** What is farther off than this is not told apart, mm. */

@@ -6,7 +6,7 @@ import { at, givens, type Read } from '../build/lin';
 import { standOf, type Stand } from '../build/stand';
 import { walkOf } from '../pupil/aperture';
 import { focalRange, isZoom } from '../build/build';
-import { hull, type Hull } from '../solids/solid';
+import { hull, type Bounds, type Hull } from '../solids/solid';
 import type { Direction } from '../pupil/inverse';
 import { cornerDirections, type Judged } from './shading';
 import { situation, type Situation } from './situations';
@@ -22,7 +22,13 @@ export interface Sight {
    * Ray directions of the corners of a rectangle, and the station of the entrance pupil from the
    * image plane as the corner sees it that sees it farthest out, mm.
    */
-  seen: (read: Read, judged: Judged) => { corners: readonly Direction[]; z: number };
+  seen: (read: Read, judged: Judged) => Seen;
+}
+
+/** The corners of a picture by their ray directions, and the station that they are seen from, mm. */
+export interface Seen {
+  corners: readonly Direction[];
+  z: number;
 }
 
 const NOTHING: Front = {
@@ -89,12 +95,24 @@ function makeSights(built: Built): Sight[] {
  * the middle of the pupil through the corners of the picture. Where the pupil wanders the corner
  * decides, which makes the pyramid no larger than what is seen.
  */
-export function pyramid(sight: Sight, judged: Judged, read: Read, until: number): Hull | null {
-  const { corners, z } = sight.seen(read, judged);
+export function pyramid({ corners, z }: Seen, until: number): Hull | null {
   const far = until - z;
   if (!(far > 1)) return null;
   return hull([
     [0, 0, z],
     ...corners.map((t): readonly [number, number, number] => [t.tx * far, t.ty * far, until]),
   ]);
+}
+
+/** The extent of that pyramid, whether there is one or not. */
+export function reachOf({ corners, z }: Seen, until: number): Bounds {
+  const far = Math.max(0, until - z);
+  let [x0, y0, x1, y1] = [0, 0, 0, 0];
+  for (const t of corners) {
+    x0 = Math.min(x0, t.tx * far);
+    x1 = Math.max(x1, t.tx * far);
+    y0 = Math.min(y0, t.ty * far);
+    y1 = Math.max(y1, t.ty * far);
+  }
+  return [x0, y0, Math.min(z, until), x1, y1, Math.max(z, until)];
 }

@@ -193,23 +193,6 @@ export function hull(corners: readonly Vec[]): Hull {
   return { kind: 'hull', corners, prism: null };
 }
 
-/** What a hull reaches along the three axes. */
-export function hullBounds({ corners }: Hull): Bounds {
-  const [x, y, z] = ([0, 1, 2] as const).map((k) => corners.map((c) => c[k])) as [
-    number[],
-    number[],
-    number[],
-  ];
-  return [
-    Math.min(...x),
-    Math.min(...y),
-    Math.min(...z),
-    Math.max(...x),
-    Math.max(...y),
-    Math.max(...z),
-  ];
-}
-
 const dot = (a: Vec, b: Vec) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /**
