@@ -47,7 +47,8 @@ export function nearIn(
   wanted: (a: StandSolid, b: StandSolid) => boolean = () => true,
 ): Pairs {
   return remembered(stand, name, () => {
-    const parts = stand.layers.map((layer) =>
+    const { layers } = stand;
+    const parts = layers.map((layer) =>
       layer.memo.once(name, () =>
         pairsIn(
           stand,
@@ -62,7 +63,7 @@ export function nearIn(
       stand,
       solids,
       air,
-      (a, b) => wanted(a, b) && !stand.layers.some((l) => l.solids.has(a) && l.solids.has(b)),
+      (a, b) => wanted(a, b) && !layers.some((l) => l.solids.has(a) && l.solids.has(b)),
     );
     const all = [...parts, rest];
     const worst = new Map<string, Near>();
@@ -102,6 +103,7 @@ function pairsIn(
   wanted: (a: StandSolid, b: StandSolid) => boolean,
 ): Pairs {
   const list = solids.filter((s) => s.known);
+  const { contacts } = stand;
   // As far apart as any rule asks for; nearer than that the nearest pair is named.
   let most = NEAR;
   for (const s of list) most = Math.max(most, air(s, s));
@@ -114,9 +116,9 @@ function pairsIn(
     (i, j) => {
       const a = list[i]!;
       const b = list[j]!;
-      if (!wanted(a, b) || touching(stand.contacts, a, b)) return;
+      if (!wanted(a, b) || touching(contacts, a, b)) return;
       tested++;
-      const meets = meeting(stand.contacts, a, b);
+      const meets = meeting(contacts, a, b);
       const wants = meets ? 0 : air(a, b);
       const one: Near = { a, b, d: between(stand, a, b), meets, wants };
       if (meets) {
@@ -142,8 +144,9 @@ export function nearTo(
     const worst = new Map<string, Near>();
     let nearest: Near | null = null;
     let tested = 0;
+    const { contacts } = stand;
     for (const b of others) {
-      if (!b.known || touching(stand.contacts, one, b)) continue;
+      if (!b.known || touching(contacts, one, b)) continue;
       if (apart(one.reach, b.reach) > air) continue;
       tested++;
       const near: Near = { a: one, b, d: between(stand, one, b), meets: false, wants: air };
