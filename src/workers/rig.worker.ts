@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { build, shared } from '../core/build/build';
+import { buildAfresh, shared } from '../core/build/build';
 import { check } from '../core/checks/registry';
 import type { Fix } from '../core/checks/finding';
 import {
@@ -13,7 +13,10 @@ import type { Job } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';
 
-/** What takes more than a frame, off the page's own thread. */
+/*
+ * What takes more than a frame, off the page's own thread. Each question brings a job of its own:
+ * nothing of it is there the next time, so nothing is kept.
+ */
 
 /** Lets messages in: a cancelled sweep hears of it between two settings. */
 const breathe = () => new Promise<void>((go) => setTimeout(go));
@@ -24,7 +27,7 @@ const rig = {
   /** Runs through everything once, so that the first question does not pay for it. */
   warm(job: Job, rigId: string): void {
     const r = job.rigs.find((x) => x.id === rigId);
-    if (r) check(build(job, r));
+    if (r) check(buildAfresh(job, r));
   },
 
   /** Fixes of one finding, each tried on a copy of the rig. */
@@ -32,7 +35,7 @@ const rig = {
     const r = job.rigs.find((x) => x.id === rigId);
     if (!r) return [];
     const base = shared(job);
-    const built = build(job, r, base);
+    const built = buildAfresh(job, r, base);
     const verdicts = check(built);
     const open = verdicts.find((v) => v.key === key);
     return open ? fixesFor(built, open, base) : [];
@@ -43,7 +46,7 @@ const rig = {
     const r = job.rigs.find((x) => x.id === rigId);
     if (!r) return [];
     const base = shared(job);
-    return measureNext(build(job, r, base), base);
+    return measureNext(buildAfresh(job, r, base), base);
   },
 
   /**
@@ -60,7 +63,7 @@ const rig = {
     const own = ++sweeping;
     const r = job.rigs.find((x) => x.id === rigId);
     if (!r) return null;
-    const built = build(job, r);
+    const built = buildAfresh(job, r);
     const plan = sweepPlan(built);
     const settings = [...sweepSettings(plan)];
     const cells: SweepCell[] = [];

@@ -1,4 +1,4 @@
-import { build, shared, type Shared } from '../build/build';
+import { buildAfresh, shared, type Shared } from '../build/build';
 import type { Finding, State } from '../checks/finding';
 import { cautions } from '../checks/cautions';
 import { said } from '../checks/judge';
@@ -83,7 +83,7 @@ export function reportRig(
   base: Shared,
   fixes: boolean,
 ): Report['rigs'][number] {
-  const built = build(job, rig, base);
+  const built = buildAfresh(job, rig, base);
   const list: Finding[] = fixes
     ? findingsOf(built, base)
     : check(built).map((v) => ({ ...said(v), fixes: [] }));
