@@ -1,5 +1,9 @@
 import type { Check } from './check';
 import { frontExposure } from './front-exposure';
+import { frontFlag } from './front-flag';
+import { frontLeak } from './front-leak';
+import { frontPolariserTurn } from './front-polariser-turn';
+import { frontStack } from './front-stack';
 import { mountLoad } from './mount-load';
 import { rodsSystem } from './rods-system';
 import { rodsDrop } from './rods-drop';
@@ -31,10 +35,14 @@ import { sightView } from './sight-view';
 import { spacePieces } from './space-pieces';
 
 /**
- * The checks of how the light is set, and of what stands under and beside the camera: rods, drives,
- * supports, room. The first picture does not wait for them.
+ * The checks of flags and stacks, of how the light is set, and of what stands under and beside the
+ * camera: rods, drives, supports, room. The first picture does not wait for them.
  */
 export const BESIDE: readonly Check[] = [
+  frontFlag,
+  frontLeak,
+  frontPolariserTurn,
+  frontStack,
   frontExposure,
   mountLoad,
   rodsSystem,

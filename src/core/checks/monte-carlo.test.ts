@@ -9,8 +9,11 @@ import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } 
 import type { Check } from './check';
 import { frontExposure } from './front-exposure';
 import { frontFlag } from './front-flag';
+import { frontLeak } from './front-leak';
+import { frontPolariserTurn } from './front-polariser-turn';
+import { frontStack } from './front-stack';
 import { frontVignette } from './front-vignette';
-import { BESIDE } from './beside';
+import { BESIDE as SECOND } from './beside';
 import { ON_AXIS } from './on-axis';
 import { tried } from './tried';
 import { draws as random } from '../pupil/oracles';
@@ -25,7 +28,9 @@ const DRAWS = 10_000;
 
 /** The checks that follow beams through the front: drawn apart, since each takes a while. */
 const BEAMS: readonly Check[] = [frontVignette, frontFlag];
-const REST = [...ON_AXIS.filter((c) => !BEAMS.includes(c)), frontExposure];
+const REST_OF_FRONT: readonly Check[] = [frontLeak, frontPolariserTurn, frontStack];
+const REST = [...ON_AXIS.filter((c) => !BEAMS.includes(c)), ...REST_OF_FRONT, frontExposure];
+const BESIDE = SECOND.filter((c) => !BEAMS.includes(c) && !REST_OF_FRONT.includes(c));
 
 type Slot = { write: (value: number) => void; lo: number; hi: number };
 

@@ -3,13 +3,9 @@ import { coverageChip } from './coverage-chip';
 import { coverageFrame } from './coverage-frame';
 import { coveragePixels } from './coverage-pixels';
 import { coverageReducerExit } from './coverage-reducer-exit';
-import { frontFlag } from './front-flag';
-import { frontLeak } from './front-leak';
 import { frontMatteFit } from './front-matte-fit';
 import { frontMatteHeight } from './front-matte-height';
 import { frontMatteTravel } from './front-matte-travel';
-import { frontPolariserTurn } from './front-polariser-turn';
-import { frontStack } from './front-stack';
 import { frontThread } from './front-thread';
 import { frontTrayFit } from './front-tray-fit';
 import { frontVignette } from './front-vignette';
@@ -21,7 +17,7 @@ import { mountPlay } from './mount-play';
 import { mountRearDepth } from './mount-rear-depth';
 import { mountThroat } from './mount-throat';
 
-/** The checks of what the light passes, in its order: chip, mounts, lens, front. */
+/** The checks of what the light passes first, in its order: chip, mounts, lens, front. */
 export const ON_AXIS: readonly Check[] = [
   coverageFrame,
   coverageChip,
@@ -40,8 +36,4 @@ export const ON_AXIS: readonly Check[] = [
   frontMatteTravel,
   frontTrayFit,
   frontVignette,
-  frontFlag,
-  frontLeak,
-  frontPolariserTurn,
-  frontStack,
 ];
