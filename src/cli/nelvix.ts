@@ -57,7 +57,6 @@ function jobFrom(file: string, err: Say, found: () => void = () => undefined): J
   let text: string;
   try {
     text = readFileSync(file, 'utf8');
-    found();
   } catch (e) {
     const code = (e as NodeJS.ErrnoException).code;
     err(
@@ -65,6 +64,7 @@ function jobFrom(file: string, err: Say, found: () => void = () => undefined): J
     );
     return null;
   }
+  found();
   const job = readJob(text);
   if (job.ok) return job.value;
   for (const p of job.problems) err(`${problemSentence(p)}\n`);
