@@ -16,10 +16,9 @@ import {
   historyEnds,
   listJobs,
   loadJob,
-  redo,
-  storeEdit,
-  undo,
 } from './jobs';
+import { lastOf } from './steps';
+import { redo, storeAll, undo, type Asked } from './storing';
 import { JobStore } from './store';
 
 let n = 0;
@@ -29,6 +28,12 @@ const edit = (path: string[], value: unknown, title = 'x'): Edit => ({
   changes: [{ path, value }],
 });
 const job = demo();
+
+/** Stores one edit as a page does that makes no other. */
+async function storeEdit(db: NelvixDatabase, id: string, one: Edit): Promise<void> {
+  const [came] = await storeAll(db, id, [{ edit: one }], NaN);
+  if (came?.is === 'lost') throw came.error;
+}
 
 describe('jobs in the browser', () => {
   test('what goes in comes out, parts in their order', async () => {
@@ -115,6 +120,96 @@ describe('jobs in the browser', () => {
     await expect(storeEdit(db, job.id, bad)).rejects.toThrow('no part nowhere');
     expect((await loadJob(db, job.id))!.job.name).toBe('Lock Nine');
     expect(await historyEnds(db, job.id)).toEqual({ undo: null, redo: null });
+  });
+
+  test('many at once store what one after the other stores: job, parts, steps, and their order', async () => {
+    const one: fc.Arbitrary<Asked> = fc.oneof(
+      fc
+        .tuple(fc.integer({ min: 18, max: 30 }), fc.constantFrom(undefined, 'zoom'))
+        .map(([v, group]) => ({
+          edit: { ...edit(['rigs', 'tug-b', 'focal'], v, `f${v}`), ...(group ? { group } : {}) },
+        })),
+      fc
+        .tuple(fc.constantFrom('marl-18', 'marl-24', 'nowhere'), fc.integer({ min: 1, max: 9 }))
+        .map(([p, v]) => ({ edit: edit(['kit', p, 'mass'], v, `${p} ${v}`) })),
+      fc
+        .constantFrom('marl-18', 'marl-24')
+        .map((p) => ({ edit: edit(['kit', p], undefined, `${p} out`) })),
+      fc.constantFrom<Asked>({ undone: 0 }, { undone: 0 }, { undone: 1 }),
+    );
+    const lies = async (db: NelvixDatabase) => ({
+      ...(await loadJob(db, job.id))!,
+      parts: (await db.parts.toArray()).map((p) => p.id).sort(),
+      steps: (await db.history.toArray())
+        .sort((a, b) => a.seq! - b.seq!)
+        .map(({ edit: e, inverse, undone }) => ({ edit: e, inverse, undone })),
+    });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(one, { maxLength: 4 }),
+        fc.array(one, { maxLength: 14 }),
+        async (before, list) => {
+          const [single, together] = [fresh(), fresh()];
+          for (const db of [single, together]) {
+            await addJobs(db, [job]);
+            for (const a of before) await storeAll(db, job.id, [a], NaN);
+          }
+          const came = [];
+          for (const a of list) came.push(...(await storeAll(single, job.id, [a], NaN)));
+          expect(await storeAll(together, job.id, list, NaN)).toEqual(came);
+          expect(await lies(together)).toEqual(await lies(single));
+          expect((await lastOf(together, job.id, 0))?.edit).toEqual(
+            (await lastOf(single, job.id, 0))?.edit,
+          );
+          single.close();
+          together.close();
+        },
+      ),
+      { numRuns: 60 },
+    );
+  }, 60_000);
+
+  test('two hundred edits and steps ask the database as often as one', async () => {
+    const asked = async (list: Asked[]) => {
+      const db = fresh();
+      await addJobs(db, [job]);
+      let n = 0;
+      const count = (table: string) =>
+        db.use({
+          stack: 'dbcore',
+          name: table,
+          create: (core) => ({
+            ...core,
+            table: (name) => {
+              const t = core.table(name);
+              const said =
+                <A, R>(f: (a: A) => R) =>
+                (a: A) => (n++, f(a));
+              return {
+                ...t,
+                mutate: said(t.mutate),
+                get: said(t.get),
+                getMany: said(t.getMany),
+                query: said(t.query),
+                count: said(t.count),
+              };
+            },
+          }),
+        });
+      count('counting');
+      await db.close();
+      await db.open();
+      await storeAll(db, job.id, list, NaN);
+      db.close();
+      return n;
+    };
+    const some = (k: number): Asked[] =>
+      Array.from({ length: k }, (_, i) =>
+        i % 5 === 4 ? { undone: 0 } : { edit: edit(['rigs', 'tug-b', 'focal'], 18 + i, `f${i}`) },
+      );
+    const five = await asked(some(5));
+    expect(five).toBeGreaterThan(3);
+    expect(await asked(some(200))).toBe(five);
   });
 
   test('a new edit forgets what was undone; a slider is one step', async () => {
@@ -362,10 +457,32 @@ describe('the store of a page', () => {
     expect(b.get().job!.kit.some((p) => p.id === 'marl-35')).toBe(false);
   });
 
+  test('a step whose part another window took away is left out, said, and blocks nothing', async () => {
+    const db = fresh();
+    const store = await open(db);
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 4, 'stop'));
+    store.edit(edit(['kit', 'marl-35', 'mass'], 1, 'mass'));
+    await store.settled();
+    // Taken away without a step of this history.
+    await db.transaction('rw', db.jobs, db.parts, async () => {
+      const row = (await db.jobs.get(job.id))!;
+      await db.parts.delete([job.id, 'marl-35']);
+      await db.jobs.put({ ...row, order: row.order.filter((p) => p !== 'marl-35') });
+    });
+    await store.undo();
+    expect(store.get().notices.at(-1)?.text).toContain('"mass" could not be taken back');
+    expect(store.get().save).toBe('saved');
+    await store.undo();
+    expect((await stored(db)).rigs.find((r) => r.id === 'tug-b')!.stop).toBe(
+      job.rigs.find((r) => r.id === 'tug-b')!.stop,
+    );
+    expect(store.get().undo).toBeNull();
+  });
+
   test('no room left: nothing is lost, and it is kept when there is room again', async () => {
     const db = fresh();
     const store = await open(db);
-    const put = jest.spyOn(db.history, 'add').mockImplementation(() => {
+    const put = jest.spyOn(db.history, 'bulkAdd').mockImplementation(() => {
       throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
     });
     store.edit(edit(['rigs', 'tug-b', 'stop'], 5.6));

@@ -3,7 +3,8 @@ import type { Job } from '@/core/kit/types';
 import { readPath } from '@/core/build/given';
 import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
-import { addJobs, GoneError, historyEnds, loadJob, storeAll, unsound } from './jobs';
+import { addJobs, GoneError, historyEnds, loadJob, unsound } from './jobs';
+import { storeAll } from './storing';
 
 export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
 
@@ -362,6 +363,11 @@ export class JobStore {
               `Another window had changed the same field meanwhile. Yours stands; undo brings theirs back (${r.edit.title}).`,
               'warn',
             );
+        } else if (r.is === 'stuck') {
+          this.notice(
+            `"${r.title}" could not be ${r.undone === 0 ? 'taken back' : 'done again'}: what it was about is gone. It is left out.`,
+            'warn',
+          );
         } else if (r.step) {
           const { title, changes, rev } = r.step;
           follow(rev, { title, changes: [...changes] });
