@@ -45,6 +45,7 @@ export function entries(page: Page): Locator {
 
 /** Tabs until something with this name has the focus. */
 export async function tabTo(page: Page, name: RegExp, most = 120) {
+  const seen: string[] = [];
   for (let i = 0; i < most; i++) {
     await page.keyboard.press('Tab');
     const label = await page.evaluate(() => {
@@ -53,6 +54,7 @@ export async function tabTo(page: Page, name: RegExp, most = 120) {
       return e ? `${e.getAttribute('aria-label') ?? ''} ${said}`.trim() : '';
     });
     if (name.test(label)) return;
+    seen.push(label.slice(0, 40));
   }
-  throw new Error(`the keyboard never came to ${String(name)}`);
+  throw new Error(`the keyboard never came to ${String(name)}, only to ${seen.join(' | ')}`);
 }
