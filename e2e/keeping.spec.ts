@@ -149,7 +149,7 @@ test('a broken file names every place and changes nothing', async ({ page }) => 
   await open(page, '/jobs');
   const bad = JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8'));
   bad.kit[0].width = 'wide';
-  bad.rigs[1].lens = 7;
+  bad.rigs[1].uses[1].part = 7;
   await page.getByLabel('Import a job').setInputFiles({
     name: 'bad.json',
     mimeType: 'application/json',
@@ -158,7 +158,7 @@ test('a broken file names every place and changes nothing', async ({ page }) => 
   const alert = page.getByRole('alert').filter({ hasText: 'not taken in' });
   await expect(alert).toContainText('2 places are wrong. Nothing was changed.');
   await expect(alert).toContainText('kit[0].width: found "wide", expected a number in mm');
-  await expect(alert).toContainText('rigs[1].lens: found 7');
+  await expect(alert).toContainText('rigs[1].uses[1].part: found 7');
   expect((await stored(page)).jobs).toHaveLength(1);
   await page.getByLabel('Import a job').setInputFiles({
     name: 'huge.json',

@@ -124,7 +124,10 @@ console.log(
   `a sweep of 72 settings in the worker, ${took} ms until its table stands\n                             ${swept}`,
 );
 // A rig of eighty parts, brought in as a file like any other job.
-const { job } = crowded(JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8')), 80);
+const { job } = crowded(
+  JSON.parse(readFileSync('src/core/format/fixtures/lock-nine.v3.nelvix.json', 'utf8')),
+  80,
+);
 await page.goto(new URL('/jobs', address).href);
 await page.locator('[data-ready=true]').waitFor();
 await page

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import type { Job } from '../src/core/kit/types';
+import { docOf } from '../src/core/doc/write';
 import { readJob } from '../src/core/format/read-job';
 import { NelvixDatabase } from '../src/db/database';
 import { JobStore } from '../src/db/store';
@@ -14,7 +15,7 @@ async function main() {
   if (!read.ok) throw new Error('the demo cannot be read');
   const open = async () => {
     const store = new JobStore(new NelvixDatabase('bench'));
-    await store.start(() => Promise.resolve(read.value));
+    await store.start(() => Promise.resolve(docOf(read.value)));
     return store;
   };
   const windows = [await open(), await open()];

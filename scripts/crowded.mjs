@@ -2,7 +2,7 @@
  * A rig of `n` parts out of the demo: the tug with battery, screen and drive, and blocks fitted
  * along both sides, a little air between neighbours. For the benches.
  *
- * @param {any} demo the demo job, parsed
+ * @param {any} demo the demo job as it is read by roles, or a file of version 3
  * @param {number} n parts on the rig
  * @returns {{ job: any, rig: any }}
  */

@@ -163,8 +163,8 @@ function jobFields(
     if (s.is === 'nullable') return below(s.of, at);
     return [];
   };
-  // What stood between once is what stands between.
-  const inner = path === 'rigs[].lenses.*.between' ? [] : below(shape, path);
+  // What stood between once is kept as what stands there now.
+  const inner = /remembered\.\*\.(uses|joints)$/.test(path) ? [] : below(shape, path);
   if (path === '') return inner;
   const words = JOB_WORDS[path];
   if (words === undefined) throw new Error(`nobody said what ${path} is`);

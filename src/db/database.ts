@@ -1,12 +1,13 @@
 import Dexie, { type Table } from 'dexie';
-import type { Change, Job, Part } from '@/core/kit/types';
+import type { JobDoc, JobRecord } from '@/core/doc/types';
+import type { Change, Part } from '@/core/kit/types';
 import type { Edit } from '@/core/solve/edit';
 
 /** A job without its kit; the order of the kit stands here, the parts in their own table. */
 export interface JobRow {
   id: string;
   name: string;
-  doc: Omit<Job, 'kit'>;
+  doc: Omit<JobDoc, 'kit'>;
   order: string[];
   /** Counts up with every write, so that a page knows when another one wrote. */
   rev: number;
@@ -30,10 +31,18 @@ export interface HistoryRow {
   at: number;
 }
 
+/** Something that was done in a job; kept beside it, so that an edit does not write them all. */
+export interface LogRow {
+  seq?: number;
+  job: string;
+  record: JobRecord;
+}
+
 export class NelvixDatabase extends Dexie {
   jobs!: Table<JobRow, string>;
   parts!: Table<PartRow, [string, string]>;
   history!: Table<HistoryRow, number>;
+  log!: Table<LogRow, number>;
   meta!: Table<{ key: string; value: unknown }, string>;
 
   constructor(name = 'nelvix') {
@@ -44,6 +53,7 @@ export class NelvixDatabase extends Dexie {
       history: '++seq, job, [job+undone]',
       meta: 'key',
     });
+    this.version(2).stores({ log: '++seq, job' });
   }
 }
 

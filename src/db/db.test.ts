@@ -1,9 +1,13 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
+import { jobOf } from '@/core/doc/read';
+import { docOf } from '@/core/doc/write';
 import { demo, testLens } from '@/core/test-kit';
 import { JOB_VERSION } from '@/core/format/version';
+import type { JobDoc } from '@/core/doc/types';
 import type { Change, Job } from '@/core/kit/types';
+import { readDoc, writeDoc } from '@/core/format/read-job';
 import { applyEdit, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import {
@@ -17,6 +21,7 @@ import {
   listJobs,
   loadJob,
 } from './jobs';
+import { lastDone, MOST_LOGGED, withLog } from './log';
 import { lastOf } from './steps';
 import { redo, storeAll, undo, type Asked } from './storing';
 import { JobStore } from './store';
@@ -27,7 +32,7 @@ const edit = (path: string[], value: unknown, title = 'x'): Edit => ({
   title,
   changes: [{ path, value }],
 });
-const job = demo();
+const job = docOf(demo());
 
 /** Stores one edit as a page does that makes no other. */
 async function storeEdit(db: NelvixDatabase, id: string, one: Edit): Promise<void> {
@@ -49,7 +54,7 @@ describe('jobs in the browser', () => {
       readFileSync(`${process.cwd()}/src/core/format/fixtures/lock-nine.v1.nelvix.json`, 'utf8'),
     ) as Job;
     (old.rigs[0] as unknown as Record<string, unknown>).box = 'a cardboard one';
-    await addJobs(db, [old]);
+    await addJobs(db, [old as unknown as JobDoc]);
     await storeEdit(db, old.id, edit(['rigs', 'tug-b', 'focal'], 24));
     const loaded = (await loadJob(db, old.id))!;
     expect(loaded.job.version).toBe(JOB_VERSION);
@@ -333,9 +338,10 @@ describe('the store of a page', () => {
     const db = fresh();
     const store = await open(db);
     store.selectRig('anamorphic');
+    // The first of them changes nothing: it is no step.
     for (let i = 0; i < 20; i++) store.edit(edit(['rigs', 'tug-b', 'focal'], 18 + i, `f${i}`));
     expect(store.get().job!.rigs[0]!.focal).toBe(37);
-    expect(store.get()).toMatchObject({ save: 'saving', waiting: 20 });
+    expect(store.get()).toMatchObject({ save: 'saving', waiting: 19 });
     await store.settled();
     expect(store.get()).toMatchObject({ save: 'saved', waiting: 0, undo: 'f19' });
     expect((await stored(db)).rigs[0]!.focal).toBe(37);
@@ -344,6 +350,143 @@ describe('the store of a page', () => {
     await store.redo();
     expect(store.get().job!.rigs[0]!.focal).toBe(37);
     expect((await open(db)).get().rigId).toBe('anamorphic');
+  });
+
+  test('what is asked for before anything can be written is done in its order', async () => {
+    const db = fresh();
+    await addJobs(db, [job]);
+    const store = new JobStore(db);
+    const shown = new Promise<void>((done) => {
+      store.subscribe(() => {
+        if (store.get().phase === 'ready') done();
+      });
+    });
+    void store.start(async () => job);
+    await shown;
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 4, 'T4'));
+    expect(store.atRisk()).toBe(true);
+    expect(store.get().save).toBe('saving');
+    void store.undo();
+    store.edit(edit(['rigs', 'tug-b', 'stop'], 8, 'T8'));
+    await store.settled();
+    await store.settled();
+    expect((await stored(db)).rigs[0]!.stop).toBe(8);
+    expect(store.get()).toMatchObject({ save: 'saved', undo: 'T8' });
+    await store.undo();
+    expect(store.get().undo).toBeNull();
+  });
+
+  test('the log: what was done and taken back, kept beside the job, into a file and out of one', async () => {
+    const db = fresh();
+    const store = await open(db);
+    store.edit(edit(['rigs', 'tug-b', 'drives', 'focus', 'angle'], 40, 'Turn it'));
+    for (const f of [19, 20, 21])
+      store.edit({ ...edit(['rigs', 'tug-b', 'focal'], f, `Zoom to ${f}`), group: 'zoom' });
+    store.edit(edit(['kit', 'marl-18', 'mass'], 700, 'Weigh it'));
+    await store.settled();
+    await store.undo();
+    const file = await withLog(db, (await loadJob(db, job.id))!.job);
+    const log = file.records!.filter((r) => r.kind === 'edit');
+    expect(log.map((r) => r.data.title)).toEqual([
+      'Turn it',
+      'Zoom to 21',
+      'Weigh it',
+      'Taken back: Weigh it',
+    ]);
+    expect(log.map((r) => r.about)).toEqual([
+      { rig: 'tug-b', uses: ['focus'] },
+      { rig: 'tug-b' },
+      { parts: ['marl-18'] },
+      { parts: ['marl-18'] },
+    ]);
+    for (const r of log) expect(Math.abs(Date.parse(r.at!) - Date.now())).toBeLessThan(60_000);
+    // A file with its log is a sound one, and brings it along.
+    const read = readDoc(writeDoc(file));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const other = fresh();
+    await addJobs(other, [read.value]);
+    expect((await loadJob(other, job.id))!.job.records).toEqual(job.records);
+    expect(await withLog(other, (await loadJob(other, job.id))!.job)).toEqual(read.value);
+    expect(await lastDone(other, job.id, 2)).toMatchObject({
+      count: 4,
+      records: [{ data: { title: 'Taken back: Weigh it' } }, { data: { title: 'Weigh it' } }],
+    });
+  });
+
+  test('the log lets go of the oldest beyond what it holds', async () => {
+    const db = fresh();
+    await addJobs(db, [job]);
+    for (let i = 0; i < 12; i++)
+      await storeAll(
+        db,
+        job.id,
+        Array.from({ length: 200 }, (_, k) => ({
+          edit: edit(['rigs', 'tug-b', 'focal'], 18 + k, `n${i * 200 + k}`),
+        })),
+        NaN,
+      );
+    const { count, records } = await lastDone(db, job.id, 1);
+    expect(count).toBeLessThanOrEqual(MOST_LOGGED + 200);
+    expect(count).toBeGreaterThanOrEqual(MOST_LOGGED);
+    expect(records[0]!.data.title).toBe('n2399');
+  });
+
+  test('steps of a job that an earlier build stored are taken back and done again as it is now', async () => {
+    const db = fresh();
+    const old = JSON.parse(
+      readFileSync(`${process.cwd()}/src/core/format/fixtures/lock-nine.v3.nelvix.json`, 'utf8'),
+    ) as Job;
+    // As the build of version 3 left it: two steps done, one taken back, all with its own paths.
+    const history: { edit: Edit; inverse: Change[]; undone: 0 | 1 }[] = [];
+    const edits: Edit[] = [
+      {
+        title: 'Turn it',
+        changes: [{ path: ['rigs', 'tug-b', 'drives', 'focus', 'angle'], value: 5 }],
+      },
+      {
+        title: 'Take the handle off',
+        changes: [
+          { path: ['rigs', 'tug-b', 'fitted', 'monitor'], value: undefined },
+          { path: ['rigs', 'tug-b', 'fitted', 'handle'], value: undefined },
+        ],
+      },
+      { title: 'Weigh it', changes: [{ path: ['kit', 'marl-18', 'mass'], value: 7 }] },
+    ];
+    const states: Job[] = [old];
+    for (const e of edits) {
+      const { doc: next, inverse } = applyEdit(states.at(-1)!, e);
+      states.push(next);
+      history.push({ edit: e, inverse: inverse.changes, undone: 0 });
+    }
+    history[2]!.undone = 1;
+    const { kit, ...rest } = states[2]!;
+    await db.jobs.put({
+      id: old.id,
+      name: old.name,
+      doc: rest as never,
+      order: kit.map((p) => p.id),
+      rev: 4,
+      changedAt: 1,
+    });
+    await db.parts.bulkPut(kit.map((part) => ({ job: old.id, id: part.id, part })));
+    await db.history.bulkAdd(history.map((h) => ({ ...h, job: old.id, at: 1 })));
+    const store = new JobStore(db);
+    await store.start(async () => job);
+    expect(store.get().job!.rigs).toEqual(jobOf(docOf(states[2]!)).rigs);
+    expect(store.get()).toMatchObject({ undo: 'Take the handle off', redo: 'Weigh it' });
+    await store.redo();
+    expect(store.get().job!.kit.find((p) => p.id === 'marl-18')).toMatchObject({ mass: 7 });
+    await store.undo();
+    await store.undo();
+    expect(
+      store
+        .get()
+        .job!.rigs[0]!.fitted!.map((u) => u.id)
+        .sort(),
+    ).toEqual(states[1]!.rigs[0]!.fitted!.map((u) => u.id).sort());
+    await store.undo();
+    expect(store.get().job!.rigs[0]!.drives).toEqual(old.rigs[0]!.drives);
+    expect(store.get().undo).toBeNull();
   });
 
   test('a step back takes what was made before it, however quickly the next thing follows', async () => {
@@ -572,7 +715,7 @@ describe('the store of a page', () => {
     const parts = jest.spyOn(db.parts, 'where');
     for (let i = 0; i < 5; i++) await store.undo();
     expect(parts).not.toHaveBeenCalled();
-    expect(store.get().job).toEqual(await stored(db));
+    expect(store.get().job).toEqual(jobOf(await stored(db)));
     parts.mockRestore();
     many.mockRestore();
   });

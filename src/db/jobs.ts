@@ -1,7 +1,10 @@
 import Dexie from 'dexie';
-import type { Job, Part } from '@/core/kit/types';
+import type { JobDoc } from '@/core/doc/types';
+import type { Part } from '@/core/kit/types';
 import { JOB_VERSION } from '@/core/format/version';
-import type { JobRow, NelvixDatabase } from './database';
+import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
+import type { HistoryRow, JobRow, NelvixDatabase } from './database';
+import { splitLog, withLog } from './log';
 import { lastOf } from './steps';
 
 /**
@@ -17,21 +20,60 @@ async function bringUp(db: NelvixDatabase, id: string): Promise<void> {
   if (!old) return;
   const migrated = migrate(old.job as unknown as Record<string, unknown>);
   if (!migrated.ok) return;
-  const { row, parts } = rowsOf(migrated.doc as unknown as Job, old.rev);
-  await db.transaction('rw', db.jobs, db.parts, async () => {
+  const { row, parts } = rowsOf(migrated.doc as unknown as JobDoc, old.rev);
+  const history = await broughtUp(db, old.job, migrated.doc as unknown as JobDoc);
+  await db.transaction('rw', db.jobs, db.parts, db.history, async () => {
     const now = await db.jobs.get(id);
     // Another window was faster, or wrote meanwhile: what it left is looked at the next time.
     if (!now || now.rev !== old.rev || now.doc.version !== version) return;
     await db.jobs.put({ ...row, changedAt: now.changedAt, binnedAt: now.binnedAt });
     await db.parts.bulkPut(parts);
+    await db.history.where('job').equals(id).delete();
+    await db.history.bulkPut(history);
   });
+}
+
+/**
+ * The steps of a job that an earlier build stored, written for the job as it is kept now: each is
+ * taken back on the old job and written anew. Where one leads nowhere, those before it go.
+ */
+async function broughtUp(db: NelvixDatabase, old: JobDoc, now: JobDoc): Promise<HistoryRow[]> {
+  const { jobOf } = await import('@/core/doc/read');
+  const { lowered } = await import('@/core/doc/lower');
+  const rows = (undone: 0 | 1) =>
+    db.history.where('[job+undone]').equals([old.id, undone]).toArray();
+  const out: HistoryRow[] = [];
+  /** Goes along a list of steps, each read before and after it as both kinds of job. */
+  const walk = (list: readonly HistoryRow[], by: (row: HistoryRow) => Edit, forth: boolean) => {
+    let job = jobOf(now);
+    let doc = now;
+    for (const row of list) {
+      try {
+        const way = lowered(job, doc, by(row));
+        const { doc: next, inverse } = applyEdit(doc, way);
+        out.push({
+          ...row,
+          edit: { ...row.edit, changes: forth ? way.changes : inverse.changes },
+          inverse: forth ? inverse.changes : way.changes,
+        });
+        doc = next;
+        job = jobOf(next);
+      } catch (e) {
+        if (!(e instanceof PathError)) throw e;
+        return;
+      }
+    }
+  };
+  walk((await rows(0)).reverse(), (r) => ({ title: r.edit.title, changes: r.inverse }), false);
+  walk(await rows(1), (r) => r.edit, true);
+  return out;
 }
 
 /** Reads a whole job; null when there is none. */
 export async function loadJob(
   db: NelvixDatabase,
   id: string,
-): Promise<{ job: Job; rev: number } | null> {
+): Promise<{ job: JobDoc; rev: number } | null> {
   await bringUp(db, id);
   return readStored(db, id);
 }
@@ -39,7 +81,7 @@ export async function loadJob(
 async function readStored(
   db: NelvixDatabase,
   id: string,
-): Promise<{ job: Job; rev: number } | null> {
+): Promise<{ job: JobDoc; rev: number } | null> {
   return db.transaction('r', db.jobs, db.parts, async () => {
     const row = await db.jobs.get(id);
     if (!row) return null;
@@ -54,15 +96,15 @@ async function readStored(
   });
 }
 
-function joined(row: JobRow, kit: Part[]): Job {
-  const doc = (row.doc ?? {}) as Partial<Job>;
-  const { format, version, id, name, ...rest } = doc as Job;
+function joined(row: JobRow, kit: Part[]): JobDoc {
+  const doc = (row.doc ?? {}) as Partial<JobDoc>;
+  const { format, version, id, name, ...rest } = doc as JobDoc;
   return { format, version, id: id ?? row.id, name: name ?? row.name, ...rest, kit };
 }
 
 /** Rows of a job as they are stored. */
 function rowsOf(
-  job: Job,
+  job: JobDoc,
   rev: number,
 ): { row: JobRow; parts: { job: string; id: string; part: Part }[] } {
   const { kit, ...doc } = job;
@@ -80,14 +122,17 @@ function rowsOf(
 }
 
 /** Writes whole jobs over what is here under their ids, in one transaction: all of them or none. */
-export async function addJobs(db: NelvixDatabase, jobs: readonly Job[]): Promise<void> {
-  await db.transaction('rw', db.jobs, db.parts, db.history, async () => {
+export async function addJobs(db: NelvixDatabase, jobs: readonly JobDoc[]): Promise<void> {
+  await db.transaction('rw', db.jobs, db.parts, db.history, db.log, async () => {
     for (const job of jobs) await put(db, job);
   });
 }
 
-async function put(db: NelvixDatabase, job: Job): Promise<void> {
+async function put(db: NelvixDatabase, whole: JobDoc): Promise<void> {
+  const { job, log } = splitLog(whole);
   const { row, parts } = rowsOf(job, 1);
+  await db.log.where('job').equals(job.id).delete();
+  if (log.length > 0) await db.log.bulkAdd(log.map((record) => ({ job: job.id, record })));
   await db.parts.where('job').equals(job.id).delete();
   await db.history.where('job').equals(job.id).delete();
   await db.jobs.put(row);
@@ -102,13 +147,13 @@ async function put(db: NelvixDatabase, job: Job): Promise<void> {
  */
 export async function takeInJobs(
   db: NelvixDatabase,
-  jobs: readonly Job[],
-): Promise<{ jobs: Job[]; renamed: string[] }> {
-  return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
+  jobs: readonly JobDoc[],
+): Promise<{ jobs: JobDoc[]; renamed: string[] }> {
+  return db.transaction('rw', db.jobs, db.parts, db.history, db.log, async () => {
     const taken = new Set(await db.jobs.toCollection().primaryKeys());
     const here = new Set(taken);
     const renamed: string[] = [];
-    const own: Job[] = [];
+    const own: JobDoc[] = [];
     for (const job of jobs) {
       let id = job.id;
       for (let n = 2; taken.has(id); n++) id = `${job.id.slice(0, 70)}-${n}`;
@@ -155,7 +200,7 @@ export async function listJobs(db: NelvixDatabase): Promise<JobListing[]> {
   const rows = await db.jobs.toArray();
   return rows
     .map((r): JobListing => {
-      const doc = r.doc as Partial<Job> | undefined;
+      const doc = r.doc as Partial<JobDoc> | undefined;
       const sound = Array.isArray(doc?.rigs) && Array.isArray(r.order);
       return {
         id: r.id,
@@ -177,11 +222,15 @@ export async function rawJob(db: NelvixDatabase, id: string): Promise<string> {
   return `${JSON.stringify({ row, parts }, null, 1)}\n`;
 }
 
+function isListOfFields(list: unknown): boolean {
+  return Array.isArray(list) && list.every((e) => e !== null && typeof e === 'object');
+}
+
 /**
  * What keeps a stored job from being shown, in a sentence; null when nothing does. As much as the
  * page relies on before anything else is looked at; files are read with all of their rules.
  */
-export function unsound(job: Job): string | null {
+export function unsound(job: JobDoc): string | null {
   if (typeof job.version === 'number' && job.version > JOB_VERSION)
     return `${job.name} was kept by a newer Nelvix (version ${job.version} of the file format; this one reads up to ${JOB_VERSION}). Open it there; here it is left as it is.`;
   const broken = (what: string) =>
@@ -189,12 +238,13 @@ export function unsound(job: Job): string | null {
   if (!Array.isArray(job.rigs) || !Array.isArray(job.kit))
     return broken('its list of rigs or parts');
   for (const r of job.rigs as unknown[]) {
-    const rig = r as Partial<Job['rigs'][number]> | null;
+    const rig = r as Partial<JobDoc['rigs'][number]> | null;
     if (
       !rig ||
       typeof rig.id !== 'string' ||
-      !Array.isArray(rig.frames) ||
-      !Array.isArray(rig.between)
+      ![rig.frames, rig.uses, rig.joints, rig.links].every(isListOfFields) ||
+      !rig.joints!.every((j) => typeof j.guest?.use === 'string') ||
+      !rig.links!.every((l) => l.from && l.to)
     )
       return broken('a rig of it');
   }
@@ -212,16 +262,16 @@ export async function binJob(db: NelvixDatabase, id: string, binned: boolean): P
 }
 
 /** Reads every job that can be read, for a backup; binned ones too. */
-export async function allJobs(db: NelvixDatabase): Promise<{ jobs: Job[]; left: string[] }> {
+export async function allJobs(db: NelvixDatabase): Promise<{ jobs: JobDoc[]; left: string[] }> {
   const ids = await db.jobs.toCollection().primaryKeys();
-  const jobs: Job[] = [];
+  const jobs: JobDoc[] = [];
   const left: string[] = [];
   for (const id of ids) {
     const loaded = await loadJob(db, id);
     if (!loaded) continue;
     const why = unsound(loaded.job);
     if (why) left.push(why);
-    else jobs.push(loaded.job);
+    else jobs.push(await withLog(db, loaded.job));
   }
   return { jobs, left };
 }

@@ -1,10 +1,11 @@
 import { liveQuery, type Subscription } from 'dexie';
+import { jobOf } from '@/core/doc/read';
+import type { JobDoc } from '@/core/doc/types';
 import type { Job } from '@/core/kit/types';
 import { readPath } from '@/core/build/given';
 import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import { addJobs, GoneError, historyEnds, loadJob, unsound } from './jobs';
-import { storeAll } from './storing';
 
 export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
 
@@ -45,6 +46,15 @@ interface Move {
 /** While more work waits the page is drawn anew no oftener than this, ms. */
 const SHOWN_EVERY = 150;
 
+/** What edits are written with: fetched right behind the first view, which needs none of it. */
+async function writing() {
+  const [{ lowered }, { storeAll }] = await Promise.all([
+    import('@/core/doc/lower'),
+    import('./storing'),
+  ]);
+  return { lowered, storeAll };
+}
+
 /** What a page shows before its store has answered. */
 export const LOADING: Snapshot = {
   phase: 'loading',
@@ -77,7 +87,9 @@ function isGone(e: unknown): boolean {
 export class JobStore {
   private snapshot: Snapshot = LOADING;
   private readonly listeners = new Set<() => void>();
-  private stored: Job | null = null;
+  private stored: JobDoc | null = null;
+  /** The job that is shown, as it is kept: what is stored, with what is waiting laid over it. */
+  private shown: JobDoc | null = null;
   private rev = 0;
   /** What was asked for and is not stored yet, in its order. */
   private asked: (Waiting | Move)[] = [];
@@ -88,8 +100,26 @@ export class JobStore {
   /** Tasks that are asked for and not through yet. */
   private queued = 0;
   private shownAt = 0;
+  private tools: Awaited<ReturnType<typeof writing>> | null = null;
+  private fetching: Promise<void> | null = null;
+  /** What was asked for before it could be written: done in its order as soon as it can. */
+  private early: (Edit | Move)[] = [];
 
   constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {}
+
+  /** Fetches what edits are written with, once; again where that failed. */
+  private ready(): Promise<void> {
+    this.fetching ??= writing().then(
+      (tools) => {
+        this.tools = tools;
+      },
+      (e: unknown) => {
+        this.fetching = null;
+        throw e;
+      },
+    );
+    return this.fetching;
+  }
 
   /** Edits made here that are not stored yet. */
   private get waiting(): Waiting[] {
@@ -114,7 +144,7 @@ export class JobStore {
    *
    * @param demo gives the demo job when the browser is empty for the first time
    */
-  async start(demo: () => Promise<Job>): Promise<void> {
+  async start(demo: () => Promise<JobDoc>): Promise<void> {
     if (this.started) return;
     this.started = true;
     try {
@@ -149,8 +179,8 @@ export class JobStore {
    */
   async open(id: string, rigId: string | null = null): Promise<boolean> {
     await this.settled();
-    if (this.waiting.length > 0 && this.snapshot.job) {
-      const n = this.waiting.length;
+    if (this.atRisk() && this.snapshot.job) {
+      const n = this.waiting.length + this.early.length;
       this.notice(
         `${n === 1 ? 'One change' : `${n} changes`} of ${this.snapshot.job.name} ${n === 1 ? 'is' : 'are'} not kept yet: export it, or make room and try again. Nothing else is opened before that.`,
         'warn',
@@ -166,17 +196,19 @@ export class JobStore {
     const why = unsound(loaded.job);
     if (why !== null) {
       this.stored = null;
+      this.shown = null;
       this.show({ phase: 'unsound', trouble: why, job: null, rigId: null, jobId: id });
       return false;
     }
     this.stored = loaded.job;
+    this.shown = loaded.job;
     this.rev = loaded.rev;
     this.asked = [];
     this.show({
       phase: 'ready',
       trouble: null,
       jobId: id,
-      job: loaded.job,
+      job: jobOf(loaded.job),
       rigId: loaded.job.rigs.find((r) => r.id === rigId)?.id ?? loaded.job.rigs[0]?.id ?? null,
       save: 'saved',
       waiting: 0,
@@ -200,18 +232,26 @@ export class JobStore {
       },
       error: () => undefined,
     });
+    // Right behind the first view; where it fails now it is tried again with the first edit.
+    await this.ready().catch(() => undefined);
     return true;
+  }
+
+  /** The job that is shown, as it is kept. */
+  doc(): JobDoc | null {
+    return this.shown;
   }
 
   /** Whether anything made here would be lost with the page. */
   atRisk(): boolean {
-    return this.waiting.length > 0;
+    return this.waiting.length + this.early.length > 0;
   }
 
   /** Shows that there is no job open. */
   close(): void {
     this.watch?.unsubscribe();
     this.stored = null;
+    this.shown = null;
     this.show({ phase: 'none', job: null, rigId: null, jobId: null, undo: null, redo: null });
   }
 
@@ -233,16 +273,29 @@ export class JobStore {
   /** Makes an edit: on screen at once, in the database as soon as it can. */
   edit = (edit: Edit): void => {
     const { job } = this.snapshot;
-    if (!job || edit.changes.length === 0) return;
-    let next: Job;
+    const doc = this.shown;
+    if (!job || !doc || edit.changes.length === 0) return;
+    if (!this.tools) {
+      this.early.push(edit);
+      this.show({ save: 'saving' });
+      void this.enqueue(() => this.flush());
+      return;
+    }
+    const { lowered } = this.tools;
+    let kept: Edit;
+    let after: JobDoc;
     try {
-      next = applyEdit(job, edit).doc;
+      kept = lowered(job, doc, edit);
+      after = applyEdit(doc, kept).doc;
     } catch (e) {
       if (!(e instanceof PathError)) throw e;
       this.notice(`That could not be done: ${e.message}.`, 'warn');
       return;
     }
-    this.asked.push({ edit, believed: edit.changes.map((c) => readPath(job, c.path)) });
+    if (kept.changes.length === 0) return;
+    this.asked.push({ edit: kept, believed: kept.changes.map((c) => readPath(doc, c.path)) });
+    this.shown = after;
+    const next = jobOf(after);
     const rigId = next.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (next.rigs[0]?.id ?? null);
@@ -255,7 +308,8 @@ export class JobStore {
 
   private move(undone: 0 | 1): Promise<void> {
     if (!this.stored) return this.work;
-    this.asked.push({ undone });
+    if (this.tools) this.asked.push({ undone });
+    else this.early.push({ undone });
     // Not kept until it is through, or a page that dies now would have promised too much.
     this.show({ save: 'saving' });
     return this.enqueue(() => this.flush());
@@ -300,7 +354,7 @@ export class JobStore {
    * of it, so it is written anew, waiting changes and all, and said.
    */
   private async writtenAnew(e: unknown): Promise<boolean> {
-    const { job } = this.snapshot;
+    const job = this.shown;
     if (!job || !isGone(e)) return false;
     try {
       if (!this.db.isOpen()) await this.db.open();
@@ -336,6 +390,11 @@ export class JobStore {
   /** Does what was asked for, in its order: all that waits goes in together. */
   private async flush(): Promise<void> {
     const id = this.stored?.id;
+    await this.ready();
+    for (const e of this.early.splice(0))
+      if ('undone' in e) this.asked.push(e);
+      else this.edit(e);
+    const { storeAll } = this.tools!;
     while (id !== undefined && this.asked.length > 0) {
       const batch = this.asked.slice(0, MOST_TOGETHER);
       const results = await storeAll(this.db, id, batch, this.rev);
@@ -406,8 +465,8 @@ export class JobStore {
   }
 
   /** Shows a stored job with what is waiting here laid over it. */
-  private async relay(stored: Job, own = false): Promise<void> {
-    let job = stored;
+  private async relay(stored: JobDoc, own = false): Promise<void> {
+    let doc = stored;
     const kept: (Waiting | Move)[] = [];
     for (const w of this.asked) {
       if (!('edit' in w)) {
@@ -416,8 +475,8 @@ export class JobStore {
       }
       try {
         // Made over what this page has since taken back itself: it believes what stands here now.
-        const believed = w.edit.changes.map((c) => readPath(job, c.path));
-        job = applyEdit(job, w.edit).doc;
+        const believed = w.edit.changes.map((c) => readPath(doc, c.path));
+        doc = applyEdit(doc, w.edit).doc;
         kept.push(own ? { ...w, believed } : w);
       } catch (e) {
         if (!(e instanceof PathError)) throw e;
@@ -426,6 +485,8 @@ export class JobStore {
     }
     this.asked = kept;
     const waiting = this.waiting.length;
+    this.shown = doc;
+    const job = jobOf(doc);
     const rigId = job.rigs.some((r) => r.id === this.snapshot.rigId)
       ? this.snapshot.rigId
       : (job.rigs[0]?.id ?? null);

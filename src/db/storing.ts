@@ -1,8 +1,10 @@
 import { readPath } from '@/core/build/given';
-import type { Change, Job, Part } from '@/core/kit/types';
+import type { JobDoc } from '@/core/doc/types';
+import type { Change, Part } from '@/core/kit/types';
 import { applyChange, inverseOf, PathError, type Edit } from '@/core/solve/edit';
 import type { JobRow, NelvixDatabase } from './database';
 import { GoneError } from './jobs';
+import { Log, recordOf } from './log';
 import { Steps } from './steps';
 
 export interface Applied {
@@ -67,7 +69,7 @@ class Draft {
    * @throws PathError when one leads nowhere
    */
   apply(changes: readonly Change[], believed?: Believed): Applied {
-    let doc: Omit<Job, 'kit'> = this.row.doc;
+    let doc: Omit<JobDoc, 'kit'> = this.row.doc;
     const order = [...this.row.order];
     const inverse: Change[] = [];
     const overwritten: string[][] = [];
@@ -156,7 +158,7 @@ export async function storeAll(
   list: readonly Asked[],
   known: number,
 ): Promise<Came[]> {
-  return db.transaction('rw', db.jobs, db.parts, db.history, async () => {
+  return db.transaction('rw', db.jobs, db.parts, db.history, db.log, async () => {
     const row = await db.jobs.get(id);
     if (!row) throw new GoneError(`there is no job ${id}`);
     const alone = row.rev === known;
@@ -169,6 +171,7 @@ export async function storeAll(
     ]);
     // What was taken back here meanwhile is no other window's doing.
     const stepped: string[] = [];
+    const log = new Log(db, id);
     const out: Came[] = [];
     for (const one of list) {
       if ('undone' in one) {
@@ -180,6 +183,8 @@ export async function storeAll(
         const changes = one.undone === 0 ? at.inverse : at.edit.changes;
         try {
           const { rev } = draft.apply(changes);
+          const verb = one.undone === 0 ? 'Taken back' : 'Done again';
+          log.add(recordOf(`${verb}: ${at.edit.title}`, changes, Date.now()));
           stepped.push(...changes.map((c) => c.path.join('/')));
           out.push({ is: 'step', step: { title: at.edit.title, changes, rev } });
         } catch (e) {
@@ -192,7 +197,9 @@ export async function storeAll(
       const { edit, believed } = one;
       try {
         const applied = draft.apply(edit.changes, believed);
-        steps.add(edit, applied.inverse, Date.now());
+        const now = Date.now();
+        steps.add(edit, applied.inverse, now);
+        log.add(recordOf(edit.title, edit.changes, now), edit.group);
         const others = applied.overwritten.filter((p) => !stepped.includes(p.join('/')));
         out.push({ is: 'edit', edit, applied: { ...applied, overwritten: alone ? [] : others } });
       } catch (e) {
@@ -202,6 +209,7 @@ export async function storeAll(
     }
     await draft.write();
     await steps.write();
+    await log.write();
     return out;
   });
 }

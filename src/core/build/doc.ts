@@ -43,6 +43,7 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   reference: true,
   lenses: true,
   configurations: true,
+  unread: true,
 };
 
 const JOB_FIELDS: Record<keyof Job, true> = {
@@ -59,6 +60,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   rules: true,
   trials: true,
   markTests: true,
+  rest: true,
 };
 
 /** A class whose fields read a document through a reader: each look is written down. */

@@ -6,6 +6,7 @@ import { applyEdit, withChanges } from '../solve/edit';
 import { findings } from '../solve/fixes';
 import { putDrive, putRods, putSupport, setDrive, takeFitted } from '../solve/beside-moves';
 import { measureNext } from '../solve/measure-next';
+import { docOf } from '../doc/write';
 import { validateJob } from '../format/read-job';
 import { demo, exactly, testAdapter, testBody, testJob, testLens } from '../test-kit';
 import type { Finding } from './finding';
@@ -162,7 +163,7 @@ describe('nothing is ok that is not known', () => {
       limits: { height: 300 },
     };
     const next = { ...j, rigs: [rig] };
-    expect(validateJob(next).ok).toBe(true);
+    expect(validateJob(docOf(next)).ok).toBe(true);
     const verdicts = checkRig(next, rig).filter((v) =>
       /^(rods|drive|support|space|carry)|^mount\.load/.test(v.id),
     );
@@ -227,7 +228,7 @@ describe('what is pinned stays, the rest follows', () => {
       'handle',
       'monitor',
     ]);
-    expect(validateJob(done.doc).ok).toBe(true);
+    expect(validateJob(docOf(done.doc)).ok).toBe(true);
     expect(applyEdit(done.doc, done.inverse).doc).toEqual(job);
     // A part that leaves the kit leaves every rig, with the leads to its outlets.
     const gone = applyEdit(
@@ -237,7 +238,7 @@ describe('what is pinned stays, the rest follows', () => {
         job.kit.find((p) => p.id === 'raft')!,
       ),
     );
-    expect(validateJob(gone.doc).ok).toBe(true);
+    expect(validateJob(docOf(gone.doc)).ok).toBe(true);
     expect(rigOf(gone.doc, 'anamorphic').drives![0]!.outlet).toBeUndefined();
     expect(applyEdit(gone.doc, gone.inverse).doc).toEqual(job);
   });

@@ -1,4 +1,5 @@
 import type { Built } from '../build/build';
+import { byId } from '../build/fitted';
 import type { PlacedDrive } from '../build/stand-drive';
 import { given, type Given } from '../build/given';
 import { isFitting, type Motor } from '../kit/types';
@@ -14,9 +15,9 @@ export interface RigOutlet {
   part: string;
 }
 
-/** Every outlet on the rig. */
+/** Every outlet on the rig, by id of the fitted part: the order of the list says nothing. */
 export function outletsOn({ rig, kit }: Built): RigOutlet[] {
-  return (rig.fitted ?? []).flatMap((u) => {
+  return byId(rig.fitted).flatMap((u) => {
     const part = kit.get(u.part);
     if (!isFitting(part)) return [];
     return (part.outlets ?? []).map((o) => ({

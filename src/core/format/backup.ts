@@ -1,4 +1,4 @@
-import type { Job } from '../kit/types';
+import type { JobDoc } from '../doc/types';
 import { describe, type Problem, type Read } from './problem';
 import { parseJson, validateJob } from './read-job';
 
@@ -6,20 +6,20 @@ import { parseJson, validateJob } from './read-job';
 export interface Backup {
   format: 'nelvix-backup';
   version: 1;
-  jobs: Job[];
+  jobs: JobDoc[];
 }
 
-export function writeBackup(jobs: readonly Job[]): string {
+export function writeBackup(jobs: readonly JobDoc[]): string {
   const backup: Backup = { format: 'nelvix-backup', version: 1, jobs: [...jobs] };
   return `${JSON.stringify(backup)}\n`;
 }
 
 /** Reads a backup: every job in it valid, or all that is wrong, with paths into the backup. */
-export function readBackup(text: string): Read<Job[]> {
+export function readBackup(text: string): Read<JobDoc[]> {
   const parsed = parseJson(text);
   if (!parsed.ok) return parsed;
   const doc = parsed.value as Partial<Backup> | null;
-  const refuse = (path: string, found: string, expected: string): Read<Job[]> => ({
+  const refuse = (path: string, found: string, expected: string): Read<JobDoc[]> => ({
     ok: false,
     problems: [{ path, found, expected }],
   });
@@ -32,7 +32,7 @@ export function readBackup(text: string): Read<Job[]> {
   if (doc.version !== 1) return refuse('version', describe(doc.version), '1');
   if (!Array.isArray(doc.jobs)) return refuse('jobs', describe(doc.jobs), 'a list of jobs');
   const problems: Problem[] = [];
-  const jobs: Job[] = [];
+  const jobs: JobDoc[] = [];
   const notes: string[] = [];
   doc.jobs.forEach((j, i) => {
     const r = validateJob(j);

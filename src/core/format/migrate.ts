@@ -1,4 +1,5 @@
-import { FITTING_KINDS } from '../kit/types';
+import { docOf } from '../doc/write';
+import { FITTING_KINDS, type Job } from '../kit/types';
 import { joiOf } from './joi';
 import { shapeOfPart, type Shape } from './shape';
 import { JOB_VERSION } from './version';
@@ -107,6 +108,21 @@ function underAndBeside(doc: Record<string, unknown>): Record<string, unknown> {
   return next;
 }
 
+/** Names of a rig and of a job that version 3 only carried along and version 4 uses. */
+const RIG_NAMES_OF_4 = ['uses', 'joints', 'links', 'remembered', 'unread'];
+const JOB_NAMES_OF_4 = ['records', 'dressing', 'rest'];
+
+/**
+ * Version 3 to 4: a rig became uses, joints and links, what was tried became records. A document
+ * that is held against version 3 first; the report of it stays the same.
+ */
+function usesAndJoints(doc: Record<string, unknown>): Record<string, unknown> {
+  const job = carry(doc, JOB_NAMES_OF_4, {});
+  if (!Array.isArray(job.rigs) || !Array.isArray(job.kit)) return job;
+  const rigs = job.rigs.map((r: unknown) => (isRecord(r) ? carry(r, RIG_NAMES_OF_4, {}) : r));
+  return docOf({ ...job, rigs } as unknown as Job) as unknown as Record<string, unknown>;
+}
+
 const COMMON_FIELDS = ['id', 'kind', 'name', 'owner', 'count', 'mass', 'notes'];
 
 function isRecord(x: unknown): x is Record<string, unknown> {
@@ -138,6 +154,7 @@ function carry(
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: frontOfTheRig,
   2: underAndBeside,
+  3: usesAndJoints,
 };
 
 export type Migrated =

@@ -1,13 +1,18 @@
 import type Joi from 'joi';
-import type { Job, Kind } from '../kit/types';
-import { FITTING_KINDS, isBody, isBox, isFitting, isLens, isLink } from '../kit/types';
+import { jobOf } from '../doc/read';
+import { docOf } from '../doc/write';
+import type { JobDoc } from '../doc/types';
+import type { Job } from '../kit/types';
 import { FIELDS, isKind } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
 import { FORBIDDEN_KEYS } from '../solve/edit';
 import { joiOf } from './joi';
-import { migrate } from './migrate';
+import { JOB_VERSION, migrate } from './migrate';
 import { describe, pathText, type Problem, type Read } from './problem';
+import { mended, problem, referenceProblems } from './references';
+import { referenceProblems3 } from './references-3';
 import { expectation, ID_PATTERN, JOB_SHAPE, MOST_PARTS, shapeOfPart, type Shape } from './shape';
+import { JOB_SHAPE_3 } from './shape-3';
 
 /** Largest file that is read, bytes: a hundred times a large kit. */
 export const LARGEST_FILE = 25 * 1024 * 1024;
@@ -17,11 +22,6 @@ const MOST_PROBLEMS = 1000;
 /** Deepest nesting that is read; a job needs nine levels. */
 const DEEPEST = 40;
 
-const problem = (path: string, found: string, expected: string): Problem => ({
-  path,
-  found,
-  expected,
-});
 const refuse = <T>(p: Problem): Read<T> => ({ ok: false, problems: [p] });
 
 /** Parses JSON text safely: size, syntax, depth and keys are judged before anything else. */
@@ -101,11 +101,21 @@ function structureProblems(doc: unknown): Problem[] {
   return problems;
 }
 
-let jobSchema: Joi.Schema | null = null;
+const schemas = new Map<Shape, Joi.Schema>();
+
+function schemaOf(shape: Shape): Joi.Schema {
+  let schema = schemas.get(shape);
+  if (!schema) schemas.set(shape, (schema = joiOf(shape)));
+  return schema;
+}
 
 /** All problems of a document against a Joi schema, each with its path. */
-export function schemaProblems(schema: Joi.Schema, doc: unknown): Problem[] {
-  return problemsOf(schema, doc, [], doc);
+export function schemaProblems(
+  schema: Joi.Schema,
+  doc: unknown,
+  shape: Shape = JOB_SHAPE,
+): Problem[] {
+  return problemsOf(schema, doc, [], doc, shape);
 }
 
 /** @param at where in the document `value` stands */
@@ -114,6 +124,7 @@ function problemsOf(
   value: unknown,
   at: readonly (string | number)[],
   doc: unknown,
+  shape: Shape,
 ): Problem[] {
   const { error } = schema.validate(value, {
     abortEarly: false,
@@ -129,7 +140,7 @@ function problemsOf(
     return problem(
       pathText(path),
       missing ? 'nothing' : describe(context?.value),
-      expectedAt(schema, path, doc) ?? d.message,
+      expectedAt(schema, path, doc, shape) ?? d.message,
     );
   });
 }
@@ -139,8 +150,9 @@ function expectedAt(
   schema: Joi.Schema,
   path: readonly (string | number)[],
   doc: unknown,
+  shape: Shape,
 ): string | null {
-  const found = findExpectation(JOB_SHAPE, path, doc);
+  const found = findExpectation(shape, path, doc);
   if (found) return found;
   const meta = (schema.describe() as { metas?: { expected?: string }[] }).metas;
   return meta?.find((m) => m.expected)?.expected ?? null;
@@ -179,154 +191,15 @@ function findExpectation(
   return expectation(at);
 }
 
-/** Ids that lead nowhere or stand twice. */
-function referenceProblems(job: Job): Problem[] {
-  const problems: Problem[] = [];
-  const twice = (items: readonly { id: string }[], path: string) => {
-    const seen = new Set<string>();
-    items.forEach((item, i) => {
-      if (seen.has(item.id))
-        problems.push(
-          problem(`${path}[${i}].id`, JSON.stringify(item.id), 'an id that is not used twice'),
-        );
-      seen.add(item.id);
-    });
-  };
-  twice(job.kit, 'kit');
-  twice(job.rigs, 'rigs');
-  twice(job.mounts ?? [], 'mounts');
-  const kit = new Map(job.kit.map((p) => [p.id, p]));
-  job.kit.forEach((p, i) => {
-    if (isBody(p)) twice(p.modes ?? [], `kit[${i}].modes`);
-    if (isLens(p)) twice(p.rings ?? [], `kit[${i}].rings`);
-    if (isFitting(p)) twice(p.outlets ?? [], `kit[${i}].outlets`);
-    if (isBox(p)) {
-      twice(p.stages ?? [], `kit[${i}].stages`);
-      twice(p.masks ?? [], `kit[${i}].masks`);
-      twice(p.flags ?? [], `kit[${i}].flags`);
-    }
-  });
-  job.rigs.forEach((rig, i) => {
-    twice(rig.frames, `rigs[${i}].frames`);
-    const body = rig.body === null ? null : kit.get(rig.body);
-    if (rig.body !== null && !isBody(body))
-      problems.push(
-        problem(`rigs[${i}].body`, JSON.stringify(rig.body), 'the id of a body in the kit'),
-      );
-    if (rig.mode !== null && isBody(body) && !body.modes?.some((m) => m.id === rig.mode))
-      problems.push(
-        problem(`rigs[${i}].mode`, JSON.stringify(rig.mode), `the id of a mode of ${body.name}`),
-      );
-    if (rig.lens !== null && !isLens(kit.get(rig.lens)))
-      problems.push(
-        problem(`rigs[${i}].lens`, JSON.stringify(rig.lens), 'the id of a lens in the kit'),
-      );
-    rig.between.forEach((use, j) => {
-      if (!isLink(kit.get(use.part)))
-        problems.push(
-          problem(
-            `rigs[${i}].between[${j}].part`,
-            JSON.stringify(use.part),
-            'the id of an adapter or reducer in the kit',
-          ),
-        );
-    });
-    const wants = (path: string, id: string | undefined, kinds: readonly Kind[], what: string) => {
-      if (id === undefined) return;
-      const part = kit.get(id);
-      if (!part || !kinds.some((k) => k === part.kind))
-        problems.push(
-          problem(`rigs[${i}].${path}`, JSON.stringify(id), `the id of ${what} in the kit`),
-        );
-    };
-    rig.thread?.forEach((u, j) =>
-      wants(`thread[${j}].part`, u.part, ['ring', 'filter'], 'a ring or filter'),
-    );
-    rig.under?.forEach((u, j) =>
-      wants(`under[${j}].part`, u.part, ['plate', 'riser'], 'a plate or riser'),
-    );
-    for (const list of ['rods', 'supports', 'drives', 'fitted'] as const)
-      twice(rig[list] ?? [], `rigs[${i}].${list}`);
-    rig.rods?.forEach((u, j) => wants(`rods[${j}].part`, u.part, ['rods'], 'rods'));
-    rig.gears?.forEach((u, j) => wants(`gears[${j}].part`, u.part, ['gear-ring'], 'a gear ring'));
-    rig.supports?.forEach((u, j) =>
-      wants(`supports[${j}].part`, u.part, ['lens-support'], 'a lens support'),
-    );
-    rig.drives?.forEach((u, j) => {
-      wants(`drives[${j}].part`, u.part, ['follow-focus', 'motor'], 'a follow focus or motor');
-      wants(`drives[${j}].arm`, u.arm, ['drive-arm'], 'an extension arm');
-      if (!u.outlet) return;
-      const from = rig.fitted?.find((f) => f.id === u.outlet!.from);
-      const part = from ? kit.get(from.part) : undefined;
-      if (!isFitting(part) || !part.outlets?.some((o) => o.id === u.outlet!.id))
-        problems.push(
-          problem(
-            `rigs[${i}].drives[${j}].outlet`,
-            JSON.stringify(u.outlet),
-            'an outlet of a part that is fitted to this rig',
-          ),
-        );
-    });
-    rig.fitted?.forEach((u, j) => {
-      wants(`fitted[${j}].part`, u.part, FITTING_KINDS, 'a part that is fitted to a camera');
-      // What stands against another part names one that was fitted before it: no circles.
-      if (u.to !== undefined && !rig.fitted!.slice(0, j).some((f) => f.id === u.to))
-        problems.push(
-          problem(
-            `rigs[${i}].fitted[${j}].to`,
-            JSON.stringify(u.to),
-            'the id of a part fitted before it',
-          ),
-        );
-    });
-    if (rig.box) {
-      wants('box.part', rig.box.part, ['matte-box'], 'a matte box');
-      wants('box.ring', rig.box.ring, ['reduction-ring'], 'a reduction ring');
-      wants('box.sleeve', rig.box.sleeve, ['sleeve'], 'a sleeve');
-      twice(rig.box.trays ?? [], `rigs[${i}].box.trays`);
-      twice(rig.box.flags ?? [], `rigs[${i}].box.flags`);
-      const box = kit.get(rig.box.part);
-      if (isBox(box)) {
-        const own = (
-          path: string,
-          id: string | undefined,
-          list: readonly { id: string }[] | undefined,
-          what: string,
-        ) => {
-          if (id !== undefined && !list?.some((e) => e.id === id))
-            problems.push(
-              problem(
-                `rigs[${i}].box.${path}`,
-                JSON.stringify(id),
-                `the id of a ${what} of ${box.name}`,
-              ),
-            );
-        };
-        rig.box.trays?.forEach((t, j) => own(`trays[${j}].id`, t.id, box.stages, 'stage'));
-        rig.box.flags?.forEach((f, j) => own(`flags[${j}].id`, f.id, box.flags, 'flag'));
-        own('mask', rig.box.mask, box.masks, 'mask');
-      }
-      rig.box.trays?.forEach((t, j) =>
-        wants(`box.trays[${j}].filter`, t.filter, ['filter'], 'a filter'),
-      );
-    }
-  });
-  job.lensSet?.forEach((id, i) => {
-    if (!isLens(kit.get(id)))
-      problems.push(problem(`lensSet[${i}]`, JSON.stringify(id), 'the id of a lens in the kit'));
-  });
-  return problems;
-}
-
 /**
  * As {@link schemaProblems}, of a job: part by part, each against the shape of its own kind. A kit
  * of thousands is not held against every kind there is, and a long list of bad parts ends early.
  */
-export function jobProblems(doc: Record<string, unknown>): Problem[] {
-  jobSchema ??= joiOf(JOB_SHAPE);
+export function jobProblems(doc: Record<string, unknown>, shape: Shape = JOB_SHAPE): Problem[] {
+  const schema = schemaOf(shape);
   const { kit } = doc;
-  if (!Array.isArray(kit) || kit.length > MOST_PARTS) return schemaProblems(jobSchema, doc);
-  const problems = schemaProblems(jobSchema, { ...doc, kit: [] });
+  if (!Array.isArray(kit) || kit.length > MOST_PARTS) return schemaProblems(schema, doc, shape);
+  const problems = schemaProblems(schema, { ...doc, kit: [] }, shape);
   // What a piece is called stands for itself; what else is said of like pieces is read once.
   const sound = new Set<string>();
   for (let i = 0; i < kit.length && problems.length < MOST_PROBLEMS; i++) {
@@ -335,12 +208,12 @@ export function jobProblems(doc: Record<string, unknown>): Problem[] {
     const rest = JSON.stringify(more);
     const named = typeof id === 'string' && ID_PATTERN.test(id) && isName(name);
     if (named && sound.has(rest)) continue;
-    const own = problemsOf(partSchema(more.kind), part, ['kit', i], doc);
+    const own = problemsOf(partSchema(more.kind), part, ['kit', i], doc, shape);
     problems.push(...own);
     if (own.length === 0) sound.add(rest);
   }
   // In the order in which they stand in the file.
-  const order = JOB_SHAPE.is === 'object' ? Object.keys(JOB_SHAPE.fields) : [];
+  const order = shape.is === 'object' ? Object.keys(shape.fields) : [];
   const at = (p: Problem) => order.indexOf(/^\w*/.exec(p.path)![0]);
   return problems.sort((a, b) => at(a) - at(b));
 }
@@ -364,20 +237,26 @@ function partSchema(kind: unknown): Joi.Schema {
 }
 
 /** Validates a document as a job: format, version, shape, references. All problems at once. */
-export function validateJob(doc: unknown): Read<Job> {
+export function validateJob(doc: unknown): Read<JobDoc> {
   if (doc === null || typeof doc !== 'object' || Array.isArray(doc))
     return refuse(problem('(file)', describe(doc), 'a Nelvix job'));
   const head = doc as Record<string, unknown>;
   if (head.format !== 'nelvix-job')
     return refuse(problem('format', describe(head.format), '"nelvix-job"'));
-  const migrated = migrate(head);
-  if (!migrated.ok) return refuse(problem('version', migrated.found, migrated.expected));
-  const problems = jobProblems(migrated.doc);
+  const old = typeof head.version === 'number' && head.version < LISTS_BY_ROLE + 1;
+  // What an older version wrote is held against that: its sentences name the places it has.
+  const migrated = migrate(head, old ? LISTS_BY_ROLE : JOB_VERSION);
+  if (!migrated.ok)
+    return refuse(problem('version', migrated.found, expectedVersion(migrated.expected)));
+  const problems = jobProblems(migrated.doc, old ? JOB_SHAPE_3 : JOB_SHAPE);
   if (problems.length > 0) return { ok: false, problems };
-  const job = migrated.doc as unknown as Job;
-  const dangling = referenceProblems(job);
+  const now = old ? migrate(migrated.doc) : migrated;
+  if (!now.ok) return refuse(problem('version', now.found, now.expected));
+  const { job, notes } = mended(now.doc as unknown as JobDoc);
+  const dangling = old
+    ? referenceProblems3(migrated.doc as unknown as Job)
+    : referenceProblems(job);
   if (dangling.length > 0) return { ok: false, problems: dangling };
-  const notes: string[] = [];
   const kit = job.kit.map((p) => {
     const { part, turned } = turnRanges(p);
     notes.push(...turned);
@@ -386,16 +265,65 @@ export function validateJob(doc: unknown): Read<Job> {
   return notes.length > 0 ? { ok: true, value: { ...job, kit }, notes } : { ok: true, value: job };
 }
 
+/** The last version whose rigs were lists by role. */
+const LISTS_BY_ROLE = 3;
+
+/** What was expected of a version, whichever step of the way said it. */
+const expectedVersion = (expected: string) =>
+  expected.replace(String(LISTS_BY_ROLE), String(JOB_VERSION));
+
 /**
- * Reads a job file. Never throws, never half-reads: either the whole job, with every field it
- * does not know kept as it was, or all that is wrong with it.
+ * Reads a job file as it is kept. Never throws, never half-reads: either the whole job, with every
+ * field it does not know kept as it was, or all that is wrong with it.
  */
-export function readJob(text: string): Read<Job> {
+export function readDoc(text: string): Read<JobDoc> {
   const parsed = parseJson(text);
   return parsed.ok ? validateJob(parsed.value) : parsed;
 }
 
+/** As {@link readDoc}, the job as it is read by roles. */
+export function readJob(text: string): Read<Job> {
+  const read = readDoc(text);
+  return read.ok ? { ...read, value: jobOf(read.value) } : read;
+}
+
+/** Lists of a rig and of a job whose elements stand on a line each. */
+const BY_LINE: ReadonlySet<string> = new Set(['uses', 'joints', 'links', 'records', 'frames']);
+
 /** Writes a job as a file: what was read, in the order it was read. */
+export function writeDoc(doc: JobDoc): string {
+  return `${written(doc, '', null)}\n`;
+}
+
 export function writeJob(job: Job): string {
-  return `${JSON.stringify(job, null, 2)}\n`;
+  return writeDoc(docOf(job));
+}
+
+/** A number with its tolerance, a size: short enough for one line. */
+function isShort(value: object): boolean {
+  const inside = Object.values(value);
+  return inside.length <= 8 && inside.every((v) => v === null || typeof v !== 'object');
+}
+
+/** JSON with two spaces a level; elements of the lists that are many stand on a line each. */
+function written(value: unknown, indent: string, key: string | null): string {
+  if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? 'null';
+  const deeper = `${indent}  `;
+  if (key !== null && isShort(value)) {
+    const line = JSON.stringify(value);
+    if (line.length <= 100) return line;
+  }
+  if (Array.isArray(value)) {
+    if (value.length === 0) return '[]';
+    const lines = value.map((v: unknown) =>
+      (key !== null && BY_LINE.has(key)) || (v !== null && typeof v === 'object' && isShort(v))
+        ? JSON.stringify(v)
+        : written(v, deeper, null),
+    );
+    return `[\n${lines.map((l) => `${deeper}${l}`).join(',\n')}\n${indent}]`;
+  }
+  const lines = Object.entries(value).flatMap(([k, v]) =>
+    v === undefined ? [] : [`${deeper}${JSON.stringify(k)}: ${written(v, deeper, k)}`],
+  );
+  return lines.length === 0 ? '{}' : `{\n${lines.join(',\n')}\n${indent}}`;
 }

@@ -23,15 +23,15 @@ export type Shape =
 export const ID_PATTERN = /^[A-Za-z0-9][A-Za-z0-9._:-]{0,79}$/;
 export const MOST_PARTS = 20_000;
 
-const id: Shape = { is: 'id' };
-const text = (max: number, min = 0): Shape => ({ is: 'text', min, max });
-const object = (fields: Record<string, Shape>, required: string[] = []): Shape => ({
+export const id: Shape = { is: 'id' };
+export const text = (max: number, min = 0): Shape => ({ is: 'text', min, max });
+export const object = (fields: Record<string, Shape>, required: string[] = []): Shape => ({
   is: 'object',
   fields,
   required,
 });
-const list = (of: Shape, max: number): Shape => ({ is: 'list', of, max });
-const number = (min: number, max: number, unit = '', integer = false): Shape => ({
+export const list = (of: Shape, max: number): Shape => ({ is: 'list', of, max });
+export const number = (min: number, max: number, unit = '', integer = false): Shape => ({
   is: 'number',
   min,
   max,
@@ -84,7 +84,7 @@ export function shapeOfPart(kind: string): Shape {
   return object(fields, ['id', 'kind', 'name']);
 }
 
-const frame = object(
+export const frame = object(
   {
     id,
     name: text(80, 1),
@@ -100,7 +100,7 @@ const frame = object(
   ['id', 'name', 'aspect'],
 );
 
-const change = object(
+export const change = object(
   {
     path: list(text(120, 1), 12),
     value: { is: 'anything' },
@@ -110,155 +110,9 @@ const change = object(
   ['path'],
 );
 
-const turns: Shape = { is: 'choice', values: ['focus', 'iris', 'zoom'] };
+export const turns: Shape = { is: 'choice', values: ['focus', 'iris', 'zoom'] };
 
-const between = list(
-  object(
-    {
-      id,
-      part: id,
-      slot: { is: 'choice', values: ['glass', 'empty'] },
-      tied: { is: 'flag' },
-      wheel: id,
-    },
-    ['part'],
-  ),
-  10,
-);
-
-const rig = object(
-  {
-    id,
-    name: text(120, 1),
-    body: { is: 'nullable', of: id },
-    mode: { is: 'nullable', of: id },
-    frames: list(frame, 50),
-    lens: { is: 'nullable', of: id },
-    focal: number(1, 3000, 'mm'),
-    stop: number(0.3, 128, 'T'),
-    focus: number(1, 1e7, 'mm'),
-    between,
-    lenses: { is: 'map', of: object({ between }) },
-    thread: list(object({ id, part: id }, ['part']), 12),
-    box: object(
-      {
-        part: id,
-        ring: id,
-        sleeve: id,
-        station: number(-1000, 5000, 'mm'),
-        trays: list(
-          object({ id, filter: id, out: { is: 'flag' }, turn: number(-360, 360, 'deg') }, ['id']),
-          20,
-        ),
-        mask: id,
-        flags: list(object({ id, angle: number(-90, 180, 'deg') }, ['id', 'angle']), 8),
-      },
-      ['part'],
-    ),
-    under: list(
-      object(
-        {
-          id,
-          part: id,
-          at: { is: 'choice', values: ['body', 'rods'] },
-          station: number(-2000, 5000, 'mm'),
-          height: number(0, 500, 'mm'),
-        },
-        ['part'],
-      ),
-      12,
-    ),
-    rods: list(
-      object(
-        {
-          id,
-          part: id,
-          place: { is: 'choice', values: ['through', 'front', 'rear'] },
-          tip: number(-2000, 5000, 'mm'),
-        },
-        ['id', 'part', 'place'],
-      ),
-      6,
-    ),
-    gears: list(object({ id, part: id, turns }, ['part', 'turns']), 6),
-    supports: list(
-      object({ id, part: id, station: number(-2000, 5000, 'mm'), post: number(0, 500, 'mm') }, [
-        'id',
-        'part',
-      ]),
-      6,
-    ),
-    drives: list(
-      object(
-        {
-          id,
-          part: id,
-          turns,
-          side: { is: 'choice', values: ['left', 'right'] },
-          station: number(-2000, 5000, 'mm'),
-          angle: number(-360, 360, 'deg'),
-          flipped: { is: 'flag' },
-          arm: id,
-          outlet: object({ from: id, id }, ['from', 'id']),
-          reversed: { is: 'flag' },
-          unit: id,
-        },
-        ['id', 'part', 'turns'],
-      ),
-      12,
-    ),
-    fitted: list(
-      object(
-        {
-          id,
-          part: id,
-          to: id,
-          on: {
-            is: 'choice',
-            values: ['top', 'bottom', 'left', 'right', 'front', 'rear', 'rods'],
-          },
-          x: number(-2000, 2000, 'mm'),
-          y: number(-2000, 2000, 'mm'),
-          z: number(-2000, 2000, 'mm'),
-          station: number(-2000, 5000, 'mm'),
-          turn: number(-360, 360, 'deg'),
-        },
-        ['id', 'part', 'on'],
-      ),
-      400,
-    ),
-    screenShut: { is: 'flag' },
-    footTied: { is: 'flag' },
-    wheel: id,
-    hand: { is: 'choice', values: ['focus', 'zoom'] },
-    limits: object({
-      name: text(120),
-      height: number(0, 20000, 'mm'),
-      width: number(0, 20000, 'mm'),
-      length: number(0, 20000, 'mm'),
-      standsAt: number(0, 20000, 'mm'),
-    }),
-    light: object({
-      ev: number(-15, 25, 'EV'),
-      iso: number(1, 1_000_000),
-      fps: number(0.01, 100_000, 'fps'),
-      angle: number(0.1, 360, 'deg'),
-      profile: id,
-      mains: { is: 'choice', values: [50, 60] },
-      from: { is: 'choice', values: ['top', 'bottom', 'left', 'right'] },
-      at: number(0, 90, 'deg'),
-      flare: { is: 'flag' },
-    }),
-    reference: id,
-    configurations: list(
-      object({ id, name: text(120, 1), changes: list(change, 1000) }, ['id', 'name', 'changes']),
-      100,
-    ),
-  },
-  ['id', 'name', 'body', 'mode', 'frames', 'lens', 'between'],
-);
-
-const ownMount = object(
+export const ownMount = object(
   {
     id,
     name: text(120, 1),
@@ -269,47 +123,155 @@ const ownMount = object(
   ['id', 'name'],
 );
 
+export const limits = object({
+  name: text(120),
+  height: number(0, 20000, 'mm'),
+  width: number(0, 20000, 'mm'),
+  length: number(0, 20000, 'mm'),
+  standsAt: number(0, 20000, 'mm'),
+});
+
+export const light = object({
+  ev: number(-15, 25, 'EV'),
+  iso: number(1, 1_000_000),
+  fps: number(0.01, 100_000, 'fps'),
+  angle: number(0.1, 360, 'deg'),
+  profile: id,
+  mains: { is: 'choice', values: [50, 60] },
+  from: { is: 'choice', values: ['top', 'bottom', 'left', 'right'] },
+  at: number(0, 90, 'deg'),
+  flare: { is: 'flag' },
+});
+
+/** What a role lets be set; a role that this version does not know may call others so. */
+const set = object({
+  screenShut: { is: 'flag' },
+  wheel: id,
+  hand: { is: 'choice', values: ['focus', 'zoom'] },
+  slot: { is: 'choice', values: ['glass', 'empty'] },
+  tied: { is: 'flag' },
+  height: number(0, 500, 'mm'),
+  turns,
+  post: number(0, 500, 'mm'),
+  angle: number(-360, 360, 'deg'),
+  flipped: { is: 'flag' },
+  reversed: { is: 'flag' },
+  unit: id,
+  mask: id,
+  stages: { is: 'map', of: object({ out: { is: 'flag' }, turn: number(-360, 360, 'deg') }) },
+  flags: { is: 'map', of: object({ angle: number(-90, 180, 'deg') }, ['angle']) },
+});
+
+/** Anything by name, for a version to come. */
+const anything: Shape = { is: 'anything' };
+const more: Shape = { is: 'map', of: anything };
+
+const used = { role: text(40, 1), part: id, set, carried: more };
+
+const end = { use: id, interface: id, face: text(40, 1) };
+
+const seated = {
+  kind: text(40, 1),
+  guest: object(end, ['use']),
+  host: object(end),
+  place: object({
+    x: number(-2000, 2000, 'mm'),
+    y: number(-2000, 2000, 'mm'),
+    z: number(-2000, 2000, 'mm'),
+    station: number(-2000, 5000, 'mm'),
+    turn: number(-360, 360, 'deg'),
+    order: number(0, 100_000),
+    side: { is: 'choice', values: ['left', 'right'] },
+    end: { is: 'choice', values: ['through', 'front', 'rear'] },
+  }),
+};
+
+const port = object({ use: id, port: id }, ['use']);
+
+const rig = object(
+  {
+    id,
+    name: text(120, 1),
+    mode: id,
+    frames: list(frame, 50),
+    focal: number(1, 3000, 'mm'),
+    stop: number(0.3, 128, 'T'),
+    focus: number(1, 1e7, 'mm'),
+    reference: id,
+    light,
+    limits,
+    uses: list(object({ id, ...used }, ['id', 'role', 'part']), 1000),
+    joints: list(object({ id, ...seated }, ['id', 'kind', 'guest']), 2000),
+    links: list(
+      object({ id, kind: text(40, 1), from: port, to: port }, ['id', 'kind', 'from', 'to']),
+      1000,
+    ),
+    remembered: {
+      is: 'map',
+      of: object(
+        {
+          uses: { is: 'map', of: object(used, ['role', 'part']) },
+          joints: { is: 'map', of: object(seated, ['kind', 'guest']) },
+        },
+        ['uses', 'joints'],
+      ),
+    },
+    configurations: list(
+      object(
+        {
+          id,
+          name: text(120, 1),
+          over: more,
+          carried: object({ changes: list(change, 1000) }),
+        },
+        ['id', 'name', 'over'],
+      ),
+      100,
+    ),
+    carried: more,
+  },
+  ['id', 'name', 'frames', 'uses', 'joints', 'links'],
+);
+
+/** What every version of a job has said alike. */
+export const COMMON = {
+  id,
+  name: text(120, 1),
+  note: text(4000),
+  mounts: list(ownMount, 500),
+  aliases: { is: 'map', of: text(120, 1) } satisfies Shape as Shape,
+  kit: list({ is: 'part' }, MOST_PARTS),
+  rules: object({
+    set: { is: 'choice', values: ['house', 'strict', 'light'] },
+    values: object(Object.fromEntries(RULES.map((r) => [r.id, number(r.min, r.max, r.unit)]))),
+  }),
+};
+
 export const JOB_SHAPE: Shape = object(
   {
     format: { is: 'choice', values: ['nelvix-job'] },
     version: { is: 'choice', values: [JOB_VERSION] },
-    id,
-    name: text(120, 1),
-    note: text(4000),
-    mounts: list(ownMount, 500),
-    aliases: { is: 'map', of: text(120, 1) },
-    kit: list({ is: 'part' }, MOST_PARTS),
-    lensSet: list(id, 1000),
+    ...COMMON,
+    lensSet: list(object({ id }, ['id']), 1000),
     rigs: list(rig, 500),
-    rules: object({
-      set: { is: 'choice', values: ['house', 'strict', 'light'] },
-      values: object(Object.fromEntries(RULES.map((r) => [r.id, number(r.min, r.max, r.unit)]))),
-    }),
-    markTests: list(
+    records: list(
       object(
         {
           id,
-          parts: list(id, 20),
-          error: { is: 'quantity', min: -20, max: 20, unit: 'mm' },
-          when: text(40),
-        },
-        ['id', 'parts', 'error'],
-      ),
-      10_000,
-    ),
-    trials: list(
-      object(
-        {
-          id,
-          parts: list(id, 20),
-          result: { is: 'choice', values: ['fits', 'fits with force', 'does not fit'] },
-          when: text(40),
+          at: text(40),
           role: text(80),
-          note: text(4000),
+          kind: text(40, 1),
+          about: object({ parts: list(id, 200), rig: id }),
+          data: object({
+            result: { is: 'choice', values: ['fits', 'fits with force', 'does not fit'] },
+            note: text(4000),
+            error: { is: 'quantity', min: -20, max: 20, unit: 'mm' },
+            title: text(400),
+          }),
         },
-        ['id', 'parts', 'result'],
+        ['id', 'kind', 'about', 'data'],
       ),
-      10_000,
+      20_000,
     ),
   },
   ['format', 'version', 'id', 'name', 'kit', 'rigs'],

@@ -833,6 +833,8 @@ export interface Rig {
   /** What stood between body and lens when a lens was last on, by the id of the lens. */
   lenses?: Record<string, { between?: LinkUse[] }>;
   configurations?: Configuration[];
+  /** What is kept with it and no role of this version reads. */
+  unread?: { uses?: unknown[]; joints?: unknown[]; links?: unknown[] };
 }
 
 /** Two or more pieces that were put together, and what came of it. */
@@ -878,6 +880,8 @@ export interface Job {
   rules?: RuleChoice;
   trials?: Trial[];
   markTests?: MarkTestRecord[];
+  /** What is kept with it and nothing of this version reads. */
+  rest?: { records?: unknown[] };
 }
 
 export function isBody(p: Part | null | undefined): p is Body {

@@ -163,6 +163,34 @@ function stepped(job: Job, id: string, s: Step): Job {
   }
 }
 
+/** Random edits of a rig of the demo, each with the job it was made on. */
+export const anyEdits: fc.Arbitrary<{ job: Job; edit: Edit }[]> = fc
+  .tuple(fc.nat(base.rigs.length - 1), fc.array(step, { minLength: 3, maxLength: 10 }))
+  .map(([i, steps]) => {
+    const { id } = base.rigs[i]!;
+    const out: { job: Job; edit: Edit }[] = [];
+    let job = base;
+    for (const s of steps) {
+      const edit = editOf(
+        job,
+        job.rigs.find((r) => r.id === id)!,
+        s,
+      );
+      if (!edit) continue;
+      try {
+        const next = applyEdit(job, edit).doc;
+        out.push({ job, edit });
+        job = next;
+      } catch (e) {
+        if (!(e instanceof PathError)) throw e;
+      }
+    }
+    Object.defineProperty(out, fc.toStringMethod, {
+      value: () => `${id}: ${out.map((o) => o.edit.title).join('; ')}`,
+    });
+    return out;
+  });
+
 /** A way of many small steps from a rig of the demo: what the job is after each of them. */
 export const anyWay: fc.Arbitrary<{ id: string; jobs: Job[] }> = fc
   .tuple(fc.nat(base.rigs.length - 1), fc.array(step, { minLength: 6, maxLength: 12 }))

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { docOf } from '../doc/write';
 import { validateJob } from '../format/read-job';
 import { checkRig } from '../checks/registry';
 import { partsOn } from '../kit/uses';
@@ -61,7 +62,7 @@ describe('moves under and beside the camera', () => {
         expect(partsOn(on.rig).has(p.id)).toBe(true);
         expect(edit.title).toContain(p.name);
         // What the move made is a file that can be read.
-        expect(validateJob(on.job).ok).toBe(true);
+        expect(validateJob(docOf(on.job)).ok).toBe(true);
       }
   });
 
@@ -90,7 +91,7 @@ describe('moves under and beside the camera', () => {
             now = doc;
             back.push(inverse);
           }
-          expect(validateJob(now).ok).toBe(true);
+          expect(validateJob(docOf(now)).ok).toBe(true);
           for (const b of back.reverse()) now = applyEdit(now, b).doc;
           expect(now).toEqual(job);
         },

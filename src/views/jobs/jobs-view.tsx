@@ -5,11 +5,13 @@ import { useCallback, useEffect, useState } from 'react';
 import { howMany } from '@/core/quantity/say';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { newNamedId } from '@/core/kit/ids';
-import type { Job } from '@/core/kit/types';
+import { docOf } from '@/core/doc/write';
+import type { JobDoc } from '@/core/doc/types';
 import { emptyJob } from '@/core/solve/rigs';
 import { isStorageFull } from '@/db/database';
 import { liveQuery } from 'dexie';
 import { allJobs, binJob, listJobs, loadJob, rawJob, takeInJobs, type JobListing } from '@/db/jobs';
+import { withLog } from '@/db/log';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
@@ -41,7 +43,7 @@ export function JobsView() {
   }, [store, snap.phase]);
   if (!store || jobs === null) return <p className="p-8 text-soft">Looking for jobs ...</p>;
 
-  const take = async (list: readonly Job[], said: string, notes: readonly string[] = []) => {
+  const take = async (list: readonly JobDoc[], said: string, notes: readonly string[] = []) => {
     try {
       const { jobs: named, renamed } = await takeInJobs(store.db, list);
       if (named[0]) await store.open(named[0].id);
@@ -56,7 +58,7 @@ export function JobsView() {
     }
   };
   const importJob = async (file: File, cancel: AbortSignal) => {
-    const read = await files.run(async (f) => f.readJob(await file.text()), cancel);
+    const read = await files.run(async (f) => f.readDoc(await file.text()), cancel);
     if (!read.ok) {
       setProblems(read.problems);
       return;
@@ -81,13 +83,18 @@ export function JobsView() {
   const binned = jobs.filter((j) => j.binned);
   const exportJob = async (id: string) => {
     // The open job goes out as it stands on the page, kept or not.
-    const job = snap.job?.id === id ? snap.job : (await loadJob(store.db, id))?.job;
+    const open = store.doc();
+    const job = open?.id === id ? open : (await loadJob(store.db, id))?.job;
     if (jobs.some((j) => j.id === id && j.damaged)) {
       saveFile(`${id}.raw.json`, await rawJob(store.db, id), 'application/json');
       return;
     }
     if (job)
-      saveFile(`${id}.nelvix.json`, await files.run((f) => f.writeJob(job)), 'application/json');
+      saveFile(
+        `${id}.nelvix.json`,
+        await withLog(store.db, job).then((doc) => files.run((f) => f.writeDoc(doc))),
+        'application/json',
+      );
   };
   return (
     <section className="mx-auto max-w-4xl p-4">
@@ -98,7 +105,10 @@ export function JobsView() {
           onClick={async () => {
             const name = `Job ${jobs.length + 1}`;
             const id = newNamedId(name);
-            await take([emptyJob(name, id)], `${name} is empty: begin with a body and a lens.`);
+            await take(
+              [docOf(emptyJob(name, id))],
+              `${name} is empty: begin with a body and a lens.`,
+            );
             router.push('/kit');
           }}
         >
@@ -112,14 +122,14 @@ export function JobsView() {
               const { kit, mounts, aliases, rules, trials } = snap.job!;
               await take(
                 [
-                  {
+                  docOf({
                     ...fresh,
                     kit,
                     ...(mounts ? { mounts } : {}),
                     ...(aliases ? { aliases } : {}),
                     ...(rules ? { rules } : {}),
                     ...(trials ? { trials } : {}),
-                  },
+                  }),
                 ],
                 `${name} has the kit of ${snap.job!.name}.`,
               );

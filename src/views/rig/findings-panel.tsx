@@ -77,7 +77,11 @@ export const FindingsPanel = memo(function FindingsPanel({
       </div>
       <div ref={list} className="min-h-0 flex-1 overflow-auto px-2 pb-2">
         {open.length === 0 ? (
-          <p className="px-2 py-2">Nothing fails, nothing is tight, nothing is unknown.</p>
+          <p className="px-2 py-2">
+            {facts.checks
+              ? 'Nothing fails, nothing is tight, nothing is unknown.'
+              : 'Looking at it ...'}
+          </p>
         ) : null}
         {items(open)}
         {fine.length > 0 ? (
@@ -214,7 +218,7 @@ function Item({
               </p>
             ) : null}
             <p>
-              {facts.checks.find((c) => c.id === v.id)?.title ?? 'Check'}; {sayBasis(v.basis)}
+              {facts.checks?.find((c) => c.id === v.id)?.title ?? 'Check'}; {sayBasis(v.basis)}
             </p>
           </details>
         </div>

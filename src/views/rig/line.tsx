@@ -587,8 +587,9 @@ export const Line = memo(function Line({
         </p>
       </div>
       <p className="sr-only" aria-live="polite">
-        {fails} {fails === 1 ? 'finding fails' : 'findings fail'},{' '}
-        {verdicts.filter((v) => v.state === 'tight').length} tight.
+        {facts.checks
+          ? `${fails} ${fails === 1 ? 'finding fails' : 'findings fail'}, ${verdicts.filter((v) => v.state === 'tight').length} tight.`
+          : 'Looking at it ...'}
       </p>
     </section>
   );

@@ -22,6 +22,7 @@ import type { RigFacts } from './use-rig';
 
 /** What the rig would be like after an edit: its worst finding. */
 export function stateAfter(facts: RigFacts, edit: Edit): State | undefined {
+  if (!facts.checks) return undefined;
   const after = tryOut(facts.job, facts.rig, edit.changes, facts.base, facts.checks);
   return after ? worst(after.verdicts.map((v) => v.state)) : undefined;
 }

@@ -18,8 +18,8 @@ export interface RigFacts {
   base: Shared;
   built: Built;
   verdicts: Verdict[];
-  /** The checks that were run: for a moment after the first load only those along the axis. */
-  checks: readonly Check[];
+  /** The checks that were run; null while they are still to come and nothing was looked at. */
+  checks: readonly Check[] | null;
 }
 
 /** Everything the core says about a rig at once: needed within the frame of an edit. */
@@ -33,7 +33,7 @@ export function useRigFacts(job: Job, rig: Rig): RigFacts {
       rig,
       base,
       built,
-      verdicts: runChecks(built, checks),
+      verdicts: checks ? runChecks(built, checks) : [],
       checks,
     };
   }, [job, rig, checks]);

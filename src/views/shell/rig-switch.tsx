@@ -36,7 +36,7 @@ export function RigSwitch() {
       .map((r) => ({
         id: r.id,
         name: r.name,
-        state: worst(runChecks(build(job, r), checks).map((v) => v.state)),
+        state: checks ? worst(runChecks(build(job, r), checks).map((v) => v.state)) : undefined,
         chosen: r.id === rigId,
         pick: () => {
           store?.selectRig(r.id);

@@ -9,13 +9,13 @@ import {
   type ReactNode,
 } from 'react';
 import { JobStore, LOADING, type Snapshot } from '@/db/store';
-import type { Job } from '@/core/kit/types';
+import type { JobDoc } from '@/core/doc/types';
 
 const Context = createContext<JobStore | null>(null);
 
 /** The demo job, loaded only when an empty browser asks for it. */
-export async function demoJob(): Promise<Job> {
-  return (await import('../../../data/demo/lock-nine.nelvix.json')).default as unknown as Job;
+export async function demoJob(): Promise<JobDoc> {
+  return (await import('../../../data/demo/lock-nine.nelvix.json')).default as unknown as JobDoc;
 }
 
 export function StoreProvider({ children }: { children: ReactNode }) {

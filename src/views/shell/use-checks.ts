@@ -1,13 +1,12 @@
 'use client';
 
 import type { Check } from '@/core/checks/check';
-import { ON_AXIS } from '@/core/checks/on-axis';
 import { later, useLater } from '@/ui/use-later';
 
-/** The checks under and beside the camera come right after the first picture. */
+/** The checks come right after the first picture, all at once: half of them would say half. */
 const every = later(() => import('@/core/checks/registry').then((m) => m.CHECKS));
 
-/** Every check; for a moment after the first load only those along the axis. */
-export function useChecks(): readonly Check[] {
-  return useLater(every) ?? ON_AXIS;
+/** Every check; null for a moment after the first load, while nothing has been looked at. */
+export function useChecks(): readonly Check[] | null {
+  return useLater(every);
 }

@@ -1,0 +1,185 @@
+import type { BoxUse, LinkUse, Rig, TrayUse, UnderUse } from '../kit/types';
+import {
+  BETWEEN,
+  clean,
+  LISTS,
+  nameOf,
+  picked,
+  READ_ROLES,
+  some,
+  type Fields,
+  type ListRole,
+} from './roles';
+import type { Joint, Link, Place, Remembered, RigDoc, Use } from './types';
+
+/** A rig as it is read by roles, out of one that is kept. */
+
+/** What seats, ties and feeds each use of a rig. */
+class Reader {
+  readonly seats = new Map<string, Joint>();
+  readonly byRole = new Map<string, Use[]>();
+
+  constructor(readonly rig: Pick<RigDoc, 'uses' | 'joints' | 'links'>) {
+    for (const j of rig.joints) if (j.id === j.guest.use) this.seats.set(j.id, j);
+    for (const u of rig.uses) {
+      const list = this.byRole.get(u.role);
+      if (list) list.push(u);
+      else this.byRole.set(u.role, [u]);
+    }
+  }
+
+  role(role: string): readonly Use[] {
+    return this.byRole.get(role) ?? [];
+  }
+  place(use: Use): Place {
+    return this.seats.get(use.id)?.place ?? {};
+  }
+  /** The joint by which a use is tied at its foot. */
+  foot(id: string): Joint | undefined {
+    return this.rig.joints.find((j) => j.kind === 'foot' && j.guest.use === id && j.id !== id);
+  }
+  /** What stands on a use in a role. */
+  on(host: string, role: string): Use | undefined {
+    return this.role(role).find((u) => this.seats.get(u.id)?.host?.use === host);
+  }
+  power(to: string): Link | undefined {
+    return this.rig.links.find(
+      (l) => l.kind === 'power' && l.to.use === to && l.from.port !== undefined,
+    );
+  }
+}
+
+/** A rig as it is read: what stands where, by role. */
+export function rigOf(doc: RigDoc): Rig {
+  const r = new Reader(doc);
+  const { uses, joints, links, mode, remembered, configurations, ...flat } = doc;
+  const body = r.role('body')[0];
+  const lens = r.role('lens')[0];
+  const lists: Fields = {};
+  for (const l of LISTS) {
+    const list = readList(r, l);
+    if (list.length > 0 || l.list === 'between') lists[l.list] = list;
+  }
+  const box = r.role('box')[0];
+  return clean({
+    ...flat,
+    body: body?.part ?? null,
+    mode: mode ?? null,
+    lens: lens?.part ?? null,
+    screenShut: body?.set?.screenShut,
+    wheel: body?.set?.wheel,
+    hand: lens?.set?.hand,
+    footTied: lens && r.foot(lens.id) ? true : undefined,
+    ...lists,
+    box: box && readBox(r, box),
+    lenses: remembered && readRemembered(remembered),
+    configurations: configurations?.map(({ over, carried, ...c }) => {
+      const { changes, ...more } = carried ?? {};
+      return clean({
+        ...c,
+        over: Object.keys(over).length > 0 ? over : undefined,
+        carried: some(more),
+        changes: changes ?? [],
+      });
+    }),
+    unread: some({
+      uses: nonEmpty(uses.filter((u) => !READ_ROLES.has(u.role))),
+      joints: nonEmpty(joints.filter((j) => !isRead(r, j))),
+      links: nonEmpty(links.filter((l) => r.power(l.to.use) !== l || !isDrive(r, l.to.use))),
+    }),
+  }) as unknown as Rig;
+}
+
+const nonEmpty = <T>(list: T[]): T[] | undefined => (list.length > 0 ? list : undefined);
+
+const isDrive = (r: Reader, id: string) => r.role('drive').some((u) => u.id === id);
+
+/** Whether a joint is one that the roles read: it seats what they know, or ties a foot. */
+function isRead(r: Reader, j: Joint): boolean {
+  const use = r.rig.uses.find((u) => u.id === j.guest.use);
+  if (!use || !READ_ROLES.has(use.role)) return false;
+  return (
+    j.id === use.id || (r.foot(use.id) === j && (use.role === 'lens' || use.role === 'adapter'))
+  );
+}
+
+function readList(r: Reader, l: ListRole): Fields[] {
+  const uses = l.roles.flatMap((role) => [...r.role(role)]);
+  const order = (u: Use) => r.place(u).order ?? 0;
+  if (l.row) uses.sort((a, b) => order(a) - order(b) || (a.id < b.id ? -1 : 1));
+  return uses.map((u) => {
+    const set = u.set ?? {};
+    const place = r.place(u) as Fields;
+    const part = l.list === 'gears' ? `${String(set.turns)}-${u.part}` : u.part;
+    const e: Fields = { ...u.carried };
+    if (!l.named || u.id !== nameOf(u.role, part)) e.id = u.id;
+    e.part = u.part;
+    Object.assign(e, picked(set, l.set));
+    for (const [key, as] of Object.entries(l.place))
+      if (place[as] !== undefined) e[key] = place[as];
+    readOwnWays(r, l, u, e);
+    return e;
+  });
+}
+
+function readOwnWays(r: Reader, l: ListRole, u: Use, e: Fields): void {
+  const seat = r.seats.get(u.id);
+  switch (l.list) {
+    case 'between': {
+      const tied = r.foot(u.id) ? true : u.set?.tied;
+      if (tied !== undefined) (e as Partial<LinkUse>).tied = tied as boolean;
+      return;
+    }
+    case 'under':
+      if (seat?.kind === 'rod-seat') (e as Partial<UnderUse>).at = 'rods';
+      else if (u.role === 'spacer') (e as Partial<UnderUse>).at = 'body';
+      return;
+    case 'drives': {
+      const arm = r.on(u.id, 'extension');
+      const power = r.power(u.id);
+      if (arm) e.arm = arm.part;
+      if (power) e.outlet = { from: power.from.use, id: power.from.port };
+      return;
+    }
+    case 'fitted':
+      if (seat?.host?.use !== undefined) e.to = seat.host.use;
+      e.on = seat?.kind === 'rods' ? 'rods' : (seat?.host?.face ?? 'top');
+  }
+}
+
+function readBox(r: Reader, box: Use): BoxUse {
+  const { mask, stages, flags } = (box.set ?? {}) as {
+    mask?: string;
+    stages?: Record<string, Omit<TrayUse, 'id' | 'filter'>>;
+    flags?: Record<string, { angle: number }>;
+  };
+  const held = new Map<string, string>();
+  for (const u of r.role('tray')) {
+    const stage = r.seats.get(u.id)?.host?.interface;
+    if (stage !== undefined) held.set(stage, u.part);
+  }
+  const trays = [...new Set([...Object.keys(stages ?? {}), ...held.keys()])]
+    .sort()
+    .map((id) => clean({ id, filter: held.get(id), ...stages?.[id] }));
+  return clean({
+    ...box.carried,
+    part: box.part,
+    ring: r.role('box-ring')[0]?.part,
+    sleeve: r.role('sleeve')[0]?.part,
+    station: r.place(box).station,
+    trays: trays.length > 0 ? trays : undefined,
+    mask,
+    flags: flags && nonEmpty(Object.entries(flags).map(([id, f]) => ({ id, ...f }))),
+  });
+}
+
+function readRemembered(remembered: Record<string, Remembered>): NonNullable<Rig['lenses']> {
+  const list = <T extends { id: string }>(map: Record<string, Omit<T, 'id'>>) =>
+    Object.entries(map).map(([id, e]) => ({ id, ...e }) as T);
+  return Object.fromEntries(
+    Object.entries(remembered).map(([lens, m]) => {
+      const r = new Reader({ uses: list<Use>(m.uses), joints: list<Joint>(m.joints), links: [] });
+      return [lens, { between: readList(r, BETWEEN) as unknown as LinkUse[] }];
+    }),
+  );
+}

@@ -1,0 +1,89 @@
+import type { Job, MarkTestRecord, Rig, Trial } from '../kit/types';
+import { alike } from './alike';
+import { rigOf } from './read-rig';
+import type { JobDoc, JobRecord, RigDoc } from './types';
+
+/** A job as it is read by roles; what is the same is the same object. */
+
+const readAs = (r: JobRecord) => ({
+  id: r.id,
+  parts: r.about.parts ?? [],
+  ...(r.at === undefined ? {} : { when: r.at }),
+  ...(r.role === undefined ? {} : { role: r.role }),
+  ...r.data,
+});
+
+interface Records {
+  trials: Trial[];
+  markTests: MarkTestRecord[];
+}
+
+const readRecords = new WeakMap<readonly JobRecord[], Records>();
+
+function tried(records: readonly JobRecord[]): Records {
+  let known = readRecords.get(records);
+  if (!known) {
+    known = {
+      trials: records.filter((r) => r.kind === 'trial').map(readAs) as unknown as Trial[],
+      markTests: records
+        .filter((r) => r.kind === 'mark-test')
+        .map(readAs) as unknown as MarkTestRecord[],
+    };
+    readRecords.set(records, known);
+  }
+  return known;
+}
+
+/** Readings of a rig that are remembered, so that what did not change stays the same object. */
+const READINGS = 6;
+/** Rigs whose readings are remembered. */
+const RIGS = 48;
+const read = new WeakMap<RigDoc, Rig>();
+const recent = new Map<string, Rig[]>();
+
+/** A rig as it is read; lists that say the same as in a reading before are the same object. */
+export function rigIn(doc: RigDoc): Rig {
+  const known = read.get(doc);
+  if (known) return known;
+  const rig = rigOf(doc) as unknown as Record<string, unknown>;
+  const before = recent.get(doc.id) ?? [];
+  for (const [key, value] of Object.entries(rig)) {
+    if (value === null || typeof value !== 'object') continue;
+    const same = before.find((b) =>
+      alike((b as unknown as Record<string, unknown>)[key], value),
+    ) as unknown as Record<string, unknown> | undefined;
+    if (same) rig[key] = same[key];
+  }
+  const out = rig as unknown as Rig;
+  read.set(doc, out);
+  recent.delete(doc.id);
+  recent.set(doc.id, [out, ...before].slice(0, READINGS));
+  for (const id of recent.keys()) {
+    if (recent.size <= RIGS) break;
+    recent.delete(id);
+  }
+  return out;
+}
+
+const jobs = new WeakMap<JobDoc, Job>();
+
+/** A job as it is read. The same document is the same job. */
+export function jobOf(doc: JobDoc): Job {
+  const known = jobs.get(doc);
+  if (known) return known;
+  const { lensSet, records, rigs, ...flat } = doc;
+  const { trials, markTests } = tried(records ?? NONE);
+  const others = (records ?? NONE).filter((r) => r.kind !== 'trial' && r.kind !== 'mark-test');
+  const job = {
+    ...flat,
+    rigs: rigs.map(rigIn),
+    ...(lensSet ? { lensSet: lensSet.map((l) => l.id) } : {}),
+    ...(trials.length > 0 ? { trials } : {}),
+    ...(markTests.length > 0 ? { markTests } : {}),
+    ...(others.length > 0 ? { rest: { records: others } } : {}),
+  } as Job;
+  jobs.set(doc, job);
+  return job;
+}
+
+const NONE: readonly JobRecord[] = [];

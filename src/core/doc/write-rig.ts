@@ -1,0 +1,318 @@
+import type { BoxUse, DriveUse, FittedUse, Part, Rig } from '../kit/types';
+import {
+  BETWEEN,
+  clean,
+  LISTS,
+  nameOf,
+  OWN_WAY,
+  picked,
+  some,
+  type Fields,
+  type ListRole,
+} from './roles';
+import type {
+  ConfigurationDoc,
+  End,
+  Joint,
+  Link,
+  Place,
+  Remembered,
+  RigDoc,
+  Unread,
+  Use,
+} from './types';
+
+/** A rig as it is kept, out of one that is read by roles. */
+
+/** A part by its id, where the kit has it. */
+export type PartOf = (id: string) => Part | undefined;
+
+/** Puts a rig's uses, joints and links together, each under an id of its own. */
+class Writer {
+  readonly uses: Use[] = [];
+  readonly joints: Joint[] = [];
+  readonly links: Link[] = [];
+  private readonly taken = new Set<string>();
+  private readonly named = new Map<string, string>();
+
+  constructor(
+    readonly rig: Rig,
+    readonly partOf: PartOf,
+  ) {
+    for (const id of [
+      rig.body === null ? null : 'body',
+      rig.lens === null ? null : 'lens',
+      rig.box ? 'box' : null,
+      ...(unreadOf(rig).uses ?? []).map((u) => u.id),
+    ])
+      if (id !== null) this.taken.add(id);
+    // Those with a name of their own first: what is named by its part must not take it.
+    for (const l of LISTS)
+      for (const e of this.list(l))
+        if (e.id !== undefined)
+          this.named.set(`${l.list}/${e.id}`, this.free(e.id, this.roleOf(l, e)));
+  }
+
+  list(l: ListRole): (Fields & { id?: string; part: string })[] {
+    return (this.rig[l.list] ?? []) as unknown as (Fields & { id?: string; part: string })[];
+  }
+
+  roleOf(l: ListRole, e: { part: string }): string {
+    if (l.list !== 'under') return l.roles[0]!;
+    return this.partOf(e.part)?.kind === 'plate' ? 'plate' : 'spacer';
+  }
+
+  /** An id that begins with a letter and that no other use has. */
+  free(want: string, prefix: string): string {
+    let id = /^[A-Za-z]/.test(want) && !this.taken.has(want) ? want : nameOf(prefix, want);
+    const base = id.slice(0, 76);
+    for (let n = 2; this.taken.has(id); n++) id = `${base}-${n}`;
+    this.taken.add(id);
+    return id;
+  }
+
+  /** Id of the use that an element of a list became. */
+  idOf(list: string, id: string): string {
+    return this.named.get(`${list}/${id}`) ?? id;
+  }
+
+  put(id: string, role: string, part: string, set?: Fields, carried?: Fields): void {
+    this.uses.push(
+      clean({ id, role, part, set: set && some(set), carried: carried && some(carried) }),
+    );
+  }
+
+  seat(id: string, kind: string, host?: End, place?: Place): void {
+    this.joints.push(
+      clean({
+        id,
+        kind,
+        guest: { use: id },
+        host: host && some(host),
+        place: place && some(place),
+      }) as Joint,
+    );
+  }
+}
+
+/** What a rig keeps that no role of this version reads. */
+const unreadOf = (rig: Rig): Unread => (rig.unread ?? {}) as Unread;
+
+/** Numbers of a row: those that stay keep theirs as far as the order allows. */
+function rowOf(ids: readonly string[], before: ReadonlyMap<string, number>): Map<string, number> {
+  const out = new Map<string, number>();
+  let last = 0;
+  ids.forEach((id, i) => {
+    const own = before.get(id);
+    let n = own !== undefined && own > last ? own : undefined;
+    if (n === undefined) {
+      const next = ids
+        .slice(i + 1)
+        .map((x) => before.get(x))
+        .find((x) => x !== undefined && x > last);
+      n = next === undefined ? Math.floor(last) + 1 : (last + next) / 2;
+    }
+    out.set(id, n);
+    last = n;
+  });
+  return out;
+}
+
+/**
+ * A rig as it is kept.
+ *
+ * @param partOf the kit: what a piece is says how it is seated
+ * @param before the rig as it was kept, whose numbers in a row stay
+ */
+export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
+  const w = new Writer(rig, partOf);
+  const orders = new Map(
+    (before?.joints ?? []).flatMap((j): [string, number][] =>
+      j.place?.order === undefined ? [] : [[j.id, j.place.order]],
+    ),
+  );
+  writeCamera(w);
+  for (const l of LISTS) writeList(w, l, orders);
+  if (rig.box) writeBox(w, rig.box);
+  const {
+    body: _body,
+    lens: _lens,
+    mode,
+    screenShut: _shut,
+    footTied: _tied,
+    wheel: _wheel,
+    hand: _hand,
+    box: _box,
+    lenses,
+    configurations,
+    unread: _unread,
+    ...flat
+  } = rig;
+  const unread = unreadOf(rig);
+  const plain = { ...flat } as Fields;
+  for (const l of LISTS) delete plain[l.list];
+  const uses = new Set(w.uses.map((u) => u.id));
+  for (const u of unread.uses ?? []) uses.add(u.id);
+  const on = (end: { use?: string } | undefined) => end?.use === undefined || uses.has(end.use);
+  return clean({
+    ...plain,
+    mode: mode ?? undefined,
+    uses: [...w.uses, ...(unread.uses ?? [])],
+    joints: [...w.joints, ...(unread.joints ?? []).filter((j) => on(j.guest) && on(j.host))],
+    links: [...w.links, ...(unread.links ?? []).filter((l) => on(l.from) && on(l.to))],
+    remembered: lenses && rememberedDoc(lenses, partOf),
+    configurations: configurations?.map(({ changes, ...c }) => {
+      const { over, carried, ...more } = c as Partial<ConfigurationDoc> & {
+        id: string;
+        name: string;
+      };
+      return clean({
+        ...more,
+        over: over ?? {},
+        carried: some({ ...carried, changes: changes.length > 0 ? changes : undefined }),
+      });
+    }),
+  }) as unknown as RigDoc;
+}
+
+function writeCamera(w: Writer): void {
+  const { rig } = w;
+  if (rig.body !== null)
+    w.put('body', 'body', rig.body, { screenShut: rig.screenShut, wheel: rig.wheel });
+  if (rig.lens === null) return;
+  w.put('lens', 'lens', rig.lens, { hand: rig.hand });
+  w.seat('lens', 'mount');
+  if (rig.footTied === true)
+    w.joints.push({ id: 'lens-foot', kind: 'foot', guest: { use: 'lens', interface: 'foot' } });
+}
+
+function writeList(w: Writer, l: ListRole, orders: ReadonlyMap<string, number>): void {
+  const known = new Set([
+    'id',
+    'part',
+    ...l.set,
+    ...Object.keys(l.place),
+    ...(OWN_WAY[l.list] ?? []),
+  ]);
+  const list = w.list(l);
+  const ids = list.map((e) =>
+    e.id === undefined
+      ? w.free(
+          nameOf(w.roleOf(l, e), l.list === 'gears' ? `${String(e.turns)}-${e.part}` : e.part),
+          'use',
+        )
+      : w.idOf(l.list, e.id),
+  );
+  const row = l.row ? rowOf(ids, orders) : null;
+  list.forEach((e, i) => {
+    const id = ids[i]!;
+    const set = picked(e, l.set);
+    if (l.list === 'between' && e.tied === false) set.tied = false;
+    const carried = Object.fromEntries(Object.entries(e).filter(([k]) => !known.has(k)));
+    w.put(id, w.roleOf(l, e), e.part, set, carried);
+    const place: Place = {};
+    for (const [key, as] of Object.entries(l.place))
+      if (e[key] !== undefined) (place as Fields)[as] = e[key];
+    if (row) place.order = row.get(id);
+    const { kind, host } = seatOf(w, l, e);
+    w.seat(id, kind, host, place);
+    ownWays(w, l, id, e);
+  });
+}
+
+/** How an element is seated, where its role alone does not say. */
+function seatOf(w: Writer, l: ListRole, e: Fields): { kind: string; host?: End } {
+  if (l.list === 'under') return { kind: e.at === 'rods' ? 'rod-seat' : 'stack' };
+  if (l.list !== 'fitted') return { kind: l.seat };
+  const { to, on, part } = e as unknown as FittedUse;
+  const host = { use: to === undefined ? undefined : w.idOf('fitted', to) };
+  if (on === 'rods') return { kind: 'rods', host };
+  return {
+    kind: w.partOf(part)?.kind === 'cage' ? 'around' : 'face',
+    host: { ...host, face: on },
+  };
+}
+
+function ownWays(w: Writer, l: ListRole, id: string, e: Fields): void {
+  if (l.list === 'between' && e.tied === true)
+    w.joints.push({
+      id: w.free(`${id}-foot`, 'foot'),
+      kind: 'foot',
+      guest: { use: id, interface: 'foot' },
+    });
+  if (l.list !== 'drives') return;
+  const { arm, outlet } = e as unknown as DriveUse;
+  if (arm !== undefined) {
+    const own = w.free(`${id}-arm`, 'extension');
+    w.put(own, 'extension', arm);
+    w.seat(own, 'arm', { use: id });
+  }
+  if (outlet)
+    w.links.push({
+      id: w.free(`${id}-power`, 'link'),
+      kind: 'power',
+      from: { use: w.idOf('fitted', outlet.from), port: outlet.id },
+      to: { use: id },
+    });
+}
+
+function writeBox(w: Writer, box: BoxUse): void {
+  const { part, ring, sleeve, station, trays, mask, flags, ...carried } = box;
+  // A tray that says nothing but its name is not kept.
+  const said = (trays ?? []).flatMap(({ id, filter: _f, ...t }) => {
+    const set = some(t);
+    return set ? [[id, set] as const] : [];
+  });
+  const stages = said.length > 0 ? Object.fromEntries(said) : undefined;
+  w.put(
+    'box',
+    'box',
+    part,
+    {
+      mask,
+      stages,
+      flags: flags?.length ? Object.fromEntries(flags.map(({ id, ...f }) => [id, f])) : undefined,
+    },
+    carried,
+  );
+  const attach = (w.partOf(part) as { attach?: string } | undefined)?.attach;
+  let host: End | undefined;
+  if (ring !== undefined) {
+    const id = w.free('box-ring', 'use');
+    w.put(id, 'box-ring', ring);
+    w.seat(id, 'clip');
+    host = { use: id };
+  }
+  w.seat('box', attach === 'rods' ? 'rods' : attach === 'clip-on' ? 'clip' : 'face', host, {
+    station,
+  });
+  if (sleeve !== undefined) {
+    const id = w.free('sleeve', 'use');
+    w.put(id, 'sleeve', sleeve);
+    w.seat(id, 'sleeve', { use: 'box' });
+  }
+  for (const t of trays ?? [])
+    if (t.filter !== undefined) {
+      const id = w.free(nameOf('tray', t.id), 'use');
+      w.put(id, 'tray', t.filter);
+      w.seat(id, 'tray', { use: 'box', interface: t.id });
+    }
+}
+
+function rememberedDoc(
+  lenses: NonNullable<Rig['lenses']>,
+  partOf: PartOf,
+): Record<string, Remembered> {
+  const out: Record<string, Remembered> = {};
+  for (const [lens, { between }] of Object.entries(lenses)) {
+    const w = new Writer(
+      { id: '', name: '', body: null, mode: null, frames: [], lens: null, between: between ?? [] },
+      partOf,
+    );
+    writeList(w, BETWEEN, new Map());
+    const byId = <T extends { id: string }>(list: readonly T[]) =>
+      Object.fromEntries(list.map(({ id, ...more }) => [id, more]));
+    out[lens] = { uses: byId(w.uses), joints: byId(w.joints) } as Remembered;
+  }
+  return out;
+}

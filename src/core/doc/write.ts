@@ -1,0 +1,63 @@
+import type { Job, MarkTestRecord, Part, Trial } from '../kit/types';
+import type { JobDoc, JobRecord } from './types';
+import { rigDocOf, type PartOf } from './write-rig';
+
+/** A job as it is kept, out of one that is read by roles. */
+
+/** Finds a part of a kit by its id. */
+export function partIn(kit: readonly Part[]): PartOf {
+  let index: ReadonlyMap<string, Part> | null = null;
+  return (id) => (index ??= new Map(kit.map((p) => [p.id, p]))).get(id);
+}
+
+/** Id of a record that begins with a letter. */
+const recordId = (kind: string, id: string) =>
+  /^[A-Za-z]/.test(id) ? id : `${kind}-${id}`.slice(0, 80);
+
+function trialRecord({ id, parts, when, role, ...data }: Trial): JobRecord {
+  return {
+    id: recordId('trial', id),
+    ...(when === undefined ? {} : { at: when }),
+    ...(role === undefined ? {} : { role }),
+    kind: 'trial',
+    about: { parts },
+    data,
+  };
+}
+
+function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
+  return {
+    id: recordId('mark', id),
+    ...(when === undefined ? {} : { at: when }),
+    kind: 'mark-test',
+    about: { parts },
+    data: data as unknown as Record<string, unknown>,
+  };
+}
+
+/** Records of what was tried and tested by hand. */
+export function recordsOf(job: Pick<Job, 'trials' | 'markTests'>): JobRecord[] {
+  const taken = new Set<string>();
+  return [...(job.trials ?? []).map(trialRecord), ...(job.markTests ?? []).map(markRecord)].map(
+    (r) => {
+      let { id } = r;
+      for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
+      taken.add(id);
+      return id === r.id ? r : { ...r, id };
+    },
+  );
+}
+
+/** A job as it is kept. */
+export function docOf(job: Job): JobDoc {
+  const { lensSet, trials: _trials, markTests: _marks, rigs, kit, rest, ...flat } = job;
+  const partOf = partIn(kit);
+  const records = [...recordsOf(job), ...((rest?.records ?? []) as JobRecord[])];
+  return {
+    ...flat,
+    kit,
+    ...(lensSet ? { lensSet: lensSet.map((id) => ({ id })) } : {}),
+    rigs: rigs.map((r) => rigDocOf(r, partOf)),
+    ...(records.length > 0 ? { records } : {}),
+  };
+}

@@ -1,0 +1,251 @@
+import type { JobDoc, RigDoc, Use } from '../doc/types';
+import {
+  FITTING_KINDS,
+  isBody,
+  isBox,
+  isFitting,
+  isLens,
+  type Kind,
+  type Part,
+} from '../kit/types';
+import type { Problem } from './problem';
+
+export type { Problem };
+
+export const problem = (path: string, found: string, expected: string): Problem => ({
+  path,
+  found,
+  expected,
+});
+
+/** Ids of a list that stand twice. */
+export function twiceIn(items: readonly { id: string }[], path: string): Problem[] {
+  const seen = new Set<string>();
+  return items.flatMap((item, i) => {
+    const again = seen.has(item.id);
+    seen.add(item.id);
+    return again
+      ? [problem(`${path}[${i}].id`, JSON.stringify(item.id), 'an id that is not used twice')]
+      : [];
+  });
+}
+
+/** Ids of the kit, and of what its parts list, that stand twice. */
+export function partProblems(job: {
+  kit: readonly Part[];
+  mounts?: readonly { id: string }[];
+}): Problem[] {
+  return [
+    ...twiceIn(job.kit, 'kit'),
+    ...twiceIn(job.mounts ?? [], 'mounts'),
+    ...job.kit.flatMap((p, i) => {
+      const of = (list: readonly { id: string }[] | undefined, key: string) =>
+        twiceIn(list ?? [], `kit[${i}].${key}`);
+      if (isBody(p)) return of(p.modes, 'modes');
+      if (isLens(p)) return of(p.rings, 'rings');
+      if (isFitting(p)) return of(p.outlets, 'outlets');
+      if (isBox(p))
+        return [...of(p.stages, 'stages'), ...of(p.masks, 'masks'), ...of(p.flags, 'flags')];
+      return [];
+    }),
+  ];
+}
+
+/** What a role takes, and what it cannot be without. */
+const ROLES: Readonly<
+  Record<string, { kinds: readonly Kind[]; what: string; set?: string; place?: string }>
+> = {
+  body: { kinds: ['body'], what: 'a body' },
+  lens: { kinds: ['lens'], what: 'a lens' },
+  adapter: { kinds: ['adapter', 'reducer'], what: 'an adapter or reducer' },
+  thread: { kinds: ['ring', 'filter'], what: 'a ring or filter' },
+  box: { kinds: ['matte-box'], what: 'a matte box' },
+  'box-ring': { kinds: ['reduction-ring'], what: 'a reduction ring' },
+  sleeve: { kinds: ['sleeve'], what: 'a sleeve' },
+  tray: { kinds: ['filter'], what: 'a filter' },
+  plate: { kinds: ['plate'], what: 'a plate' },
+  spacer: { kinds: ['riser'], what: 'a riser' },
+  rods: { kinds: ['rods'], what: 'rods', place: 'end' },
+  gear: { kinds: ['gear-ring'], what: 'a gear ring', set: 'turns' },
+  support: { kinds: ['lens-support'], what: 'a lens support' },
+  drive: { kinds: ['follow-focus', 'motor'], what: 'a follow focus or motor', set: 'turns' },
+  extension: { kinds: ['drive-arm'], what: 'an extension arm' },
+  fitted: { kinds: FITTING_KINDS, what: 'a part that is fitted to a camera' },
+};
+
+/** Roles that stand on a rig once. */
+const ONCE: readonly string[] = ['body', 'lens', 'box', 'box-ring', 'sleeve'];
+
+/** Ids of a job that lead nowhere or stand twice. What this version does not know rides along. */
+export function referenceProblems(job: JobDoc): Problem[] {
+  const kit = new Map(job.kit.map((p) => [p.id, p]));
+  return [
+    ...partProblems(job),
+    ...twiceIn(job.rigs, 'rigs'),
+    ...job.rigs.flatMap((rig, i) => rigProblems(rig, `rigs[${i}]`, kit)),
+    ...twiceIn(job.records ?? [], 'records'),
+    ...(job.records ?? []).flatMap((r, i) => {
+      const needs = r.kind === 'trial' ? 'result' : r.kind === 'mark-test' ? 'error' : null;
+      const at = `records[${i}]`;
+      if (needs === null) return [];
+      return [
+        ...(r.data[needs] === undefined
+          ? [problem(`${at}.data.${needs}`, 'nothing', `what came of the ${r.kind}`)]
+          : []),
+        ...(r.about.parts === undefined
+          ? [problem(`${at}.about.parts`, 'nothing', 'ids of the pieces')]
+          : []),
+      ];
+    }),
+    ...(job.lensSet ?? []).flatMap((l, i) =>
+      isLens(kit.get(l.id))
+        ? []
+        : [problem(`lensSet[${i}].id`, JSON.stringify(l.id), 'the id of a lens in the kit')],
+    ),
+  ];
+}
+
+function rigProblems(rig: RigDoc, at: string, kit: ReadonlyMap<string, Part>): Problem[] {
+  const uses = new Map(rig.uses.map((u) => [u.id, u]));
+  const body = rig.uses.find((u) => u.role === 'body');
+  const camera = body && kit.get(body.part);
+  return [
+    ...twiceIn(rig.frames, `${at}.frames`),
+    ...twiceIn(rig.uses, `${at}.uses`),
+    ...twiceIn(rig.joints, `${at}.joints`),
+    ...twiceIn(rig.links, `${at}.links`),
+    ...[...rig.uses, ...rig.joints, ...rig.links].flatMap((e) =>
+      /^[A-Za-z]/.test(e.id)
+        ? []
+        : [problem(at, JSON.stringify(e.id), 'an id that begins with a letter')],
+    ),
+    ...(rig.mode !== undefined && isBody(camera) && !camera.modes?.some((m) => m.id === rig.mode)
+      ? [problem(`${at}.mode`, JSON.stringify(rig.mode), `the id of a mode of ${camera.name}`)]
+      : []),
+    ...rig.uses.flatMap((u, j) => useProblems(rig, u, `${at}.uses[${j}]`, kit)),
+    ...rig.links.flatMap((l, j) => {
+      const from = uses.get(l.from.use);
+      const part = from && kit.get(from.part);
+      return l.kind === 'power' &&
+        l.from.port !== undefined &&
+        isFitting(part) &&
+        !part.outlets?.some((o) => o.id === l.from.port)
+        ? [
+            problem(
+              `${at}.links[${j}].from.port`,
+              JSON.stringify(l.from.port),
+              `an outlet of ${part.name}`,
+            ),
+          ]
+        : [];
+    }),
+    ...hostProblems(rig, at),
+  ];
+}
+
+/**
+ * Joints and links that lead to a use which is not there: two windows can leave such, each right by
+ * itself. They go, or stand against the camera, and it is said.
+ */
+export function mended(job: JobDoc): { job: JobDoc; notes: string[] } {
+  const notes: string[] = [];
+  const rigs = job.rigs.map((rig) => {
+    const uses = new Set(rig.uses.map((u) => u.id));
+    const gone = (id: string | undefined) => id !== undefined && !uses.has(id);
+    const say = (what: string, id: string) =>
+      notes.push(`${rig.name}: ${what} led to ${id}, which is not on the rig.`);
+    const joints = rig.joints.flatMap((j) => {
+      if (gone(j.guest.use)) {
+        say(`the joint ${j.id} was left out: it`, j.guest.use);
+        return [];
+      }
+      if (!gone(j.host?.use)) return [j];
+      const { use, ...host } = j.host!;
+      say(`${j.guest.use} stands against the camera now: it`, use!);
+      return [{ ...j, host }];
+    });
+    const links = rig.links.filter((l) => {
+      const end = [l.from.use, l.to.use].find(gone);
+      if (end !== undefined) say(`the link ${l.id} was left out: it`, end);
+      return end === undefined;
+    });
+    return joints.length === rig.joints.length &&
+      links.length === rig.links.length &&
+      joints.every((j, i) => j === rig.joints[i])
+      ? rig
+      : { ...rig, joints, links };
+  });
+  return notes.length > 0 ? { job: { ...job, rigs }, notes } : { job, notes };
+}
+
+function useProblems(rig: RigDoc, use: Use, at: string, kit: ReadonlyMap<string, Part>): Problem[] {
+  const role = ROLES[use.role];
+  if (!role) return [];
+  const part = kit.get(use.part);
+  const out: Problem[] = [];
+  if (!part || !role.kinds.some((k) => k === part.kind))
+    out.push(problem(`${at}.part`, JSON.stringify(use.part), `the id of ${role.what} in the kit`));
+  if (ONCE.includes(use.role) && rig.uses.find((u) => u.role === use.role) !== use)
+    out.push(problem(`${at}.role`, JSON.stringify(use.role), 'a role that stands on a rig once'));
+  if (role.set && use.set?.[role.set] === undefined)
+    out.push(problem(`${at}.set.${role.set}`, 'nothing', '"focus" or "iris" or "zoom"'));
+  const seat = rig.joints.find((j) => j.id === use.id);
+  if (use.role !== 'body' && !seat)
+    out.push(problem(`${at}.id`, JSON.stringify(use.id), 'the id of a joint that seats it too'));
+  else if (seat && seat.guest.use !== use.id)
+    out.push(problem(`${at}.id`, JSON.stringify(use.id), 'a joint of this id that seats it'));
+  if (seat && role.place && (seat.place as Record<string, unknown>)?.[role.place] === undefined)
+    out.push(
+      problem(`${at}.id`, JSON.stringify(use.id), 'a joint whose place says which end it is at'),
+    );
+  const box = use.role === 'box' ? part : boxOf(rig, use, kit);
+  if (use.role === 'tray' && isBox(box)) {
+    const stage = seat?.host?.interface;
+    if (!box.stages?.some((s) => s.id === stage))
+      out.push(problem(at, JSON.stringify(stage ?? null), `a stage of ${box.name}`));
+  }
+  if (use.role === 'box' && isBox(box)) out.push(...boxProblems(use, at, box));
+  return out;
+}
+
+function boxOf(rig: RigDoc, use: Use, kit: ReadonlyMap<string, Part>): Part | undefined {
+  const box = use.role === 'tray' ? rig.uses.find((u) => u.role === 'box') : undefined;
+  return box && kit.get(box.part);
+}
+
+function boxProblems(use: Use, at: string, box: Part): Problem[] {
+  if (!isBox(box)) return [];
+  const set = (use.set ?? {}) as { mask?: string; stages?: object; flags?: object };
+  const own = (
+    path: string,
+    ids: readonly string[],
+    list: readonly { id: string }[] | undefined,
+    what: string,
+  ) =>
+    ids.flatMap((id) =>
+      list?.some((e) => e.id === id)
+        ? []
+        : [problem(`${at}.set.${path}`, JSON.stringify(id), `the id of a ${what} of ${box.name}`)],
+    );
+  return [
+    ...own('stages', Object.keys(set.stages ?? {}), box.stages, 'stage'),
+    ...own('flags', Object.keys(set.flags ?? {}), box.flags, 'flag'),
+    ...own('mask', set.mask === undefined ? [] : [set.mask], box.masks, 'mask'),
+  ];
+}
+
+/** What stands on itself, by whatever way. */
+function hostProblems(rig: RigDoc, at: string): Problem[] {
+  const seats = new Map(rig.joints.map((j) => [j.id, j]));
+  return rig.joints.flatMap((j, i) => {
+    const seen = new Set<string>();
+    let up: string | undefined = j.id;
+    while (up !== undefined && !seen.has(up)) {
+      seen.add(up);
+      up = seats.get(up)?.host?.use;
+    }
+    return up === j.id
+      ? [problem(`${at}.joints[${i}].host.use`, JSON.stringify(j.host?.use), 'no circle of hosts')]
+      : [];
+  });
+}
