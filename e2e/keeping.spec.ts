@@ -126,6 +126,8 @@ test('out as one file, into an empty browser, the same job', async ({ page, brow
   await open(page);
   await choose(page, 'lens', /Marl 50/);
   await page.getByRole('link', { name: 'Jobs' }).click();
+  const done = (p: Page) => p.getByRole('region', { name: 'Done in Lock Nine' });
+  await expect(done(page)).toContainText(/Put Marl 50 on/);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export Lock Nine' }).click();
   const file = await (await download).path();
@@ -139,10 +141,29 @@ test('out as one file, into an empty browser, the same job', async ({ page, brow
   await other.getByLabel('Import a job').setInputFiles(file);
   await expect(chosen(other, 'lens', 'Marl 50')).toBeVisible();
   await other.getByRole('link', { name: 'Jobs' }).click();
+  // Who put it on goes along in the file.
+  await expect(done(other)).toContainText(/Put Marl 50 on/);
   await other.getByLabel('Restore a backup').setInputFiles(backupFile);
   await expect(other.getByText('1 job is back.')).toBeVisible();
   await expect(other.getByRole('button', { name: /^Open Lock Nine/ })).toHaveCount(3);
   await other.context().close();
+});
+
+test('a file of an older version comes in as it was, and its drive can be set', async ({ page }) => {
+  await open(page, '/jobs');
+  await page
+    .getByLabel('Import a job')
+    .setInputFiles('src/core/format/fixtures/lock-nine.v3.nelvix.json');
+  await expect(chosen(page, 'lens', 'Sedge 18-35')).toBeVisible();
+  await expect(page.getByText(/Lath 150 end 41.6 mm short/).first()).toBeVisible();
+  await choose(page, 'lens', /Marl 35/);
+  await kept(page);
+  await page.reload();
+  await expect(chosen(page, 'lens', 'Marl 35')).toBeVisible();
+  const all = await stored(page);
+  const rig = all.jobs.find((j: any) => j.id !== 'lock-nine').doc.rigs[0];
+  expect(rig.uses.find((u: any) => u.id === 'lens').part).toBe('marl-35');
+  expect(rig.lens).toBeUndefined();
 });
 
 test('a broken file names every place and changes nothing', async ({ page }) => {

@@ -24,6 +24,8 @@ const DOCS = [
   'docs/format.md',
   'docs/checks.md',
   'docs/light.md',
+  'docs/glossary.md',
+  ...readdirSync(join(root, 'docs/decisions')).map((f) => `docs/decisions/${f}`),
 ];
 const scripts = (JSON.parse(text('package.json')) as { scripts: Record<string, string> }).scripts;
 
@@ -55,8 +57,9 @@ describe('README', () => {
   test('port, limit of the first load and Node are those of the scripts', () => {
     expect(README).toContain('(4170, or `PORT`)');
     expect(text('scripts/demo.mjs')).toContain('4170');
-    expect(README).toContain('limit 260 kB');
-    expect(text('scripts/first-load.mjs')).toMatch(/LIMIT = 260;/);
+    expect(README).toContain('limit 240 kB');
+    expect(text('docs/architecture.md')).toContain('at most 240 kB');
+    expect(text('scripts/first-load.mjs')).toMatch(/LIMIT = 240;/);
     expect(README).toContain('Node 20');
     expect(JSON.parse(text('package.json')).engines.node).toBe('>=20');
   });
@@ -151,3 +154,47 @@ describe('documents', () => {
       expect(text(d)).not.toMatch(/\/work\/|\/root\/|registry\.npmjs|\bsession\b/i);
   });
 });
+
+describe('glossary and decisions', () => {
+  test('what the glossary calls a name of the code is one, in the order of the alphabet', () => {
+    const source = sources(join(root, 'src'))
+      .map((f) => readFileSync(f, 'utf8'))
+      .join('\n');
+    const rows = text('docs/glossary.md')
+      .split('\n')
+      .filter((l) => /^\| [a-z]/.test(l) && !l.startsWith('| the trade'))
+      .map((l) => l.split('|').map((c) => c.trim()));
+    expect(rows.length).toBeGreaterThan(30);
+    for (const [, trade, code] of rows)
+      for (const [, name] of code!.matchAll(/`([^`]+)`/g))
+        expect([
+          trade,
+          name,
+          new RegExp(`\\b${name!.replace('.', '\\.')}\\b`).test(source),
+        ]).toEqual([trade, name, true]);
+    const words = rows.map(([, trade]) => trade!);
+    expect(words).toEqual([...words].sort((a, b) => a.localeCompare(b)));
+  });
+
+  test('every decision stands in the index, and says what else there was and why', () => {
+    const index = text('docs/decisions/README.md');
+    const files = readdirSync(join(root, 'docs/decisions')).filter((f) => f !== 'README.md');
+    expect(files.length).toBeGreaterThan(4);
+    for (const f of files) {
+      expect(index).toContain(`(${f})`);
+      for (const word of ['**Decided.**', '**Else there was.**', '**Why.**'])
+        expect([f, text(`docs/decisions/${f}`).includes(word)]).toEqual([f, true]);
+    }
+  });
+});
+
+/** Every source file below a folder. */
+function sources(dir: string): string[] {
+  return readdirSync(dir, { withFileTypes: true }).flatMap((e) =>
+    e.isDirectory()
+      ? sources(join(dir, e.name))
+      : /\.tsx?$/.test(e.name)
+        ? [join(dir, e.name)]
+        : [],
+  );
+}

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demo, demoPath, exactly, testBody, testJob, testLens } from '../core/test-kit';
+import { writeJob } from '../core/format/read-job';
 import { main } from './nelvix';
 
 const dir = mkdtempSync(join(tmpdir(), 'nelvix-'));
@@ -37,13 +38,13 @@ describe('nelvix check', () => {
       body: testBody({ flange: exactly(20) }),
       lens: testLens({ flange: exactly(44), imageCircle: [{ diameter: exactly(50) }] }),
     });
-    const { code, out } = run('check', file('fine.nelvix.json', JSON.stringify(job)));
+    const { code, out } = run('check', file('fine.nelvix.json', writeJob(job)));
     expect(code).toBe(0);
     expect(out).toContain('0 fail');
   });
 
   test('2 when the file cannot be used, every problem on standard error', () => {
-    const job = JSON.parse(JSON.stringify(demo()));
+    const job = JSON.parse(writeJob(demo()));
     job.kit[0].width = 'x';
     job.rigs[0].frames[0].aspect = -1;
     const { code, out, err } = run('check', file('bad.nelvix.json', JSON.stringify(job)), '--json');
@@ -103,7 +104,7 @@ describe('nelvix map', () => {
     expect(say('--rig')).toContain('expected a value behind it');
     expect(say('--rig', 'tug-b', '--out', join(dir, 'no', 'such'))).toContain('cannot be written');
     const job = testJob({ lens: testLens({ length: undefined }) });
-    const bare = run('map', file('bare.json', JSON.stringify(job)));
+    const bare = run('map', file('bare.json', writeJob(job)));
     expect(bare.code).toBe(2);
     expect(bare.err).toContain('entrance pupil of Test lens');
   });

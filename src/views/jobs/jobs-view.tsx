@@ -17,6 +17,7 @@ import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
 import { demoJob, useSnapshot, useStore } from '@/views/shell/store-context';
 import { TextInput } from '@/views/part/field-editor';
+import { Done } from './done';
 import { FilePick, Problems } from './file-pick';
 
 const FULL =
@@ -239,6 +240,7 @@ export function JobsView() {
           </ul>
         </>
       ) : null}
+      {snap.job ? <Done db={store.db} job={snap.job.id} name={snap.job.name} /> : null}
       <h2 className="mt-6">Backup</h2>
       <p className="my-1 text-soft">
         Everything in this browser as one file. Restoring adds its jobs; nothing that is here is
