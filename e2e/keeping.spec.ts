@@ -149,7 +149,9 @@ test('out as one file, into an empty browser, the same job', async ({ page, brow
   await other.context().close();
 });
 
-test('a file of an older version comes in as it was, and its drive can be set', async ({ page }) => {
+test('a file of an older version comes in as it was, and its drive can be set', async ({
+  page,
+}) => {
   await open(page, '/jobs');
   await page
     .getByLabel('Import a job')

@@ -1,6 +1,5 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { CHECKS } from '../src/core/checks/registry';
-import { TOLD } from '../src/core/checks/told';
 import { columns } from '../src/core/format/csv';
 import { jobJsonSchema } from '../src/core/format/json-schema';
 import { expectation, JOB_SHAPE, shapeOfField, type Shape } from '../src/core/format/shape';
@@ -17,7 +16,7 @@ async function main() {
   writeFileSync('docs/nelvix-job.schema.json', `${JSON.stringify(jobJsonSchema(), null, 2)}\n`);
 
   const checks = CHECKS.map(
-    (c) => `## ${c.id}\n\n${c.title}. ${TOLD[c.id]!.says}\n\nFormula: \`${TOLD[c.id]!.formula}\`\n`,
+    (c) => `## ${c.id}\n\n${c.title}. ${c.says}\n\nFormula: \`${c.formula}\`\n`,
   ).join('\n');
   const rules = RULES.map(
     (r) =>

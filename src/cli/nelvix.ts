@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { build } from '../core/build/build';
-import { lackingForShading, shadingView } from '../core/front/view';
-import { situation, type Setting } from '../core/front/situations';
+import { lackingForShading, shadingView } from '../core/areas/front/view';
+import { situation, type Setting } from '../core/areas/front/situations';
 import { writeMapCsv } from '../core/format/map-csv';
 import { problemSentence } from '../core/format/problem';
 import { readJob } from '../core/format/read-job';

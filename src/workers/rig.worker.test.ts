@@ -1,5 +1,5 @@
 import { build } from '../core/build/build';
-import { sweepAt } from '../core/front/sweep';
+import { sweepAt } from '../core/areas/front/sweep';
 import { findings } from '../core/solve/fixes';
 import { measureNext } from '../core/solve/measure-next';
 import { demo } from '../core/test-kit';

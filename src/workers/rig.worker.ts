@@ -8,7 +8,7 @@ import {
   sweepSettings,
   type SweepCell,
   type SweepPlan,
-} from '../core/front/sweep';
+} from '../core/areas/front/sweep';
 import type { Job } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';

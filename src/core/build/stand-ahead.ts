@@ -9,7 +9,7 @@ import {
   type Part,
   type ThreadUse,
 } from '../kit/types';
-import { MODULE, tipDiameter } from '../drive/gears';
+import { MODULE, tipDiameter } from '../areas/drive/gears';
 import { sector, turned, turnedBox, type Axes } from '../solids/solid';
 import type { Built } from './build';
 import { node, sameList } from '../engine/reads';

@@ -1,6 +1,6 @@
 import { valueOf } from '../quantity/quantity';
-import { centreDistance, MODULE, tipDiameter } from '../drive/gears';
-import { scanArm, type ArmScan } from '../drive/reach';
+import { centreDistance, MODULE, tipDiameter } from '../areas/drive/gears';
+import { scanArm, type ArmScan } from '../areas/drive/reach';
 import type { Drive, DriveArm, DriveUse } from '../kit/types';
 import { prismatic, type Prism, type Solid } from '../solids/solid';
 import type { Given } from './given';

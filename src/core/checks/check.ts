@@ -8,6 +8,10 @@ export interface Check {
   title: string;
   /** What a fail of it is called where there is room for two words. */
   short: string;
+  /** What it tells, in a sentence or two. */
+  says: string;
+  /** By which formula. */
+  formula: string;
   /** It takes longer than others: a trial comes to it last. */
   slow?: true;
   run: (built: Built) => Verdict[];

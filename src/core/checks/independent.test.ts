@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { build } from '../build/build';
 import { standOf } from '../build/stand';
-import { judgedFrames, lookAt, nominal } from '../front/shading';
-import { sights } from '../front/sight';
-import { situations } from '../front/situations';
+import { judgedFrames, lookAt, nominal } from '../areas/front/shading';
+import { sights } from '../areas/front/sight';
+import { situations } from '../areas/front/situations';
 import type { Job, Lens, Riser, Rig } from '../kit/types';
 import { inside } from '../solids/oracles';
 import { stacksOf } from '../solve/risers';

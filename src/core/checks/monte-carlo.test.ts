@@ -3,18 +3,17 @@ import { build, buildAfresh } from '../build/build';
 import { standOf } from '../build/stand';
 import type { Job, Lens, Part, Rig } from '../kit/types';
 import { partsOn } from '../kit/uses';
-import { mountIndex, STANDARD_MOUNTS } from '../mounts/registry';
+import { mountIndex, STANDARD_MOUNTS } from '../areas/mount/registry';
 import { known, type QuantityInput } from '../quantity/quantity';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
 import type { Check } from './check';
-import { frontExposure } from './front-exposure';
-import { frontFlag } from './front-flag';
-import { frontLeak } from './front-leak';
-import { frontPolariserTurn } from './front-polariser-turn';
-import { frontStack } from './front-stack';
-import { frontVignette } from './front-vignette';
-import { BESIDE as SECOND } from './beside';
-import { ON_AXIS } from './on-axis';
+import { frontFlag } from '../areas/front/checks/flag';
+import { frontVignette } from '../areas/front/checks/vignette';
+import { coverage } from '../areas/coverage/area';
+import { front } from '../areas/front/area';
+import { light } from '../areas/light/area';
+import { OPTICAL } from '../areas/mount/area';
+import { CHECKS } from './registry';
 import { tried } from './tried';
 import { draws as random } from '../pupil/oracles';
 
@@ -28,9 +27,14 @@ const DRAWS = 10_000;
 
 /** The checks that follow beams through the front: drawn apart, since each takes a while. */
 const BEAMS: readonly Check[] = [frontVignette, frontFlag];
-const REST_OF_FRONT: readonly Check[] = [frontLeak, frontPolariserTurn, frontStack];
-const REST = [...ON_AXIS.filter((c) => !BEAMS.includes(c)), ...REST_OF_FRONT, frontExposure];
-const BESIDE = SECOND.filter((c) => !BEAMS.includes(c) && !REST_OF_FRONT.includes(c));
+/** What the light passes, and how the camera is set to it. */
+const REST = [...coverage.checks, ...OPTICAL, ...front.checks, ...light.checks].filter(
+  (c) => !BEAMS.includes(c),
+);
+/** What stands under and beside, and what hangs on what; the light on those rigs too. */
+const BESIDE = CHECKS.filter(
+  (c) => light.checks.includes(c) || (!BEAMS.includes(c) && !REST.includes(c)),
+);
 
 type Slot = { write: (value: number) => void; lo: number; hi: number };
 

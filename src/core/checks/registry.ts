@@ -1,13 +1,12 @@
 import { build, shared, type Built, type Shared } from '../build/build';
+import { AREAS } from '../areas/registry';
 import type { Job, Rig } from '../kit/types';
-import { BESIDE } from './beside';
 import type { Check } from './check';
 import type { Verdict } from './finding';
-import { ON_AXIS } from './on-axis';
 import { runChecks } from './run';
 
-/** Every check there is: what the light passes first, then what stands under and beside. */
-export const CHECKS: readonly Check[] = [...ON_AXIS, ...BESIDE];
+/** Every check there is, area by area. */
+export const CHECKS: readonly Check[] = AREAS.flatMap((a) => a.checks);
 
 /** Runs every check on a built rig, worst first; within a state in catalogue order. */
 export function check(built: Built): Verdict[] {

@@ -1,7 +1,7 @@
 import { FIELDS } from '../kit/fields';
 import { reversedRange, turnRanges } from '../kit/ranges';
 import type { Change, Filter, Job, LensSupport, MatteBox, Part, Rig } from '../kit/types';
-import { stageFit } from '../front/light';
+import { stageFit } from '../areas/light/light';
 import { findings } from '../solve/fixes';
 import { withChanges } from '../solve/edit';
 import { demo, exactly } from '../test-kit';

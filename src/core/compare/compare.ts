@@ -1,7 +1,7 @@
 import { framingSqueeze, modeSize } from '../build/circle';
 import { focalRange, type Built } from '../build/build';
 import { chipStop, chipStopValue } from '../build/chip-stop';
-import { confusion } from '../checks/mount-flange';
+import { confusion } from '../areas/mount/checks/flange';
 import { depthOfField } from '../optics/depth';
 import { fieldOfView } from '../optics/field';
 import { readings, type Reading } from '../readings/readings';

@@ -3,7 +3,7 @@ import { FIELDS, KIND_NAME, KINDS, type Field } from '../kit/fields';
 import { idFromName } from '../kit/ids';
 import { turnRanges } from '../kit/ranges';
 import type { Kind, Part } from '../kit/types';
-import { STANDARD_MOUNTS } from '../mounts/registry';
+import { STANDARD_MOUNTS } from '../areas/mount/registry';
 import { csvText, readsTwoWays, unguarded } from './cells';
 import { parseQuantity } from '../quantity/parse';
 import { FORBIDDEN_KEYS } from '../solve/edit';

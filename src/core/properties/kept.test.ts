@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { build, buildAfresh, buildTrial, shared, type Built } from '../build/build';
 import { check } from '../checks/registry';
 import { said } from '../checks/judge';
-import { lightFigures } from '../front/light';
+import { lightFigures } from '../areas/light/light';
 import { readings } from '../readings/readings';
 import type { Job } from '../kit/types';
 import { anyWay } from './rigs';

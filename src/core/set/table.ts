@@ -1,5 +1,6 @@
 import { build, buildTrial, shared, type Built, type Shared } from '../build/build';
-import { ON_AXIS } from '../checks/on-axis';
+import { coverage } from '../areas/coverage/area';
+import { OPTICAL } from '../areas/mount/area';
 import { runChecks } from '../checks/run';
 import type { State, Verdict } from '../checks/finding';
 import { worst } from '../checks/finding';
@@ -9,6 +10,9 @@ import { listChanges, withChanges, type Edit } from '../solve/edit';
 import { chainsBetween, lensSet, putLens } from '../solve/moves';
 import { exact, signed } from '../quantity/say';
 import { commonStop, type CommonStop } from './common-stop';
+
+/** What a lens in a mode is judged by: nothing stands in front of it, nothing hangs on it. */
+const BY_LIGHT = [...coverage.checks, ...OPTICAL];
 
 /** One lens in one mode of the rig's body. */
 export interface SetCell {
@@ -73,7 +77,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           changes: [...put.changes, { path: ['rigs', rig.id, 'mode'], value: mode.id }],
         };
         const next = withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!;
-        const verdicts = runChecks(buildTrial(on, job, bare(next), base), ON_AXIS);
+        const verdicts = runChecks(buildTrial(on, job, bare(next), base), BY_LIGHT);
         const frames = verdicts.filter(about('coverage.frame'));
         const coverage = frames.length > 0 ? frames : verdicts.filter(about('coverage.chip'));
         const mount = verdicts.filter((v) => v.id.startsWith('mount.') && v.state === 'fail');
@@ -94,7 +98,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
           margin,
           text:
             mount.length > 0
-              ? (ON_AXIS.find((c) => c.id === mount[0]!.id)?.short ?? mount[0]!.id)
+              ? (BY_LIGHT.find((c) => c.id === mount[0]!.id)?.short ?? mount[0]!.id)
               : margin === null
                 ? 'not known'
                 : `${signed(margin, 1)} mm`,
@@ -127,7 +131,7 @@ function bestWay(on: Built, lens: Lens, base: Shared): Edit {
         bare(withChanges(job, edit.changes).rigs.find((r) => r.id === rig.id)!),
         base,
       ),
-      ON_AXIS,
+      BY_LIGHT,
     ).some((v) => v.id.startsWith('mount.') && v.state === 'fail');
   if (!fails(put)) return put;
   const glass = rig.between.some((u) => isReducer(base.kit.get(u.part)));

@@ -1,12 +1,12 @@
 import type { Built } from '../build/build';
-import { tiedFeet } from '../support/feet';
+import { tiedFeet } from '../areas/support/feet';
 import { standOf, type Stand } from '../build/stand';
 import type { PlacedDrive } from '../build/stand-drive';
-import { farthestClamp, pairFor } from '../rods/reach';
-import { assemblyOf, slideClear } from '../space/slide';
+import { farthestClamp, pairFor } from '../areas/rods/reach';
+import { assemblyOf, slideClear } from '../areas/space/slide';
 import type { Verdict } from '../checks/finding';
-import { outletsOn } from '../drive/outlets';
-import { ringsThatFit } from '../drive/rings';
+import { outletsOn } from '../areas/drive/outlets';
+import { ringsThatFit } from '../areas/drive/rings';
 import { isRods, isSupport, isDriveArm, isMotor, isPlate } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { exact } from '../quantity/say';

@@ -24,7 +24,7 @@ import {
   type SpaceLimits,
   type SupportUse,
 } from '../kit/types';
-import { ringsThatFit } from '../drive/rings';
+import { ringsThatFit } from '../areas/drive/rings';
 import { newId } from '../kit/ids';
 import { valueOf } from '../quantity/quantity';
 import { keyOf, listChanges, type Edit } from './edit';

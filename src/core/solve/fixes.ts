@@ -11,8 +11,8 @@ import {
 import { framingSqueeze } from '../build/circle';
 import { check, CHECKS } from '../checks/registry';
 import { runOne } from '../checks/run';
-import { coveredScale } from '../checks/coverage-frame';
-import { hasSlot } from '../checks/mount-flange';
+import { coveredScale } from '../areas/coverage/checks/frame';
+import { hasSlot } from '../areas/mount/checks/flange';
 import type { Finding, Fix, State, Verdict } from '../checks/finding';
 import { said } from '../checks/judge';
 import { ASPECTS } from '../optics/formats';

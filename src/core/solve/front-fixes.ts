@@ -1,9 +1,9 @@
 import type { Built } from '../build/build';
 import { frontOf, type Front } from '../build/front';
-import { flagSight } from '../front/flags';
-import { mustTurn, stageFit } from '../front/light';
-import { cleanScale } from '../front/shading';
-import { ringChains, sameThread } from '../front/threads';
+import { flagSight } from '../areas/front/flags';
+import { mustTurn, stageFit } from '../areas/light/light';
+import { cleanScale } from '../areas/front/shading';
+import { ringChains, sameThread } from '../areas/front/threads';
 import {
   isBox,
   isFilter,

@@ -27,12 +27,12 @@ import {
   type UnderUse,
   type WheelPlace,
 } from '../kit/types';
-import { clipWays } from '../front/clip';
-import { ringChains, sameThread } from '../front/threads';
+import { clipWays } from '../areas/front/clip';
+import { ringChains, sameThread } from '../areas/front/threads';
 import { valueOf } from '../quantity/quantity';
 import { ruleValues } from '../rules/rules';
 import { newId } from '../kit/ids';
-import type { Wheel } from '../front/wheel';
+import type { Wheel } from '../areas/light/wheel';
 import { keyOf, listChanges, type Edit } from './edit';
 
 /**

@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import { frontOf, type Front } from '../build/front';
-import { profileOf } from '../checks/light-setting';
+import { profileOf } from '../areas/light/setting';
 import {
   exposureOf,
   missingStops,
@@ -10,8 +10,8 @@ import {
   USUAL_ANGLE,
   USUAL_FPS,
   USUAL_ISO,
-} from '../front/light';
-import { wheelAnswers } from '../front/wheel';
+} from '../areas/light/light';
+import { wheelAnswers } from '../areas/light/wheel';
 import { isFilter, onHand, type Part } from '../kit/types';
 import { chooseNd, safeAngles } from '../optics/exposure';
 import { plain } from '../quantity/say';

@@ -1,6 +1,6 @@
 import { focalRange, isZoom } from '../build/build';
-import { findChains, linksOf, type FoundChain } from '../mounts/chains';
-import { mountIndex, STANDARD_MOUNTS } from '../mounts/registry';
+import { findChains, linksOf, type FoundChain } from '../areas/mount/chains';
+import { mountIndex, STANDARD_MOUNTS } from '../areas/mount/registry';
 import { ruleValues } from '../rules/rules';
 import { readPath } from '../build/given';
 import { valueOf } from '../quantity/quantity';

@@ -3,8 +3,8 @@
 import type { PlacedDrive } from '@/core/build/stand-drive';
 import type { Lin } from '@/core/build/lin';
 import { standOf, type Stand } from '@/core/build/stand';
-import { handUnitOf } from '@/core/drive/hand-unit';
-import { outletsOn } from '@/core/drive/outlets';
+import { handUnitOf } from '@/core/areas/drive/hand-unit';
+import { outletsOn } from '@/core/areas/drive/outlets';
 import { KIND_NAME } from '@/core/kit/fields';
 import {
   FITTING_KINDS,
@@ -20,7 +20,7 @@ import {
 } from '@/core/kit/types';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
-import { sayRod } from '@/core/rods/lengths';
+import { sayRod } from '@/core/areas/rods/lengths';
 import {
   armOn,
   fit,

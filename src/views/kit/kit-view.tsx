@@ -16,7 +16,7 @@ import {
   type Kind,
   type Part,
 } from '@/core/kit/types';
-import { mountIndex, mountName, type MountIndex } from '@/core/mounts/registry';
+import { mountIndex, mountName, type MountIndex } from '@/core/areas/mount/registry';
 import { valueOf, type QuantityInput } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
 import { addPart } from '@/core/solve/moves';

@@ -3,7 +3,7 @@
 import { useId, useState } from 'react';
 import { newNamedId } from '@/core/kit/ids';
 import type { Job, Mount } from '@/core/kit/types';
-import { mountIndex } from '@/core/mounts/registry';
+import { mountIndex } from '@/core/areas/mount/registry';
 import { exact } from '@/core/quantity/say';
 import { setField } from '@/core/solve/moves';
 import { Button } from '@/ui/button';

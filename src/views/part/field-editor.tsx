@@ -7,7 +7,7 @@ import { FIELDS, fieldAt, isKind, type Field, type RowsField } from '@/core/kit/
 import { newNamedId } from '@/core/kit/ids';
 import { reversedRange } from '@/core/kit/ranges';
 import { isBody, type Job, type Part } from '@/core/kit/types';
-import { mountIndex } from '@/core/mounts/registry';
+import { mountIndex } from '@/core/areas/mount/registry';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { setField } from '@/core/solve/moves';
 import { Button } from '@/ui/button';

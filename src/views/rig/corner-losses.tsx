@@ -1,8 +1,8 @@
 'use client';
 
 import type { Verdict } from '@/core/checks/finding';
-import { CORNERS, type Layer } from '@/core/front/shading';
-import type { ShadingView } from '@/core/front/view';
+import { CORNERS, type Layer } from '@/core/areas/front/shading';
+import type { ShadingView } from '@/core/areas/front/view';
 import { BLACK } from '@/core/pupil/map';
 import { exact } from '@/core/quantity/say';
 

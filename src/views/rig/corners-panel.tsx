@@ -11,9 +11,9 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { cleanScale, CORNERS, profile } from '@/core/front/shading';
-import type { Setting } from '@/core/front/situations';
-import type { SweepCell, SweepPlan } from '@/core/front/sweep';
+import { cleanScale, CORNERS, profile } from '@/core/areas/front/shading';
+import type { Setting } from '@/core/areas/front/situations';
+import type { SweepCell, SweepPlan } from '@/core/areas/front/sweep';
 import { BLACK } from '@/core/pupil/map';
 import { exact, plain, say } from '@/core/quantity/say';
 import { Button } from '@/ui/button';

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { memo, useId, useState, type KeyboardEvent } from 'react';
-import type { Setting } from '@/core/front/situations';
+import type { Setting } from '@/core/areas/front/situations';
 import type { RigFacts, Shading } from './use-rig';
 
 /** Charts and forms come when their tab is first opened: they are not needed to see the rig. */

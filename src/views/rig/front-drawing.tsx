@@ -2,8 +2,8 @@
 
 import type { DrawnBox, FrontLayout } from '@/core/build/front-layout';
 import { frontOf } from '@/core/build/front';
-import { coneOf } from '@/core/front/shading';
-import type { ShadingView } from '@/core/front/view';
+import { coneOf } from '@/core/areas/front/shading';
+import type { ShadingView } from '@/core/areas/front/view';
 import type { RigFacts } from './use-rig';
 
 /** From millimetres on the rig to the picture. */

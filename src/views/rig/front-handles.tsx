@@ -3,7 +3,7 @@
 import type { RefObject } from 'react';
 import type { DrawnBox, DrawnFlag, FrontLayout } from '@/core/build/front-layout';
 import { frontOf } from '@/core/build/front';
-import { beyond, flagSight } from '@/core/front/flags';
+import { beyond, flagSight } from '@/core/areas/front/flags';
 import { exact, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';
 import { setFlag, setStation } from '@/core/solve/front-moves';

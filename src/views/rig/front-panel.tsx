@@ -2,9 +2,9 @@
 
 import { useId } from 'react';
 import { frontOf } from '@/core/build/front';
-import { beyond, flagSight } from '@/core/front/flags';
-import { stageFit } from '@/core/front/light';
-import { tray } from '@/core/front/trays';
+import { beyond, flagSight } from '@/core/areas/front/flags';
+import { stageFit } from '@/core/areas/light/light';
+import { tray } from '@/core/areas/front/trays';
 import {
   isBox,
   isFilter,

@@ -2,9 +2,9 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { build, shared } from '@/core/build/build';
 import { frontPlaces } from '@/core/build/front-layout';
 import { check, CHECKS } from '@/core/checks/registry';
-import { CONTOURS, mapOf, shadingView } from '@/core/front/view';
-import type { Layer } from '@/core/front/shading';
-import type { Setting } from '@/core/front/situations';
+import { CONTOURS, mapOf, shadingView } from '@/core/areas/front/view';
+import type { Layer } from '@/core/areas/front/shading';
+import type { Setting } from '@/core/areas/front/situations';
 import { demo } from '@/core/test-kit';
 import { CornerLosses } from './corner-losses';
 import FrontPanel from './front-panel';

@@ -1,12 +1,12 @@
 'use client';
 
 import { useId, useMemo } from 'react';
-import { lightFigures, USUAL_ANGLE, USUAL_FPS, USUAL_ISO } from '@/core/front/light';
+import { lightFigures, USUAL_ANGLE, USUAL_FPS, USUAL_ISO } from '@/core/areas/light/light';
 import { densityOfStops, evOfLux } from '@/core/optics/exposure';
 import { exact, plain, say } from '@/core/quantity/say';
 import { inWords } from '@/core/checks/judge';
-import { profileOf } from '@/core/checks/light-setting';
-import { wheelsOf } from '@/core/front/wheel';
+import { profileOf } from '@/core/areas/light/setting';
+import { wheelsOf } from '@/core/areas/light/wheel';
 import { valueOf } from '@/core/quantity/quantity';
 import { setLight, turnWheel } from '@/core/solve/front-moves';
 import { lightCandidates } from '@/core/solve/light-fixes';

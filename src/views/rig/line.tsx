@@ -5,7 +5,7 @@ import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from '
 import dynamic from 'next/dynamic';
 import { boxFrom, frontLayout, type FrontLayout } from '@/core/build/front-layout';
 import { dimensionSum, layout, type Dimension, type PlacedShape } from '@/core/build/layout';
-import type { ShadingView } from '@/core/front/view';
+import type { ShadingView } from '@/core/areas/front/view';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';

@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import { parseLength } from '@/core/quantity/parse';
-import { markTestOf } from '@/core/checks/mount-flange';
+import { markTestOf } from '@/core/areas/mount/checks/flange';
 import { forgetMarkTest, markTest } from '@/core/solve/mark-test';
 import { Button } from '@/ui/button';
 import { useStore } from '@/views/shell/store-context';

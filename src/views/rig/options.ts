@@ -9,9 +9,9 @@ import {
   type Lens,
   type Link,
 } from '@/core/kit/types';
-import { linksOf, specification, type FoundChain } from '@/core/mounts/chains';
-import { mountName } from '@/core/mounts/registry';
-import { chainsFor } from '@/core/checks/mount-chain';
+import { linksOf, specification, type FoundChain } from '@/core/areas/mount/chains';
+import { mountName } from '@/core/areas/mount/registry';
+import { chainsFor } from '@/core/areas/mount/checks/chain';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact, mm, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/solve/edit';

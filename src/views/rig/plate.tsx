@@ -5,14 +5,14 @@ import { memo, useMemo, useState } from 'react';
 import { chipCircle, framingSqueeze, modeSize, circleSum } from '@/core/build/circle';
 import type { Verdict } from '@/core/checks/finding';
 import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
-import { framePixels } from '@/core/checks/coverage-pixels';
+import { framePixels } from '@/core/areas/coverage/checks/pixels';
 import { exact, signed } from '@/core/quantity/say';
 import { spread } from '@/core/quantity/spread';
 import { StateShape, STATE_TEXT } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
-import { pointText } from '@/core/front/view';
-import type { Layer } from '@/core/front/shading';
-import type { Setting } from '@/core/front/situations';
+import { pointText } from '@/core/areas/front/view';
+import type { Layer } from '@/core/areas/front/shading';
+import type { Setting } from '@/core/areas/front/situations';
 import type { RigFacts, Shading } from './use-rig';
 
 /** Contours and the picture of the shading come after the chip itself. */

@@ -2,8 +2,8 @@
 
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useState } from 'react';
-import type { Layer } from '@/core/front/shading';
-import type { Setting } from '@/core/front/situations';
+import type { Layer } from '@/core/areas/front/shading';
+import type { Setting } from '@/core/areas/front/situations';
 import type { Job, Rig } from '@/core/kit/types';
 import { Choices } from './choices';
 import { FindingsPanel } from './findings-panel';

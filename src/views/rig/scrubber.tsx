@@ -2,9 +2,9 @@
 
 import { useId } from 'react';
 import { focalRange, isZoom } from '@/core/build/build';
-import type { Layer } from '@/core/front/shading';
-import type { Setting } from '@/core/front/situations';
-import type { ShadingView } from '@/core/front/view';
+import type { Layer } from '@/core/areas/front/shading';
+import type { Setting } from '@/core/areas/front/situations';
+import type { ShadingView } from '@/core/areas/front/view';
 import { metres, plain } from '@/core/quantity/say';
 import { valueOf } from '@/core/quantity/quantity';
 import { Pop } from '@/ui/pop';

@@ -2,8 +2,8 @@
 
 import { contours } from 'd3-contour';
 import { useMemo } from 'react';
-import type { ChipShading, Layer } from '@/core/front/shading';
-import { CONTOURS, layered } from '@/core/front/view';
+import type { ChipShading, Layer } from '@/core/areas/front/shading';
+import { CONTOURS, layered } from '@/core/areas/front/view';
 
 /** Labels of two lines closer than this run into each other, cells of the map. */
 const LABELS_APART = 7;

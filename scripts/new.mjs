@@ -1,0 +1,147 @@
+/**
+ * Writes the skeleton of something new, with its test and the line that registers it:
+ *
+ *   npm run new -- check AREA.NAME      a check of an area
+ *   npm run new -- area NAME            an area, empty
+ *
+ * Nothing that is there is written over.
+ */
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import prettier from 'prettier';
+
+const AREAS = 'src/core/areas';
+const [what, name] = process.argv.slice(2);
+const NAME = /^[a-z]+(-[a-z]+)*$/;
+
+/** Ends with a sentence. */
+function refuse(why) {
+  process.stderr.write(`${why}\n`);
+  process.exit(2);
+}
+
+const camel = (words) => words.replace(/[-.](\w)/g, (_m, c) => c.toUpperCase());
+
+async function write(file, text) {
+  if (existsSync(file)) refuse(`${file} is there already; nothing was written.`);
+  mkdirSync(join(file, '..'), { recursive: true });
+  const style = await prettier.resolveConfig(file);
+  writeFileSync(file, await prettier.format(text, { ...style, parser: 'typescript' }));
+  process.stdout.write(`written: ${file}\n`);
+}
+
+/** Adds an import behind the last one of its sort, and an element at the end of a list. */
+async function register(file, line, list, element) {
+  const text = readFileSync(file, 'utf8');
+  const imports = [...text.matchAll(/^import .*;$/gm)];
+  const last = imports.at(-1);
+  const open = text.indexOf(list);
+  if (!last || open < 0) refuse(`${file}: found no ${list}, so nothing can be registered there.`);
+  const close = text.indexOf(']', open + list.length);
+  const inside = text
+    .slice(open + list.length, close)
+    .trim()
+    .replace(/,$/, '');
+  const next =
+    text.slice(0, last.index + last[0].length) +
+    `\n${line}` +
+    text.slice(last.index + last[0].length, open + list.length) +
+    `${inside}${inside === '' ? '' : ', '}${element}` +
+    text.slice(close);
+  const style = await prettier.resolveConfig(file);
+  writeFileSync(file, await prettier.format(next, { ...style, parser: 'typescript' }));
+  process.stdout.write(`one line: ${file}\n`);
+}
+
+async function check(id) {
+  const [area, short, ...more] = id.split('.');
+  if (!short || more.length > 0 || !NAME.test(area) || !NAME.test(short))
+    refuse(`${id}: a check is called AREA.NAME, small letters and dashes: space.vent.`);
+  const file = join(AREAS, area, 'area.ts');
+  if (!existsSync(file))
+    refuse(`${area}: there is no such area; npm run new -- area ${area} makes it.`);
+  const constant = camel(id);
+  const words = short.replace(/-/g, ' ');
+  await write(
+    join(AREAS, area, 'checks', `${short}.ts`),
+    `import type { Check } from '../../../checks/check';
+import { plainVerdict } from '../../../checks/judge';
+
+export const ${constant}: Check = {
+  id: '${id}',
+  title: '${words[0].toUpperCase()}${words.slice(1)}',
+  short: '${words}',
+  says: 'What this check tells, in a sentence or two: which numbers of which parts, and what they may not be.',
+  formula: 'left - right',
+  run({ body }) {
+    if (!body) return [];
+    // \`judge\` makes a verdict of a margin over inputs with tolerances; this one has none yet.
+    return [
+      plainVerdict({
+        id: '${id}',
+        about: [body.id],
+        station: 0,
+        state: 'unknown',
+        why: \`Nobody has said yet what ${words} means for \${body.name}.\`,
+        sum: 'No sum.',
+        basis: '[math]',
+      }),
+    ];
+  },
+};
+`,
+  );
+  await write(
+    join(AREAS, area, 'checks', `${short}.test.ts`),
+    `import { build } from '../../../build/build';
+import { testJob } from '../../../test-kit';
+import { ${constant} } from './${short}';
+
+describe('${id}', () => {
+  test('a missing number is unknown, never ok', () => {
+    const job = testJob();
+    for (const v of ${constant}.run(build(job, job.rigs[0]))) expect(v.state).toBe('unknown');
+  });
+
+  test.todo('worked by hand: say the numbers, the sum, and the source of the formula');
+});
+`,
+  );
+  await register(file, `import { ${constant} } from './checks/${short}';`, 'checks: [', constant);
+  process.stdout.write(
+    'next: the margin and its test; `npm run docs`; a rig of the demo that it speaks of.\n',
+  );
+}
+
+async function area(id) {
+  if (!NAME.test(id)) refuse(`${id}: an area is called by a word of small letters: power.`);
+  const constant = camel(id);
+  const title = id[0].toUpperCase() + id.slice(1);
+  await write(
+    join(AREAS, id, 'area.ts'),
+    `import type { Area } from '../../engine/area';
+
+/** ${title}: what it is about. */
+export const ${constant}: Area = {
+  id: '${id}',
+  name: '${title}',
+  says: 'what it is about, in half a sentence',
+  checks: [],
+};
+`,
+  );
+  await register(
+    join(AREAS, 'registry.ts'),
+    `import { ${constant} } from './${id}/area';`,
+    'readonly Area[] = [',
+    constant,
+  );
+  process.stdout.write(
+    `next: npm run new -- check ${id}.NAME; its line in docs/architecture.md.\n`,
+  );
+}
+
+const MAKES = { check, area };
+if (!Object.hasOwn(MAKES, what ?? '') || !name)
+  refuse(`npm run new -- ${Object.keys(MAKES).join('|')} NAME`);
+await MAKES[what](name);

@@ -1,0 +1,100 @@
+import { framingSqueeze } from '../../../build/circle';
+import type { Built } from '../../../build/build';
+import { constant, exactly } from '../../../build/given';
+import type { Frame } from '../../../kit/types';
+import { frameOnChip } from '../../../optics/coverage';
+import { exact, say } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import type { Check } from '../../../checks/check';
+import { judge, plainVerdict } from '../../../checks/judge';
+
+export interface FramePixels {
+  /** Recorded pixels inside the frame. */
+  w: number;
+  h: number;
+  /** Width after desqueeze, height kept. */
+  desqueezedW: number;
+}
+
+/**
+ * Pixels that a delivery frame takes from a mode; null when a number is missing. Frame lines are
+ * laid out in pixels, so the size of the chip in mm has no part in it.
+ */
+export function framePixels(built: Built, frame: Frame): FramePixels | null {
+  const { mode } = built;
+  if (!mode?.pxW || !mode.pxH || !built.squeeze.known) return null;
+  const s = framingSqueeze(built);
+  const r = frameOnChip({ ...frame, x: 0, y: 0 }, { w: mode.pxW, h: mode.pxH }, s);
+  return { w: r.w, h: r.h, desqueezedW: r.w * s };
+}
+
+export const coveragePixels: Check = {
+  id: 'coverage.pixels',
+  title: 'Pixels for the deliverable',
+  short: 'too few pixels',
+  says: 'How many pixels of the recording lie inside each delivery frame, after desqueeze, and how far they must be scaled to the deliverable.',
+  formula: 'scale = max(deliverable w / (px w x squeeze), deliverable h / px h)',
+  run(built) {
+    const { body, mode, lens } = built;
+    if (!body || !mode) return [];
+    return built.frames.map((frame) => {
+      const about = [body.id, ...(lens ? [lens.id] : [])];
+      const key = `coverage.pixels:${frame.id}`;
+      if (!frame.deliver)
+        return plainVerdict({
+          id: 'coverage.pixels',
+          key,
+          about,
+          frame: frame.id,
+          state: 'unknown',
+          why: `No delivery size is set for the ${frame.name} frame.`,
+          sum: 'No sum: the size of the deliverable in pixels is missing.',
+          basis: '[math]',
+        });
+      const px = framePixels(built, frame);
+      const { w: dw, h: dh } = frame.deliver;
+      const limit = built.rules['coverage.upscale'];
+      const input = (label: string, field: string, value: number | null) => ({
+        ...constant(label, 'px', value === null ? null : exactly(value)),
+        path: ['kit', body.id, 'modes', mode.id, field],
+        part: body.id,
+      });
+      return judge({
+        id: 'coverage.pixels',
+        key,
+        about,
+        frame: frame.id,
+        station: 0,
+        inputs: [
+          input(`pixels wide of ${mode.name}`, 'pxW', px ? px.desqueezedW : (mode.pxW ?? null)),
+          input(`pixels high of ${mode.name}`, 'pxH', px ? px.h : (mode.pxH ?? null)),
+          ...(px ? [] : [built.squeeze]),
+        ],
+        margin: (x) => limit / Math.max(dw / x[0]!, dh / x[1]!) - 1,
+        wanted: limit - 1,
+        unit: 'x',
+        limit: { value: limit, unit: 'x', rule: 'coverage.upscale' },
+        why: (o) => {
+          const have = `${Math.floor(px!.desqueezedW)} x ${Math.floor(px!.h)} px`;
+          const recorded =
+            framingSqueeze(built) === 1
+              ? ''
+              : ` (recorded ${Math.floor(px!.w)} x ${Math.floor(px!.h)}, desqueezed ${say(framingSqueeze(built), 'x')})`;
+          const scale = Math.max(dw / px!.desqueezedW, dh / px!.h);
+          const left = `The ${frame.name} frame holds ${have}${recorded}`;
+          return o.state === 'ok'
+            ? `${left}: enough for ${dw} x ${dh}, scaled to ${exact(scale * 100, 0)} %.`
+            : o.state === 'tight'
+              ? `${left}: ${dw} x ${dh} has to be scaled up ${say((scale - 1) * 100, '%')}.`
+              : `${left}: ${dw} x ${dh} would be scaled up ${say((scale - 1) * 100, '%')}, ${limit > 1 ? `more than the ${say((limit - 1) * 100, '%')} the house allows` : 'and the house allows none of it'}.`;
+        },
+        sum: () =>
+          `scale = max(${dw} / ${Math.floor(px!.desqueezedW)}, ${dh} / ${Math.floor(px!.h)}) = ` +
+          `${exact(Math.max(dw / px!.desqueezedW, dh / px!.h), 3)}; limit ${exact(limit, 2)}`,
+        lacking: (missing) =>
+          `The pixels inside the ${frame.name} frame are not known: ${missing} missing.`,
+        basis: `[math] ${ruleBasis('coverage.upscale')}`,
+      });
+    });
+  },
+};

@@ -1,0 +1,147 @@
+import { standOf, type Stand } from '../../../build/stand';
+import type { PlacedDrive } from '../../../build/stand-drive';
+import { given } from '../../../build/given';
+import { torqueAt, torqueAtLens } from '../gears';
+import { lensTorque, outletsOn, type RigOutlet } from '../outlets';
+import { exact, plain } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import { withoutTeeth } from '../told';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { judge, plainVerdict } from '../../../checks/judge';
+
+export const driveTorque: Check = {
+  id: 'drive.torque',
+  title: 'Torque of the motor',
+  short: 'motor stalls',
+  says: 'Whether a motor turns the ring on the volts of the outlet that feeds it, and which outlet on the rig would.',
+  formula:
+    'motor torque (volts) x lens teeth / motor teeth x efficiency - reserve x torque of the ring',
+  run(built) {
+    const stand = standOf(built);
+    const reserve = built.rules['drive.torque-reserve'];
+    const eff = built.rules['drive.efficiency'];
+    return stand.drives.flatMap((d): Verdict[] => {
+      const { gear, part } = d;
+      const { lens } = built;
+      if (part.kind !== 'motor') return [];
+      if (!gear?.teeth || !lens)
+        return withoutTeeth(stand, d, 'drive.torque', `Whether ${part.name} turns the ring`);
+      const base = {
+        id: 'drive.torque',
+        key: `drive.torque:${d.use.id}`,
+        about: [part.id, lens.id],
+        station: stand.value(d.gearAt),
+        basis: ruleBasis('drive.torque-reserve'),
+      };
+      const all = outletsOn(built);
+      const out = all.find((o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id);
+      if (!out)
+        return [
+          plainVerdict({
+            ...base,
+            state: 'unknown',
+            why: `Nobody said which outlet feeds ${part.name}${all.length > 0 ? `: on this rig there ${all.length > 1 ? 'are' : 'is'} ${all.map((o) => o.name).join(', ')}` : ', and nothing on this rig has one'}.`,
+            sum: 'No sum: the volts are not known.',
+          }),
+        ];
+      const ringTorque = given(lens, 'rings', gear.ring.id, 'torque');
+      const rows = (part.torques ?? []).map((_, i) => given(part, 'torques', String(i), 'torque'));
+      const volts = (part.torques ?? []).map((r) => r.volts);
+      const inputs = [
+        ringTorque,
+        out.volts,
+        gear.teeth,
+        d.teeth,
+        ...(rows.length > 0
+          ? rows
+          : [
+              {
+                ...given(part, 'torques'),
+                label: `torque table of ${part.name}`,
+                unit: '',
+                known: null,
+              },
+            ]),
+      ];
+      const at = (x: readonly number[]) =>
+        torqueAtLens(
+          torqueAt(
+            rows.map((_, i) => ({ volts: volts[i]!, torque: x[4 + i]! })),
+            x[1]!,
+          ),
+          x[2]!,
+          x[3]!,
+          eff,
+        );
+      const over = overVolts(stand, d, out);
+      if (over && (over.state === 'fail' || over.state === 'tight')) return [over];
+      const first = Math.min(...volts);
+      const others = all.filter((o) => o !== out);
+      const turns = [
+        judge({
+          ...base,
+          about: [part.id, lens.id, out.part],
+          inputs,
+          margin: (x) => at(x) - reserve * x[0]!,
+          // Lines of the sheet that do not count at these volts would at others.
+          sense: (x) =>
+            at(x) - reserve * x[0]! + 1e-9 * rows.reduce((sum, _, i) => sum + x[4 + i]!, 0),
+          unit: 'N m',
+          limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
+          why: (o) => {
+            const t = ringTorque.known!.value;
+            const have = o.value + reserve * t;
+            const v = out.volts.known!.value;
+            if (o.state === 'ok')
+              return `${part.name} brings ${exact(have, 2)} N m to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
+            const turns = others.filter((r) => {
+              const known = r.volts.known?.value;
+              const l = known === undefined ? null : lensTorque(d, known, eff);
+              return l !== null && l >= reserve * t;
+            });
+            const says =
+              have < t
+                ? `${part.name} stalls on ${out.name}: at ${plain(v, 1)} V it ${v < first ? `is below the ${plain(first, 1)} V it is rated from` : `brings ${exact(have, 2)} N m`}, the ring takes ${exact(t, 2)}.`
+                : `${part.name} has little in hand on ${out.name}: ${exact(have, 2)} N m at ${plain(v, 1)} V, the ring takes ${exact(t, 2)} and ${plain(reserve, 2)} times that is wanted.`;
+            return turns.length > 0
+              ? `${says} ${turns.map((r) => `${r.name}, ${plain(r.volts.known!.value, 1)} V,`).join(' or ')} turns it.`
+              : `${says} No other outlet on this rig turns it.`;
+          },
+          sum: (o) =>
+            `at ${plain(out.volts.known!.value, 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
+          lacking: (missing) =>
+            `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
+        }),
+      ];
+      // Without the volts it runs up to nobody knows that it may be plugged in at all.
+      return over?.state === 'unknown' && turns[0]!.state !== 'fail' ? [over] : turns;
+    });
+  },
+};
+
+/** Volts above what a motor runs up to burn it: said before anything is said of its torque. */
+function overVolts(stand: Stand, d: PlacedDrive, out: RigOutlet): Verdict | null {
+  const { part } = d;
+  if (part.kind !== 'motor') return null;
+  const most = given(part, 'voltsTo');
+  return judge({
+    id: 'drive.torque',
+    key: `drive.torque:${d.use.id}`,
+    about: [part.id, out.part],
+    station: stand.value(d.gearAt),
+    inputs: [most, out.volts],
+    margin: (x) => x[0]! - x[1]!,
+    unit: 'V',
+    limit: { value: most.known?.value ?? 0, unit: 'V', rule: null },
+    why: (o) =>
+      o.state === 'fail'
+        ? `${out.name} gives ${plain(out.volts.known!.value, 1)} V; ${part.name} runs up to ${plain(most.known!.value, 1)} V: do not plug it in.`
+        : `${out.name} gives ${plain(out.volts.known!.value, 1)} V, about the ${plain(most.known!.value, 1)} V that ${part.name} runs up to.`,
+    sum: (o) =>
+      `${plain(most.known!.value, 2)} - ${plain(out.volts.known!.value, 2)} = ${exact(o.value, 2)} V`,
+    lacking: (missing) =>
+      `Whether ${out.name} suits ${part.name} is not known: ${missing} missing.`,
+    basis: '[math] number of its maker',
+  });
+}

@@ -1,0 +1,176 @@
+import type { Built } from '../../../build/build';
+import { judgeChains, linksOf, specification, type ChainVerdict } from '../chains';
+import { mountName } from '../registry';
+import { exact, mm } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import type { Check } from '../../../checks/check';
+import { errorFormula, flangeError } from './flange';
+import { inWords, lacking, plainVerdict } from '../../../checks/judge';
+
+/** Every way the kit has to bring this rig's lens onto its body, or why there is none. */
+export function chainsFor(built: Built, enough = 40): ChainVerdict | null {
+  const { body, lens } = built;
+  if (!body?.mount || !lens?.mount) return null;
+  return judgeChains({
+    bodyMount: body.mount,
+    lensMount: lens.mount,
+    links: linksOf(built.job.kit),
+    mounts: built.mounts,
+    maxPieces: Math.max(3, built.rules['mount.joints']),
+    closes: built.rules['mount.reach'],
+    enough,
+  });
+}
+
+export const mountChain: Check = {
+  id: 'mount.chain',
+  title: 'Chain from body to lens',
+  short: 'does not go on',
+  says: 'Whether the pieces between body and lens mate at every joint, reach infinity, and how many joints that takes; if nothing can, why, and the part to look for.',
+  formula:
+    'flange(body) + sum of lengths against flange(lens); a difference under 1 mm leaves no room for an adapter',
+  run(built) {
+    const { body, lens } = built;
+    const basis = '[math]';
+    const id = 'mount.chain';
+    if (!body || !lens)
+      return [
+        plainVerdict({
+          id,
+          about: [body?.id, lens?.id].filter((x): x is string => !!x),
+          state: 'unknown',
+          why: !body
+            ? 'There is no body on this rig yet: choose one.'
+            : 'There is no lens on this rig yet: choose one.',
+          sum: 'No sum: a part is missing.',
+          basis,
+        }),
+      ];
+    const about = [body.id, ...built.links.map((l) => l.link.id), lens.id];
+    const nameless = [body, lens].filter((p) => !p.mount);
+    if (nameless.length > 0)
+      return [
+        plainVerdict({
+          id,
+          about,
+          state: 'unknown',
+          why: `The mount of ${nameless.map((p) => p.name).join(' and ')} is not given.`,
+          sum: 'No sum: a mount is missing.',
+          measure: nameless.map((p) => ({
+            path: ['kit', p.id, 'mount'],
+            part: p.id,
+            label: `mount of ${p.name}`,
+            unit: '',
+            share: 1,
+            missing: true,
+          })),
+          basis,
+        }),
+      ];
+    const bad = built.joints.find((j) => !j.mates);
+    const at = (mount: string | undefined) => mountName(built.mounts, mount);
+    if (bad) {
+      const unsaid = bad.rear === undefined || bad.front === undefined;
+      const station = built.mounts.get(body.mount!)?.flange?.value ?? null;
+      const search = chainsFor(built, 1);
+      const never = search?.kind === 'never';
+      const wanted =
+        search?.kind === 'missing' ? search.parts.map((p) => specification(p, built.mounts)) : [];
+      const lensFlange = built.mounts.get(lens.mount!)?.flange;
+      const bodyFlange = built.mounts.get(body.mount!)?.flange;
+      const gap = lensFlange && bodyFlange ? lensFlange.value - bodyFlange.value : null;
+      const why = unsaid
+        ? `One face between ${bad.rearPart.name} and ${bad.frontPart.name} does not say which mount it is.`
+        : never
+          ? `${lens.name} can never reach infinity on ${body.name} without glass: it wants ${exact(lensFlange!.value, 2)} mm of flange distance and the body alone takes ${exact(bodyFlange!.value, 2)} mm${gap! < 0 ? `, ${exact(-gap!, 2)} mm too much` : `, which leaves ${exact(gap!, 2)} mm for an adapter`}.`
+          : `${bad.frontPart.name} (${at(bad.front)}) does not go onto ${bad.rearPart.name} (${at(bad.rear)}).` +
+            (search?.kind === 'missing'
+              ? ` No adapter in the kit closes the ${exact(search.gap, 2)} mm between them.`
+              : '');
+      return [
+        plainVerdict({
+          id,
+          about,
+          station,
+          state: unsaid ? 'unknown' : 'fail',
+          why,
+          sum:
+            gap === null
+              ? 'No sum: a flange distance is not known.'
+              : `room for adapters = flange(lens) - flange(body) = ${exact(lensFlange!.value, 2)} - ${exact(bodyFlange!.value, 2)} = ${exact(gap, 2)} mm`,
+          wanted,
+          basis,
+        }),
+      ];
+    }
+
+    const pieces = built.links.length;
+    const wanted = built.rules['mount.joints'];
+    const error = flangeError(built);
+    const reach = built.rules['mount.reach'];
+    const limit = { value: wanted, unit: 'joints', rule: 'mount.joints' };
+    const joints = pieces + 1;
+    const list =
+      pieces === 0
+        ? `${lens.name} goes straight onto ${body.name}`
+        : `${lens.name} goes onto ${body.name} through ${built.links.map((l) => l.link.name).join(', then ')}`;
+    if (error && Math.abs(error.value) > reach && error.lo * error.hi > 0) {
+      const far = Math.min(Math.abs(error.lo), Math.abs(error.hi)) > reach;
+      if (far)
+        return [
+          plainVerdict({
+            id,
+            about,
+            state: 'fail',
+            margin: {
+              value: reach - Math.abs(error.value),
+              lo: reach - Math.max(Math.abs(error.lo), Math.abs(error.hi)),
+              hi: reach - Math.min(Math.abs(error.lo), Math.abs(error.hi)),
+              unit: 'mm',
+            },
+            limit: { value: reach, unit: 'mm', rule: 'mount.reach' },
+            why:
+              error.value > 0
+                ? `${list}, but sits ${mm(error.value)} too far out: infinity is far out of reach. A piece of the wrong length.`
+                : `${list}, but sits ${mm(-error.value)} too close: every mark reads wrong. A piece of the wrong length.`,
+            sum: error.sum,
+            basis: ruleBasis('mount.reach'),
+          }),
+        ];
+    }
+    const missing = errorFormula(built)?.inputs.filter((g) => g.known === null) ?? [];
+    if (pieces > 0 && missing.length > 0)
+      return [
+        plainVerdict({
+          id,
+          about,
+          limit,
+          state: 'unknown',
+          why: `${list}: every face mates, but whether it reaches infinity is not known: ${inWords(missing.map((g) => g.label))} missing.`,
+          sum: `${joints} joints; the flange error is not known`,
+          measure: lacking(missing),
+          basis: ruleBasis('mount.joints'),
+        }),
+      ];
+    return [
+      plainVerdict({
+        id,
+        about,
+        state: pieces <= wanted ? 'ok' : 'tight',
+        margin: {
+          value: wanted - pieces,
+          lo: wanted - pieces,
+          hi: wanted - pieces,
+          unit: 'joints',
+        },
+        limit,
+        why:
+          pieces <= wanted
+            ? `${list}: ${joints} ${joints === 1 ? 'joint' : 'joints'}, every face mates.`
+            : `${list}: every face mates, but ${pieces} pieces are more than the ${wanted} the house likes; each joint adds play and error.`,
+        sum: error?.sum ?? `${joints} joints; the flange error is not known`,
+        basis: ruleBasis('mount.joints'),
+      }),
+    ];
+  },
+};

@@ -1,0 +1,26 @@
+import type { Area } from '../../engine/area';
+import { rodsSystem } from './checks/system';
+import { rodsDrop } from './checks/drop';
+import { rodsReachFront } from './checks/reach-front';
+import { rodsReachRear } from './checks/reach-rear';
+import { rodsGrip } from './checks/grip';
+import { rodsInFrame } from './checks/in-frame';
+import { rodsProud } from './checks/proud';
+import { rodsLensClear } from './checks/lens-clear';
+
+/** Rods: what carries plate, box, supports and drives. */
+export const rods: Area = {
+  id: 'rods',
+  name: 'Rods',
+  says: 'what carries plate, box, supports and drives',
+  checks: [
+    rodsSystem,
+    rodsDrop,
+    rodsReachFront,
+    rodsReachRear,
+    rodsGrip,
+    rodsInFrame,
+    rodsProud,
+    rodsLensClear,
+  ],
+};

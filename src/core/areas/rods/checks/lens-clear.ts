@@ -1,0 +1,101 @@
+import { constant } from '../../../build/given';
+import { standOf } from '../../../build/stand';
+import { distanceFrom, inputsOf, nameOf } from '../../space/clearance';
+import { distance } from '../../../solids/distance';
+import { clearRadius } from '../lengths';
+import { exact, mm } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { judge, lacking, plainVerdict, said, stateOf } from '../../../checks/judge';
+
+export const rodsLensClear: Check = {
+  id: 'rods.lens-clear',
+  title: 'Lens over the rods',
+  short: 'lens on the rods',
+  says: 'Whether the lens, and what is closed on it, stands clear of the rods below.',
+  formula: 'hypot(centres / 2, drop) - rod / 2 - radius of the lens',
+  run(built) {
+    const stand = standOf(built);
+    const { lens } = built;
+    if (!lens || stand.rods.length === 0) return [];
+    const lensKeys = new Set([
+      'lens',
+      ...stand.pieces
+        .map((p) => p.key)
+        .filter((k) => k.startsWith('gear:') || k.startsWith('thread:') || k.startsWith('link:')),
+    ]);
+    const around = stand.solids.filter((s) => lensKeys.has(s.piece) && s.role !== 'foot');
+    const rodSolids = stand.solids.filter((s) => s.role === 'rod');
+    const missing = [...new Set([...around, ...rodSolids].flatMap((s) => s.inputs))].filter(
+      (g) => !g.known,
+    );
+    const about = [lens.id, stand.rods[0]!.rods.id];
+    const limit = built.rules['rods.lens-air'];
+    const known = around.filter((s) => s.known);
+    const pairs = known
+      .flatMap((a) =>
+        rodSolids.flatMap((b) => (b.known ? [{ a, b, d: distance(a.solid, b.solid) }] : [])),
+      )
+      .sort((p, q) => p.d - q.d);
+    const worst = pairs[0];
+    if (stand.drop && !stand.system) missing.push(NO_SYSTEM);
+    if (!worst || missing.length > 0)
+      return [
+        plainVerdict({
+          id: 'rods.lens-clear',
+          about,
+          station: stand.value(stand.seat),
+          state: 'unknown',
+          why: `Whether ${lens.name} clears the rods is not known: ${missing.map((g) => g.label).join(', ')} missing.`,
+          sum: 'No sum.',
+          basis: '[math]',
+          measure: lacking(missing),
+        }),
+      ];
+    const one = ({ a, b }: (typeof pairs)[number]): Verdict => {
+      const inputs = inputsOf(a, b);
+      const { system, drop } = stand;
+      const room =
+        system && drop ? clearRadius(system.centres, stand.value(drop), system.rod) : NaN;
+      return judge({
+        id: 'rods.lens-clear',
+        about: [...new Set([...about, stand.pieces.find((p) => p.key === a.piece)!.part])],
+        station: (a.extent[2] + a.extent[5]) / 2,
+        inputs,
+        margin: distanceFrom(a, b, inputs),
+        wanted: limit,
+        unit: 'mm',
+        limit: { value: limit, unit: 'mm', rule: 'rods.lens-air' },
+        why: (o) =>
+          o.value < 0
+            ? `${upper(nameOf(stand, a))} would have to go ${mm(-o.value)} into the rods.`
+            : `${upper(nameOf(stand, a))} stands ${mm(o.value)} clear of the rods.`,
+        sum: (o) =>
+          `radius that clears: hypot(${exact((system?.centres ?? NaN) / 2, 1)}, ${exact(stand.value(drop!), 1)}) - ${exact((system?.rod ?? NaN) / 2, 1)} = ${exact(room, 1)} mm; nearest ${exact(o.value, 1)} mm`,
+        lacking: (m) => `Whether ${lens.name} clears the rods is not known: ${m} missing.`,
+        basis: `[math] ${ruleBasis('rods.lens-air')}`,
+      });
+    };
+    const main = one(worst);
+    if (!main.margin) return [main];
+    // Inside the tolerances another pair can be the nearest one: the interval is that of them all.
+    const far = worst.d + worst.a.loose + worst.b.loose;
+    const others = pairs
+      .slice(1)
+      .filter((p) => p.d - p.a.loose - p.b.loose < far)
+      .map(one);
+    const bounds = [main, ...others].map((v) => v.margin!);
+    const lo = Math.min(...bounds.map((m) => m.lo));
+    const hi = Math.min(...bounds.map((m) => m.hi));
+    const state = stateOf(lo, hi, limit);
+    return [{ ...said(main), state, margin: { ...main.margin, lo, hi } }];
+  },
+};
+
+/** Which rods these are, as a missing number. */
+const NO_SYSTEM = constant('rod system', '', null);
+
+function upper(text: string): string {
+  return text[0]!.toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,14 @@
+import type { Area } from '../../engine/area';
+import { spacePair } from './checks/pair';
+import { spaceSweep } from './checks/sweep';
+import { spaceEnvelope } from './checks/envelope';
+import { spaceLensChange } from './checks/lens-change';
+import { spacePieces } from './checks/pieces';
+
+/** Space: what comes near what, and how large it all is. */
+export const space: Area = {
+  id: 'space',
+  name: 'Space',
+  says: 'what comes near what, and how large it all is',
+  checks: [spacePair, spaceSweep, spaceEnvelope, spaceLensChange, spacePieces],
+};

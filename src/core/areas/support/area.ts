@@ -1,0 +1,13 @@
+import type { Area } from '../../engine/area';
+import { supportNeed } from './checks/need';
+import { supportHeight } from './checks/height';
+import { supportPlace } from './checks/place';
+import { supportFoot } from './checks/foot';
+
+/** Support: what holds the lens up. */
+export const support: Area = {
+  id: 'support',
+  name: 'Support',
+  says: 'what holds the lens up',
+  checks: [supportNeed, supportHeight, supportPlace, supportFoot],
+};

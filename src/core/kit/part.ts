@@ -1,0 +1,69 @@
+import type { QuantityInput } from '../quantity/quantity';
+
+/** What several kinds of parts say alike. */
+
+/** A mount: the face two parts meet at, by class, flange distance and throat. */
+export interface Mount {
+  id: string;
+  name: string;
+  /** Flange distance, mm. */
+  flange?: QuantityInput;
+  /** Clear diameter of the throat, mm. */
+  throat?: QuantityInput;
+  /** Where the numbers come from. */
+  note?: string;
+}
+
+/** What every part says about itself, whatever its kind. */
+export interface PartBase {
+  id: string;
+  kind: string;
+  name: string;
+  /** Owner or asset tag. */
+  owner?: string;
+  /** Pieces on hand; 0 means it would have to be hired. */
+  count?: number;
+  mass?: QuantityInput;
+  notes?: string;
+}
+
+/** A step of an outline: diameter `d` from station `z` (mm ahead of the part's own datum) on. */
+export interface OutlineStep {
+  z: QuantityInput;
+  d: QuantityInput;
+}
+
+/** Centre of gravity, mm ahead of the part's own datum (bodies: behind the mount face). */
+export interface Weighed {
+  centreOfGravity?: QuantityInput;
+}
+
+/** Outside dimensions of a part as a block: across, up, along the axis. */
+export interface Block {
+  width?: QuantityInput;
+  height?: QuantityInput;
+  depth?: QuantityInput;
+}
+
+/** One place of a filter wheel, or one filter that drops into the same slot. */
+export interface WheelPlace {
+  id: string;
+  name: string;
+  /** What it takes; 0 is clear. */
+  stops?: QuantityInput;
+}
+
+/** Light lost at an image height. */
+export interface FalloffRow {
+  focal?: number;
+  /** Image height from the centre, mm. */
+  height: number;
+  stops: number;
+}
+
+export interface Outlet {
+  id: string;
+  name: string;
+  volts?: QuantityInput;
+  amps?: QuantityInput;
+}

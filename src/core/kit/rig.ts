@@ -1,0 +1,287 @@
+import type { Side } from '../areas/front/parts';
+import type { Mount } from './part';
+import type { Part } from './parts';
+import type { QuantityInput } from '../quantity/quantity';
+
+/** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
+
+/** What is framed for inside the mode. */
+export interface Frame {
+  id: string;
+  name: string;
+  /** Width over height of the desqueezed picture. */
+  aspect: number;
+  /** 1 is as large as fits; smaller leaves a look-around border. */
+  scale?: number;
+  /** Offset of its centre on the chip, mm. */
+  x?: number;
+  y?: number;
+  /** Size of the deliverable in pixels. */
+  deliver?: { w: number; h: number };
+}
+
+/** A piece between body and lens, with how it is set on this rig. */
+export interface LinkUse {
+  /** Told apart by its part where it has no id. */
+  id?: string;
+  part: string;
+  /** Whether the drop-in slot holds glass. */
+  slot?: 'glass' | 'empty';
+  /** Foot tied to cage or rods. */
+  tied?: boolean;
+  /** Place of the wheel that is turned in; the clear one when absent. */
+  wheel?: string;
+}
+
+/** A ring or screw-in filter on the thread of the lens. */
+export interface ThreadUse {
+  id?: string;
+  part: string;
+}
+
+/** What is in a stage of the matte box, by the stage's id. */
+export interface TrayUse {
+  id: string;
+  filter?: string;
+  /** The stage is taken out of the box. */
+  out?: boolean;
+  /** How far a rotating stage is turned, degrees. */
+  turn?: number;
+}
+
+/** A flag of the matte box that is on, by its id, and the angle it stands at. */
+export interface FlagUse {
+  id: string;
+  angle: number;
+}
+
+/** The matte box on a rig and how it is set. */
+export interface BoxUse {
+  part: string;
+  /** Reduction ring between box and lens. */
+  ring?: string;
+  /** Sleeve of the kit in place of the box's own. */
+  sleeve?: string;
+  /** Where its back stands on the rods, mm from the image plane; as close as may be when absent. */
+  station?: number;
+  trays?: TrayUse[];
+  mask?: string;
+  flags?: FlagUse[];
+}
+
+/** A plate or riser under the camera. */
+export interface UnderUse {
+  id?: string;
+  part: string;
+  /** Risers: under the body, or under the rods. */
+  at?: 'body' | 'rods';
+  /** Plates: front edge, mm from the image plane; below the mount face when absent. */
+  station?: number;
+  /** Plates that can be set: top to rods, mm; where the rods come out right when absent. */
+  height?: number;
+}
+
+/** Rods in the clamps of the plate. */
+export interface RodUse {
+  id: string;
+  part: string;
+  /** Through both clamps, or ahead of or behind the plate from one of them. */
+  place: 'through' | 'front' | 'rear';
+  /** Front tip, mm from the image plane; as far back as the clamps allow when absent. */
+  tip?: number;
+}
+
+/** A gear ring closed on a ring of the lens. */
+export interface GearUse {
+  id?: string;
+  part: string;
+  turns: 'focus' | 'iris' | 'zoom';
+}
+
+/** A lens support on the rods. What is not set is found. */
+export interface SupportUse {
+  id: string;
+  part: string;
+  /** Middle of its clamp, mm from the image plane. */
+  station?: number;
+  /** Rod plane to where the barrel rests, mm. */
+  post?: number;
+}
+
+/** A follow focus or motor on the rods. What is not set is found. */
+export interface DriveUse {
+  id: string;
+  part: string;
+  turns: 'focus' | 'iris' | 'zoom';
+  side?: 'left' | 'right';
+  /** Middle of its clamp, mm from the image plane. */
+  station?: number;
+  /** Where its gear meets the lens gear, degrees about the axis: 0 camera right, 90 above. */
+  angle?: number;
+  flipped?: boolean;
+  arm?: string;
+  /** What feeds it: a fitted part and one of its outlets. */
+  outlet?: { from: string; id: string };
+  /** The gear is fitted reversed. */
+  reversed?: boolean;
+  /** Hand unit that works this motor. */
+  unit?: string;
+}
+
+/** A part that stands against another one: a handle on the cage, a battery plate on the rods. */
+export interface FittedUse {
+  id: string;
+  part: string;
+  /** Id of the fitted part it stands against; the camera itself when absent. */
+  to?: string;
+  /** The face it stands against; `rods` clamps it to them. */
+  on: 'top' | 'bottom' | 'left' | 'right' | 'front' | 'rear' | 'rods';
+  /** Moved from the middle of that face, and away from it, mm in the frame of reference. */
+  x?: number;
+  y?: number;
+  z?: number;
+  /** On rods: its front face, mm from the image plane. */
+  station?: number;
+  /** Turned about the optical axis, degrees. */
+  turn?: number;
+}
+
+/** What the rig has to stay inside of, mm. */
+export interface SpaceLimits {
+  /** What sets them: a cabin, a hatch, a case. */
+  name?: string;
+  height?: number;
+  width?: number;
+  length?: number;
+  /** Height that the lowest part of the rig stands at. */
+  standsAt?: number;
+}
+
+/** The light that is there, and how the camera is set to it. */
+export interface LightUse {
+  /** Scene light as exposure value at ISO 100. */
+  ev?: number;
+  iso?: number;
+  fps?: number;
+  /** Shutter angle, degrees. */
+  angle?: number;
+  /** Profile of the body that is recorded with. */
+  profile?: string;
+  /** Mains that feed the lamps, Hz. */
+  mains?: 50 | 60;
+  /** Side that a hard light comes from, and how far off the axis it stands, degrees. */
+  from?: Side;
+  at?: number;
+  /** Flare is wanted: nothing should keep that light off the glass. */
+  flare?: boolean;
+}
+
+/** One edit of one field: where, and what it becomes (undefined takes it away). */
+export interface Change {
+  path: string[];
+  value?: unknown;
+  /** Index to insert at, when a list gets its element back. */
+  at?: number;
+  /**
+   * Taking away: lists and groups from this depth of the path on go too when nothing is left in
+   * them. What came into being with a field goes with it, and what another window put beside it stays.
+   */
+  prune?: number;
+}
+
+/** A rig for one job of work: a named difference over the rig. */
+export interface Configuration {
+  id: string;
+  name: string;
+  changes: Change[];
+}
+
+export interface Rig {
+  id: string;
+  name: string;
+  body: string | null;
+  mode: string | null;
+  frames: Frame[];
+  lens: string | null;
+  /** Focal length a zoom is set to, mm. */
+  focal?: number;
+  /** T-stop worked at; the widest the lens has when absent. */
+  stop?: number;
+  /** Distance focused at from the image plane, mm. */
+  focus?: number;
+  /** From the body outwards. */
+  between: LinkUse[];
+  /** On the thread of the lens, from the lens outwards. */
+  thread?: ThreadUse[];
+  box?: BoxUse;
+  /** Under the camera, from the body downwards. */
+  under?: UnderUse[];
+  rods?: RodUse[];
+  gears?: GearUse[];
+  supports?: SupportUse[];
+  drives?: DriveUse[];
+  fitted?: FittedUse[];
+  /** The screen is not folded out. */
+  screenShut?: boolean;
+  /** The lens's own foot is tied to plate, cage or rods. */
+  footTied?: boolean;
+  /** Place of the body's filter wheel that is turned in; the clear one when absent. */
+  wheel?: string;
+  /** A hand turns this ring on the barrel itself. */
+  hand?: 'focus' | 'zoom';
+  limits?: SpaceLimits;
+  light?: LightUse;
+  reference?: string;
+  /** What stood between body and lens when a lens was last on, by the id of the lens. */
+  lenses?: Record<string, { between?: LinkUse[] }>;
+  configurations?: Configuration[];
+  /** What is kept with it and no role of this version reads. */
+  unread?: { uses?: unknown[]; joints?: unknown[]; links?: unknown[] };
+}
+
+/** Two or more pieces that were put together, and what came of it. */
+export interface Trial {
+  id: string;
+  parts: string[];
+  result: 'fits' | 'fits with force' | 'does not fit';
+  when?: string;
+  role?: string;
+  note?: string;
+}
+
+/** A mark test of one combination: the focus error at the chip that it showed. */
+export interface MarkTestRecord {
+  id: string;
+  /** Body, everything between, lens. */
+  parts: string[];
+  /** Error at the chip, mm, positive when the lens sits too far out. */
+  error: QuantityInput;
+  when?: string;
+}
+
+export interface RuleChoice {
+  set: 'house' | 'strict' | 'light';
+  values?: Record<string, number>;
+}
+
+/** A job with the kit it uses: one self-contained document. */
+export interface Job {
+  format: 'nelvix-job';
+  version: number;
+  id: string;
+  name: string;
+  note?: string;
+  /** Mounts of the user's own. */
+  mounts?: Mount[];
+  /** Names the crew uses for a mount, by mount id. */
+  aliases?: Record<string, string>;
+  kit: Part[];
+  /** Ids of the lenses that are stepped through; all lenses of the kit when absent. */
+  lensSet?: string[];
+  rigs: Rig[];
+  rules?: RuleChoice;
+  trials?: Trial[];
+  markTests?: MarkTestRecord[];
+  /** What is kept with it and nothing of this version reads. */
+  rest?: { records?: unknown[] };
+}
