@@ -92,7 +92,20 @@ const SHOTS = [
     act: (page) => page.getByRole('button', { name: /^Narrows 0.71 shallow/ }).click(),
   },
   { name: 'rules', path: '/rules', theme: 'set' },
-  { name: 'jobs', path: '/jobs', theme: 'bench' },
+  {
+    name: 'jobs',
+    path: '/',
+    theme: 'bench',
+    act: async (page) => {
+      const lens = page.getByRole('button', { name: /^Lens: / });
+      await lens.focus();
+      for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'Control+z'])
+        await page.keyboard.press(key);
+      await page.getByTestId('save').getByText('kept').waitFor();
+      await page.getByRole('link', { name: 'Jobs' }).click();
+      await page.getByRole('heading', { name: /^Done in / }).waitFor();
+    },
+  },
   { name: 'phone', path: '/', theme: 'set', size: { width: 390, height: 844 } },
 ];
 for (const shot of SHOTS) {

@@ -496,6 +496,26 @@ describe('the store of a page', () => {
     expect(store.get().undo).toBeNull();
   });
 
+  test('a job of an older version that is damaged is said to be, and hides nothing else', async () => {
+    const old = JSON.parse(
+      readFileSync(`${process.cwd()}/src/core/format/fixtures/lock-nine.v3.nelvix.json`, 'utf8'),
+    ) as Job & { rigs: { drives: unknown }[] };
+    for (const damage of [[null], [3], 'text', [{ id: 'x' }]]) {
+      const db = fresh();
+      const bad = structuredClone(old);
+      bad.rigs[0]!.drives = damage as never;
+      await addJobs(db, [{ ...bad, id: 'bad' } as unknown as JobDoc, job]);
+      const store = new JobStore(db);
+      await store.start(async () => job);
+      await store.open('bad');
+      expect(store.get()).toMatchObject({ phase: 'unsound', job: null });
+      expect(store.get().trouble).toContain('damaged');
+      expect(await store.open(job.id)).toBe(true);
+      expect((await listJobs(db)).length).toBe(2);
+      expect((await allJobs(db)).jobs.map((j) => j.id)).toContain(job.id);
+    }
+  });
+
   test('a step back takes what was made before it, however quickly the next thing follows', async () => {
     const db = fresh();
     const store = await open(db);

@@ -18,10 +18,19 @@ async function bringUp(db: NelvixDatabase, id: string): Promise<void> {
   const { migrate } = await import('@/core/format/migrate');
   const old = await readStored(db, id);
   if (!old) return;
-  const migrated = migrate(old.job as unknown as Record<string, unknown>);
-  if (!migrated.ok) return;
-  const { row, parts } = rowsOf(migrated.doc as unknown as JobDoc, old.rev);
-  const history = await broughtUp(db, old.job, migrated.doc as unknown as JobDoc);
+  let next: JobDoc;
+  let history: HistoryRow[];
+  try {
+    const migrated = migrate(old.job as unknown as Record<string, unknown>);
+    if (!migrated.ok) return;
+    next = migrated.doc as unknown as JobDoc;
+    history = await broughtUp(db, old.job, next);
+  } catch (e) {
+    // Damaged too badly to be brought up: it stays as it lies, and is said to be damaged.
+    if (e instanceof TypeError) return;
+    throw e;
+  }
+  const { row, parts } = rowsOf(next, old.rev);
   await db.transaction('rw', db.jobs, db.parts, db.history, async () => {
     const now = await db.jobs.get(id);
     // Another window was faster, or wrote meanwhile: what it left is looked at the next time.
@@ -243,6 +252,7 @@ export function unsound(job: JobDoc): string | null {
       !rig ||
       typeof rig.id !== 'string' ||
       ![rig.frames, rig.uses, rig.joints, rig.links].every(isListOfFields) ||
+      !rig.uses!.every((u) => [u.id, u.role, u.part].every((x) => typeof x === 'string')) ||
       !rig.joints!.every((j) => typeof j.guest?.use === 'string') ||
       !rig.links!.every((l) => l.from && l.to)
     )

@@ -4,10 +4,17 @@ import { rigDocOf, type PartOf } from './write-rig';
 
 /** A job as it is kept, out of one that is read by roles. */
 
-/** Finds a part of a kit by its id. */
+const indexes = new WeakMap<readonly Part[], PartOf>();
+
+/** Finds a part of a kit by its id; the kit is gone through once, when it is first asked. */
 export function partIn(kit: readonly Part[]): PartOf {
-  let index: ReadonlyMap<string, Part> | null = null;
-  return (id) => (index ??= new Map(kit.map((p) => [p.id, p]))).get(id);
+  let find = indexes.get(kit);
+  if (!find) {
+    let index: ReadonlyMap<string, Part> | null = null;
+    find = (id) => (index ??= new Map(kit.map((p) => [p.id, p]))).get(id);
+    indexes.set(kit, find);
+  }
+  return find;
 }
 
 /** Id of a record that begins with a letter. */
