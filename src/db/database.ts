@@ -36,6 +36,8 @@ export interface LogRow {
   seq?: number;
   job: string;
   record: JobRecord;
+  /** Of the movement that it was, while the next step of it may still come. */
+  group?: string;
 }
 
 export class NelvixDatabase extends Dexie {

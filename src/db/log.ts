@@ -40,26 +40,34 @@ export function recordOf(title: string, changes: readonly Change[], now: number)
 
 /** The log of a job as one transaction sees it: added to here, written once. */
 export class Log {
-  private readonly fresh: JobRecord[] = [];
-  private group: string | undefined;
+  private readonly fresh: { record: JobRecord; group?: string }[] = [];
+  /** The first of them goes on with a movement that was stored before. */
+  private goesOn = false;
 
   constructor(
     private readonly db: NelvixDatabase,
     private readonly job: string,
   ) {}
 
-  /** @param group of a movement: its steps are one record while nothing comes between */
-  add(record: JobRecord, group?: string): void {
-    if (group !== undefined && group === this.group) this.fresh.pop();
-    this.group = group;
-    this.fresh.push(record);
+  /**
+   * @param group of a movement
+   * @param goesOn with the step before it: the two are one record
+   */
+  add(record: JobRecord, group?: string, goesOn = false): void {
+    if (goesOn && this.fresh.length === 0) this.goesOn = true;
+    else if (goesOn && this.fresh.at(-1)!.group === group) this.fresh.pop();
+    this.fresh.push(group === undefined ? { record } : { record, group });
   }
 
   async write(): Promise<void> {
     const { log } = this.db;
     if (this.fresh.length === 0) return;
-    await log.bulkAdd(this.fresh.map((record) => ({ job: this.job, record })));
     const own = log.where('job').equals(this.job);
+    if (this.goesOn) {
+      const last = await own.last();
+      if (last && last.group === this.fresh[0]!.group) await log.delete(last.seq!);
+    }
+    await log.bulkAdd(this.fresh.map((row) => ({ job: this.job, ...row })));
     const count = await own.count();
     if (count > MOST_LOGGED + 200)
       await log.bulkDelete(await own.limit(count - MOST_LOGGED).primaryKeys());

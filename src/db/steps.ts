@@ -71,19 +71,24 @@ export class Steps {
     return step;
   }
 
-  /** Remembers an edit; what was taken back before it can no longer be done again. */
-  add(edit: Edit, inverse: Change[], now: number): void {
+  /**
+   * Remembers an edit; what was taken back before it can no longer be done again.
+   *
+   * @returns whether it goes on with the movement of the edit before it
+   */
+  add(edit: Edit, inverse: Change[], now: number): boolean {
     this.cut = true;
     for (const step of this.undone.splice(0)) this.forget(step);
     const last = this.done.at(-1);
     if (edit.group && last?.edit.group === edit.group && now - last.at < ONE_MOVEMENT) {
       this.done.pop();
       this.done.push(this.touch(last, { edit, at: now }));
-      return;
+      return true;
     }
     const step: HistoryRow = { job: this.id, edit, inverse, undone: 0, at: now };
     this.touched.add(step);
     this.done.push(step);
+    return false;
   }
 
   /** Lets go of the step that was taken last, back (0) or forth (1): it leads nowhere any more. */

@@ -198,8 +198,8 @@ export async function storeAll(
       try {
         const applied = draft.apply(edit.changes, believed);
         const now = Date.now();
-        steps.add(edit, applied.inverse, now);
-        log.add(recordOf(edit.title, edit.changes, now), edit.group);
+        const goesOn = steps.add(edit, applied.inverse, now);
+        log.add(recordOf(edit.title, edit.changes, now), edit.group, goesOn);
         const others = applied.overwritten.filter((p) => !stepped.includes(p.join('/')));
         out.push({ is: 'edit', edit, applied: { ...applied, overwritten: alone ? [] : others } });
       } catch (e) {

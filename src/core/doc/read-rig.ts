@@ -15,7 +15,7 @@ import type { Joint, Link, Place, Remembered, RigDoc, Use } from './types';
 /** A rig as it is read by roles, out of one that is kept. */
 
 /** What seats, ties and feeds each use of a rig. */
-class Reader {
+export class Reader {
   readonly seats = new Map<string, Joint>();
   readonly byRole = new Map<string, Use[]>();
 

@@ -1,4 +1,5 @@
 import type { BoxUse, DriveUse, FittedUse, Part, Rig } from '../kit/types';
+import { Reader } from './read-rig';
 import {
   BETWEEN,
   clean,
@@ -34,23 +35,46 @@ class Writer {
   readonly links: Link[] = [];
   private readonly taken = new Set<string>();
   private readonly named = new Map<string, string>();
+  /** The rig as it was kept: what it calls its pieces stays. */
+  readonly kept: Reader;
+  readonly body: string;
+  readonly lens: string;
+  readonly box: string;
 
   constructor(
     readonly rig: Rig,
     readonly partOf: PartOf,
+    before?: RigDoc,
   ) {
-    for (const id of [
-      rig.body === null ? null : 'body',
-      rig.lens === null ? null : 'lens',
-      rig.box ? 'box' : null,
-      ...(unreadOf(rig).uses ?? []).map((u) => u.id),
-    ])
-      if (id !== null) this.taken.add(id);
+    this.kept = new Reader(before ?? { uses: [], joints: [], links: [] });
+    this.body = this.only('body');
+    this.lens = this.only('lens');
+    this.box = this.only('box');
+    if (rig.body !== null) this.taken.add(this.body);
+    if (rig.lens !== null) this.taken.add(this.lens);
+    if (rig.box) this.taken.add(this.box);
+    for (const u of unreadOf(rig).uses ?? []) this.taken.add(u.id);
+    for (const role of ['extension', 'box-ring', 'sleeve', 'tray'])
+      for (const u of this.kept.role(role)) this.taken.add(u.id);
     // Those with a name of their own first: what is named by its part must not take it.
     for (const l of LISTS)
       for (const e of this.list(l))
         if (e.id !== undefined)
           this.named.set(`${l.list}/${e.id}`, this.free(e.id, this.roleOf(l, e)));
+  }
+
+  /** Id of what a rig has one of: as it was kept, else by its role. */
+  private only(role: string): string {
+    const own = this.kept.role(role)[0]?.id;
+    if (own !== undefined) return own;
+    let id = role;
+    for (let n = 2; this.kept.rig.uses.some((u) => u.id === id); n++) id = `${role}-${n}`;
+    return id;
+  }
+
+  /** The id that something was kept under, else a free one. */
+  owned(kept: { id: string } | undefined, want: string, prefix: string): string {
+    return kept?.id ?? this.free(want, prefix);
   }
 
   list(l: ListRole): (Fields & { id?: string; part: string })[] {
@@ -122,10 +146,10 @@ function rowOf(ids: readonly string[], before: ReadonlyMap<string, number>): Map
  * A rig as it is kept.
  *
  * @param partOf the kit: what a piece is says how it is seated
- * @param before the rig as it was kept, whose numbers in a row stay
+ * @param before the rig as it was kept: its ids, and its numbers in a row, stay
  */
 export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
-  const w = new Writer(rig, partOf);
+  const w = new Writer(rig, partOf, before);
   const orders = new Map(
     (before?.joints ?? []).flatMap((j): [string, number][] =>
       j.place?.order === undefined ? [] : [[j.id, j.place.order]],
@@ -178,12 +202,17 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
 function writeCamera(w: Writer): void {
   const { rig } = w;
   if (rig.body !== null)
-    w.put('body', 'body', rig.body, { screenShut: rig.screenShut, wheel: rig.wheel });
+    w.put(w.body, 'body', rig.body, { screenShut: rig.screenShut, wheel: rig.wheel });
   if (rig.lens === null) return;
-  w.put('lens', 'lens', rig.lens, { hand: rig.hand });
-  w.seat('lens', 'mount');
-  if (rig.footTied === true)
-    w.joints.push({ id: 'lens-foot', kind: 'foot', guest: { use: 'lens', interface: 'foot' } });
+  w.put(w.lens, 'lens', rig.lens, { hand: rig.hand });
+  w.seat(w.lens, 'mount');
+  if (rig.footTied === true) tie(w, w.lens);
+}
+
+/** Ties a use at its foot. */
+function tie(w: Writer, use: string): void {
+  const id = w.owned(w.kept.foot(use), `${use}-foot`, 'foot');
+  w.joints.push({ id, kind: 'foot', guest: { use, interface: 'foot' } });
 }
 
 function writeList(w: Writer, l: ListRole, orders: ReadonlyMap<string, number>): void {
@@ -234,22 +263,17 @@ function seatOf(w: Writer, l: ListRole, e: Fields): { kind: string; host?: End }
 }
 
 function ownWays(w: Writer, l: ListRole, id: string, e: Fields): void {
-  if (l.list === 'between' && e.tied === true)
-    w.joints.push({
-      id: w.free(`${id}-foot`, 'foot'),
-      kind: 'foot',
-      guest: { use: id, interface: 'foot' },
-    });
+  if (l.list === 'between' && e.tied === true) tie(w, id);
   if (l.list !== 'drives') return;
   const { arm, outlet } = e as unknown as DriveUse;
   if (arm !== undefined) {
-    const own = w.free(`${id}-arm`, 'extension');
+    const own = w.owned(w.kept.on(id, 'extension'), `${id}-arm`, 'extension');
     w.put(own, 'extension', arm);
     w.seat(own, 'arm', { use: id });
   }
   if (outlet)
     w.links.push({
-      id: w.free(`${id}-power`, 'link'),
+      id: w.owned(w.kept.power(id), `${id}-power`, 'link'),
       kind: 'power',
       from: { use: w.idOf('fitted', outlet.from), port: outlet.id },
       to: { use: id },
@@ -265,7 +289,7 @@ function writeBox(w: Writer, box: BoxUse): void {
   });
   const stages = said.length > 0 ? Object.fromEntries(said) : undefined;
   w.put(
-    'box',
+    w.box,
     'box',
     part,
     {
@@ -278,24 +302,27 @@ function writeBox(w: Writer, box: BoxUse): void {
   const attach = (w.partOf(part) as { attach?: string } | undefined)?.attach;
   let host: End | undefined;
   if (ring !== undefined) {
-    const id = w.free('box-ring', 'use');
+    const id = w.owned(w.kept.role('box-ring')[0], 'box-ring', 'use');
     w.put(id, 'box-ring', ring);
     w.seat(id, 'clip');
     host = { use: id };
   }
-  w.seat('box', attach === 'rods' ? 'rods' : attach === 'clip-on' ? 'clip' : 'face', host, {
+  w.seat(w.box, attach === 'rods' ? 'rods' : attach === 'clip-on' ? 'clip' : 'face', host, {
     station,
   });
   if (sleeve !== undefined) {
-    const id = w.free('sleeve', 'use');
+    const id = w.owned(w.kept.role('sleeve')[0], 'sleeve', 'use');
     w.put(id, 'sleeve', sleeve);
-    w.seat(id, 'sleeve', { use: 'box' });
+    w.seat(id, 'sleeve', { use: w.box });
   }
   for (const t of trays ?? [])
     if (t.filter !== undefined) {
-      const id = w.free(nameOf('tray', t.id), 'use');
+      const kept = w.kept
+        .role('tray')
+        .find((u) => w.kept.seats.get(u.id)?.host?.interface === t.id);
+      const id = w.owned(kept, nameOf('tray', t.id), 'use');
       w.put(id, 'tray', t.filter);
-      w.seat(id, 'tray', { use: 'box', interface: t.id });
+      w.seat(id, 'tray', { use: w.box, interface: t.id });
     }
 }
 

@@ -563,10 +563,12 @@ describe('version 3 files, whose rigs were lists by role', () => {
     j.records = 'a shoebox';
     j.rigs[0].joints = 7;
     j.rigs[0].drives[0].mood = 'stiff';
+    Object.assign(j.rigs[1], { lens: null, footTied: true, hand: 'zoom' });
     const r = readDoc(JSON.stringify(j));
     if (!r.ok) throw new Error(JSON.stringify(r.problems));
     expect(r.value).toMatchObject({ carried: { records: 'a shoebox' } });
     expect(r.value.rigs[0]).toMatchObject({ carried: { joints: 7 } });
+    expect(r.value.rigs[1]).toMatchObject({ carried: { footTied: true, hand: 'zoom' } });
     expect(r.value.rigs[0]!.uses.find((u) => u.role === 'drive')).toMatchObject({
       carried: { mood: 'stiff' },
     });

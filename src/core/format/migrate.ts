@@ -119,7 +119,15 @@ const JOB_NAMES_OF_4 = ['records', 'dressing', 'rest'];
 function usesAndJoints(doc: Record<string, unknown>): Record<string, unknown> {
   const job = carry(doc, JOB_NAMES_OF_4, {});
   if (!Array.isArray(job.rigs) || !Array.isArray(job.kit)) return job;
-  const rigs = job.rigs.map((r: unknown) => (isRecord(r) ? carry(r, RIG_NAMES_OF_4, {}) : r));
+  const rigs = job.rigs.map((r: unknown) => {
+    if (!isRecord(r)) return r;
+    // What is said of a body or lens that is not on has no use to stand with.
+    const names = [
+      ...(r.body === null ? ['screenShut', 'wheel'] : []),
+      ...(r.lens === null ? ['footTied', 'hand'] : []),
+    ];
+    return carry(r, [...RIG_NAMES_OF_4, ...names], {});
+  });
   return docOf({ ...job, rigs } as unknown as Job) as unknown as Record<string, unknown>;
 }
 

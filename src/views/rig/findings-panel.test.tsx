@@ -65,6 +65,22 @@ describe('findings on screen', () => {
     expect(onPick).toHaveBeenCalledWith(ok[0]!.key);
   });
 
+  test('while the checks are still to come it says so, and nothing of it is ok', () => {
+    const f: RigFacts = { ...facts(testJob()), verdicts: [], checks: null };
+    render(
+      <FindingsPanel
+        facts={f}
+        advice={{ of: null, key: null, fixes: [], measure: [], trouble: null, measured: null }}
+        lit={null}
+        picked={null}
+        onPick={() => undefined}
+      />,
+    );
+    expect(screen.getByText('Looking at it ...')).toBeDefined();
+    expect(screen.queryByText(/Nothing fails/)).toBeNull();
+    expect(screen.queryByText(/ok$/)).toBeNull();
+  });
+
   test('an unknown asks for its number right there', async () => {
     show(testJob({ lens: testLens({ imageCircle: undefined }) }));
     expect(await screen.findByLabelText('image circle of Test lens')).toBeDefined();
