@@ -1,13 +1,13 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { choose, finding, findings, goToRig, open, tabTo } from './open';
+import { choose, finding, findings, goToRig, open, tabTo, addPart } from './open';
 
 /** What stands under and beside the camera: elevations, drives, rods, a rig from nothing. */
 
 async function elevations(page: Page, rig?: string) {
   await open(page);
   if (rig) await goToRig(page, rig);
-  await page.getByRole('link', { name: 'Elevations' }).click();
+  await page.getByRole('link', { name: 'Model', exact: true }).click();
   await expect(page.getByRole('group', { name: /^The rig from the side/ })).toBeVisible();
 }
 
@@ -61,6 +61,7 @@ test('under and beside by keyboard alone: go there, slide, choose, put by name',
   await page.keyboard.press('.');
   await page.keyboard.type('go elevations');
   await page.keyboard.press('Enter');
+  await expect(page).toHaveTitle('Model - Nelvix');
   await expect(page.getByRole('group', { name: /^The rig from the side/ })).toBeVisible();
   await tabTo(page, /^Pintle wheel along the rods/);
   const grip = page.locator('[role=slider]:focus');
@@ -152,7 +153,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
   await page.getByLabel('flange distance').fill('30.5');
   await page.keyboard.press('Enter');
   const add = async (kind: string, name: string, then?: (sheet: Locator) => Promise<void>) => {
-    await page.getByRole('button', { name: `Add a ${kind}`, exact: true }).click();
+    await addPart(page, kind);
     const sheet = page.getByRole('dialog');
     await sheet.getByLabel('name', { exact: true }).first().fill(name);
     await page.keyboard.press('Enter');
@@ -176,7 +177,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
   await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await choose(page, 'body', /My body/);
   await choose(page, 'lens', /My lens/);
-  await page.getByRole('link', { name: 'Elevations' }).click();
+  await page.getByRole('link', { name: 'Model', exact: true }).click();
   await page.getByRole('tab', { name: 'Under and beside' }).click();
   await page.getByLabel('put', { exact: true }).selectOption({ label: 'My plate' });
   await page

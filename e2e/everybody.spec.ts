@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { chosen, entries, finding, kept, open, tabTo } from './open';
 
-const VIEWS = ['/', '/elevations', '/set', '/compare', '/kit', '/rules', '/jobs'];
+const VIEWS = ['/', '/model', '/set', '/compare', '/kit', '/rules', '/jobs'];
 
 async function serious(page: Page) {
   const result = await new AxeBuilder({ page })
@@ -126,7 +126,7 @@ test('nothing goes to another host, nothing breaks the policy, no script or styl
   await page.keyboard.press('.');
   await page.getByRole('dialog').waitFor();
   await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.getByRole('link', { name: 'Job', exact: true }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export Lock Nine' }).click();
   await download;

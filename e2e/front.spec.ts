@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { chosen, finding, findings, goToRig, kept, open } from './open';
+import { chosen, finding, findings, goToRig, kept, open, addPart } from './open';
 
 const plate = (page: Page) => page.getByRole('region', { name: 'The plate' });
 const corner = (page: Page, text: RegExp) => plate(page).getByRole('button', { name: text });
@@ -237,7 +237,7 @@ test('a box from nothing: unknown until its numbers are given, then a verdict', 
   page,
 }) => {
   await open(page, '/kit');
-  await page.getByRole('button', { name: 'Add a matte box' }).click();
+  await addPart(page, 'matte box');
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('name', { exact: true }).first().fill('Own box');
   await page.keyboard.press('Enter');

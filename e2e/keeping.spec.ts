@@ -125,7 +125,7 @@ test('two windows: what one changes the other shows, and fields do not overwrite
 test('out as one file, into an empty browser, the same job', async ({ page, browser }) => {
   await open(page);
   await choose(page, 'lens', /Marl 50/);
-  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.getByRole('link', { name: 'Job', exact: true }).click();
   const done = (p: Page) => p.getByRole('region', { name: 'Done in Lock Nine' });
   await expect(done(page)).toContainText(/Put Marl 50 on/);
   const download = page.waitForEvent('download');
@@ -140,7 +140,7 @@ test('out as one file, into an empty browser, the same job', async ({ page, brow
   await open(other, '/jobs');
   await other.getByLabel('Import a job').setInputFiles(file);
   await expect(chosen(other, 'lens', 'Marl 50')).toBeVisible();
-  await other.getByRole('link', { name: 'Jobs' }).click();
+  await other.getByRole('link', { name: 'Job', exact: true }).click();
   // Who put it on goes along in the file.
   await expect(done(other)).toContainText(/Put Marl 50 on/);
   await other.getByLabel('Restore a backup').setInputFiles(backupFile);
@@ -208,7 +208,7 @@ test('names are text, whatever they hold', async ({ page }) => {
   });
   await expect(page.getByRole('button', { name: /^Rig: <img src=x/ })).toBeVisible();
   await expect(finding(page, /The rear group of <img src=x/)).toBeVisible();
-  for (const view of ['Lens set', 'Compare', 'Kit', 'Jobs']) {
+  for (const view of ['Lens set', 'Compare', 'Kit', 'Job']) {
     await page.getByRole('link', { name: view, exact: true }).click();
     await expect(page.getByText('<img src=x').first()).toBeVisible();
   }
@@ -251,7 +251,7 @@ test('a part taken out of the kit, and a binned job, come back', async ({ page }
   await expect(page.getByText('put a lens here')).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Take Sedge/ }).click();
   await expect(chosen(page, 'lens', 'Sedge 18-35')).toBeVisible();
-  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.getByRole('link', { name: 'Job', exact: true }).click();
   await page.getByRole('button', { name: 'Bin Lock Nine' }).click();
   await expect(page.getByText('There is no job in this browser.')).toBeVisible();
   await page.getByRole('button', { name: 'Take Lock Nine out of the bin' }).click();

@@ -58,7 +58,7 @@ test('a plate that can be set stands where the rods come out right, or where it 
 }) => {
   await open(page);
   await goToRig(page, 'Wheelhouse');
-  await page.goto('/elevations');
+  await page.goto('/model');
   await page.getByRole('tab', { name: 'Under and beside' }).click();
   const panel = page.getByRole('tabpanel');
   await panel.getByLabel('put', { exact: true }).selectOption({ label: 'Beam bridge, studio' });

@@ -31,10 +31,11 @@ export async function goToRig(page: Page, name: string) {
   await expect(page.getByRole('button', { name: new RegExp(`^Rig: ${name}`) })).toBeVisible();
 }
 
-/** The button on the strip that shows what is chosen; the drawing has buttons of like names. */
+/** The button that shows what is chosen, at the top; the drawing has buttons of like names. */
 export function chosen(page: Page, what: string, name: string): Locator {
   return page
     .getByRole('group', { name: 'What the rig is made of' })
+    .or(page.getByRole('banner'))
     .getByRole('button', { name: `${what}: ${name}` });
 }
 
@@ -57,4 +58,11 @@ export async function tabTo(page: Page, name: RegExp, most = 120) {
     seen.push(label.slice(0, 40));
   }
   throw new Error(`the keyboard never came to ${String(name)}, only to ${seen.join(' | ')}`);
+}
+
+/** Adds a part of a kind to the kit, where the kit is looked at. */
+export async function addPart(page: Page, kind: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.keyboard.type(kind);
+  await page.getByRole('option', { name: kind, exact: true }).click();
 }

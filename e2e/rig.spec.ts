@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, chosen, finding, findings, goToRig, kept, open } from './open';
+import { choose, chosen, finding, findings, goToRig, kept, open, addPart } from './open';
 
 test('the demo opens on real trouble; the tried fix takes it away, undo brings it back', async ({
   page,
@@ -224,13 +224,13 @@ test('the other views: lens set, compare, rules', async ({ page }) => {
     .first()
     .click();
   await expect(chosen(page, 'lens', 'Marl 35')).toBeVisible();
-  await page.getByRole('link', { name: 'Compare' }).click();
+  await page.getByRole('link', { name: 'Compare', exact: true }).click();
   await expect(page.getByText(/wide subject fills both/)).toBeVisible();
   await page.getByLabel('B', { exact: true }).selectOption({ label: 'Locks, long lens' });
   await page.getByLabel('subject from A, m').fill('5');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/fills both from 5.00 m with Tug, body B/)).toBeVisible();
-  await page.getByRole('link', { name: 'House rules' }).click();
+  await page.getByRole('link', { name: 'Rules', exact: true }).click();
   await page.getByRole('radio', { name: /^strict/ }).check();
   await expect(page.getByLabel('air behind a rear group')).toHaveValue('1');
   await page.getByLabel('air behind a rear group').fill('0.7');
@@ -245,7 +245,7 @@ test("a body, a mode, a lens and a mount of one's own, from an empty job", async
   await page.getByRole('button', { name: 'Add a mount' }).click();
   await page.getByLabel('flange distance').fill('30.5');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Add a body', exact: true }).click();
+  await addPart(page, 'body');
   let sheet = page.getByRole('dialog');
   await sheet.getByLabel('name', { exact: true }).first().fill('My body');
   await page.keyboard.press('Enter');
@@ -260,7 +260,7 @@ test("a body, a mode, a lens and a mount of one's own, from an empty job", async
   await sheet.getByLabel('active height').fill('13.5');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Add a lens', exact: true }).click();
+  await addPart(page, 'lens');
   await page
     .getByRole('dialog')
     .getByLabel('mount')

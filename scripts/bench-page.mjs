@@ -139,7 +139,7 @@ await page
     buffer: Buffer.from(JSON.stringify(job)),
   });
 await page.waitForTimeout(1500);
-await page.getByRole('link', { name: 'Elevations' }).click();
+await page.getByRole('link', { name: 'Model', exact: true }).click();
 const wheel = page
   .getByRole('group', { name: /^The rig from the side/ })
   .getByRole('slider', { name: /^Pintle wheel along the rods/ });

@@ -3,6 +3,8 @@
  *
  *   npm run new -- check AREA.NAME      a check of an area
  *   npm run new -- area NAME            an area, empty
+ *   npm run new -- kind AREA.NAME       a kind of part that an area brings
+ *   npm run new -- role AREA.NAME       what a piece can be on a rig as
  *
  * Nothing that is there is written over.
  */
@@ -11,6 +13,8 @@ import { join } from 'node:path';
 import prettier from 'prettier';
 
 const AREAS = 'src/core/areas';
+const ROLES = 'src/core/roles/roles.ts';
+const FIELDS = 'src/core/kit/fields.ts';
 const [what, name] = process.argv.slice(2);
 const NAME = /^[a-z]+(-[a-z]+)*$/;
 
@@ -31,13 +35,13 @@ async function write(file, text) {
 }
 
 /** Adds an import behind the last one of its sort, and an element at the end of a list. */
-async function register(file, line, list, element) {
+async function register(file, line, list, element, end = ']') {
   const text = readFileSync(file, 'utf8');
   const imports = [...text.matchAll(/^import .*;$/gm)];
   const last = imports.at(-1);
   const open = text.indexOf(list);
   if (!last || open < 0) refuse(`${file}: found no ${list}, so nothing can be registered there.`);
-  const close = text.indexOf(']', open + list.length);
+  const close = text.indexOf(end, open + list.length);
   const inside = text
     .slice(open + list.length, close)
     .trim()
@@ -54,14 +58,9 @@ async function register(file, line, list, element) {
 }
 
 async function check(id) {
-  const [area, short, ...more] = id.split('.');
-  if (!short || more.length > 0 || !NAME.test(area) || !NAME.test(short))
-    refuse(`${id}: a check is called AREA.NAME, small letters and dashes: space.vent.`);
+  const { area, short, words } = named(id, 'a check', 'space.vent');
   const file = join(AREAS, area, 'area.ts');
-  if (!existsSync(file))
-    refuse(`${area}: there is no such area; npm run new -- area ${area} makes it.`);
   const constant = camel(id);
-  const words = short.replace(/-/g, ' ');
   await write(
     join(AREAS, area, 'checks', `${short}.ts`),
     `import type { Check } from '../../../checks/check';
@@ -119,7 +118,7 @@ async function area(id) {
   const title = id[0].toUpperCase() + id.slice(1);
   await write(
     join(AREAS, id, 'area.ts'),
-    `import type { Area } from '../../engine/area';
+    `import type { Area } from '../../checks/area';
 
 /** ${title}: what it is about. */
 export const ${constant}: Area = {
@@ -141,7 +140,100 @@ export const ${constant}: Area = {
   );
 }
 
-const MAKES = { check, area };
+/** Splits AREA.NAME and looks whether there is such an area. */
+function named(id, what, example) {
+  const [area, short, ...more] = id.split('.');
+  if (!short || more.length > 0 || !NAME.test(area) || !NAME.test(short))
+    refuse(`${id}: ${what} is called AREA.NAME, small letters and dashes: ${example}.`);
+  if (!existsSync(join(AREAS, area, 'area.ts')))
+    refuse(`${area}: there is no such area; npm run new -- area ${area} makes it.`);
+  return { area, short, words: short.replace(/-/g, ' ') };
+}
+
+async function kind(id) {
+  const { area, short, words } = named(id, 'a kind', 'carry.tripod-head');
+  const file = join(AREAS, area, 'kit/kinds.ts');
+  if (!existsSync(file)) {
+    await write(
+      file,
+      `import { COMMON, mm, type KindDef } from '../../../engine/field';
+
+/** The kinds of parts of this area, and what each can say. */
+export const kinds = {} satisfies Record<string, KindDef>;
+`,
+    );
+    await register(
+      FIELDS,
+      `import { kinds as ${camel(area)} } from '../areas/${area}/kit/kinds';`,
+      'const ALL = {',
+      `...${camel(area)}`,
+      '}',
+    );
+  }
+  const text = readFileSync(file, 'utf8');
+  if (text.includes(`'${short}': {`) || text.includes(` ${short}: {`))
+    refuse(`${file} has ${short} already; nothing was written.`);
+  const end = text.lastIndexOf('} satisfies');
+  const entry = `'${short}': { one: '${words}', many: '${words}s', fields: [COMMON[0]!, mm('length', 'length', 1000, { first: true }), ...COMMON.slice(1)] },\n`;
+  const style = await prettier.resolveConfig(file);
+  const next = text.slice(0, end) + entry + text.slice(end);
+  writeFileSync(file, await prettier.format(next, { ...style, parser: 'typescript' }));
+  process.stdout.write(`one entry: ${file}\n`);
+  process.stdout.write(
+    `next: its fields; its type in ${join(AREAS, area, 'kit/parts.ts')} where checks read them; npm run docs.\n`,
+  );
+}
+
+async function role(id) {
+  const { area, short, words } = named(id, 'a role', 'carry.head');
+  const constant = `${camel(short)}Role`;
+  await write(
+    join(AREAS, area, 'roles', `${short}.ts`),
+    `import type { Role } from '../../../edit/role';
+
+/** ${words[0].toUpperCase()}${words.slice(1)}: what stands on a rig as it. */
+export const ${constant}: Role = {
+  id: '${short}',
+  kinds: ['${short}'],
+  what: 'a ${words}',
+  list: { list: '${camel(short)}s', seat: 'face', set: [], place: { station: 'station' } },
+};
+`,
+  );
+  await write(
+    join(AREAS, area, 'roles', `${short}.test.ts`),
+    `import { deedsOf, putOn, takenOff } from '../../moves';
+import { withChanges } from '../../../edit/edit';
+import { partsOn } from '../../../roles/uses';
+import { testJob } from '../../../test-kit';
+import { ${constant} } from './${short}';
+
+describe('${short}', () => {
+  test('goes on, is on, and comes off again', () => {
+    const part = { id: 'piece', kind: ${constant}.kinds[0]!, name: 'Piece' };
+    const job = testJob();
+    const all = { ...job, kit: [...job.kit, part] };
+    const on = withChanges(all, putOn(all, all.rigs[0]!, part)!.changes);
+    expect(partsOn(on.rigs[0]!)).toContain('piece');
+    expect(deedsOf(on, on.rigs[0]!).map((d) => d.title)).toContain('Take Piece off');
+    const off = withChanges(on, takenOff(on.rigs[0]!, part));
+    expect(partsOn(off.rigs[0]!)).not.toContain('piece');
+  });
+});
+`,
+  );
+  await register(
+    ROLES,
+    `import { ${constant} } from '../areas/${area}/roles/${short}';`,
+    'readonly Role[] = [',
+    constant,
+  );
+  process.stdout.write(
+    `next: the kinds it takes, how it is seated; moves of ${area}/moves/roles.ts where more has to follow.\n`,
+  );
+}
+
+const MAKES = { check, area, kind, role };
 if (!Object.hasOwn(MAKES, what ?? '') || !name)
   refuse(`npm run new -- ${Object.keys(MAKES).join('|')} NAME`);
 await MAKES[what](name);

@@ -45,8 +45,8 @@ const SHOTS = [
     },
   },
   {
-    name: 'elevations',
-    path: '/elevations',
+    name: 'model',
+    path: '/model',
     theme: 'bench',
     act: async (page) => {
       await page
@@ -56,12 +56,12 @@ const SHOTS = [
     },
   },
   {
-    name: 'elevations-set',
-    path: '/elevations',
+    name: 'model-set',
+    path: '/model',
     theme: 'set',
     act: async (page) => {
       await goToRig('Towpath, day')(page);
-      await page.getByRole('link', { name: 'Elevations' }).click();
+      await page.getByRole('link', { name: 'Model', exact: true }).click();
       await page
         .getByRole('button', { name: /no place for it/ })
         .first()
@@ -102,7 +102,7 @@ const SHOTS = [
       for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'Control+z'])
         await page.keyboard.press(key);
       await page.getByTestId('save').getByText('kept').waitFor();
-      await page.getByRole('link', { name: 'Jobs' }).click();
+      await page.getByRole('link', { name: 'Job', exact: true }).click();
       await page.getByRole('heading', { name: /^Done in / }).waitFor();
     },
   },

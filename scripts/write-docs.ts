@@ -1,8 +1,9 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { CHECKS } from '../src/core/checks/registry';
+import { CHECKS } from '../src/core/areas/checks';
 import { columns } from '../src/core/format/csv';
 import { jobJsonSchema } from '../src/core/format/json-schema';
 import { expectation, JOB_SHAPE, shapeOfField, type Shape } from '../src/core/format/shape';
+import { editPicture } from './edit-picture';
 import { JOB_WORDS } from './job-words';
 import { FIELDS, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
 import { safeAngles, sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
@@ -13,6 +14,7 @@ import { RULES } from '../src/core/rules/rules';
 /** Writes the parts of docs/ that follow from the code: schema, check catalogue, fields, rules. */
 async function main() {
   mkdirSync('docs', { recursive: true });
+  writeFileSync('docs/edit.svg', editPicture());
   writeFileSync('docs/nelvix-job.schema.json', `${JSON.stringify(jobJsonSchema(), null, 2)}\n`);
 
   const checks = CHECKS.map(

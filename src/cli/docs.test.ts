@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { suggest } from '../core/command/command';
 import { AREAS } from '../core/areas/registry';
-import { CHECKS } from '../core/checks/registry';
+import { CHECKS } from '../core/areas/checks';
 import { FIELDS, KINDS } from '../core/kit/fields';
 import { validateJob } from '../core/format/read-job';
 import { JOB_VERSION } from '../core/format/version';
@@ -70,7 +70,13 @@ describe('README', () => {
     const line = /`\.` opens the command line: (.+)/.exec(README)![1]!;
     const words = [...line.matchAll(/`([^`]+)`/g)].map((m) => m[1]!);
     expect(words.length).toBeGreaterThan(3);
-    for (const w of words) expect([w, suggest(job, job.rigs[0]!, w).length > 0]).toEqual([w, true]);
+    const places = text('src/views/places.ts');
+    const goals = [...places.matchAll(/to: '([^']+)',\s+name: '([^']+)',\s+words: '([^']+)'/g)].map(
+      ([, to, name, words]) => ({ to: to!, name: name!, words: words! }),
+    );
+    expect(goals.length).toBeGreaterThan(6);
+    for (const w of words)
+      expect([w, suggest(job, job.rigs[0]!, w, goals).length > 0]).toEqual([w, true]);
   });
 
   test('numbers as they come off the calipers are read', () => {
@@ -129,7 +135,7 @@ describe('documents', () => {
       ...new Set(AREAS.map((a) => a.id).filter((id) => tree.includes(`    ${id}/`))),
     ]);
     for (const [, file] of said.matchAll(/`((?:[\w-]+\/)*[\w-]+\.tsx?)`/g)) {
-      const core = ['src/core', 'src/core/areas'].flatMap((f) =>
+      const core = ['src/core', 'src/core/areas', 'src/views'].flatMap((f) =>
         readdirSync(join(root, f)).map((d) => `${f}/${d}/`),
       );
       const places = ['', 'src/', 'src/core/', ...core];
@@ -138,7 +144,7 @@ describe('documents', () => {
   });
 
   test('what is made from the code is as the code has it now', () => {
-    const files = ['checks.md', 'light.md', 'format.md', 'nelvix-job.schema.json'];
+    const files = ['checks.md', 'light.md', 'format.md', 'nelvix-job.schema.json', 'edit.svg'];
     const before = files.map((f) => text(`docs/${f}`));
     const checks = before[0]!;
     for (const c of CHECKS) expect(checks).toContain(`## ${c.id}\n\n${c.title}. ${c.says}`);

@@ -1,11 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { build } from '../core/build/build';
-import { lackingForShading, shadingView } from '../core/areas/front/view';
-import { situation, type Setting } from '../core/areas/front/situations';
+import { lackingForShading, shadingView } from '../core/areas/front/model/view';
+import { situation, type Setting } from '../core/areas/front/model/situations';
 import { writeMapCsv } from '../core/format/map-csv';
 import { problemSentence } from '../core/format/problem';
 import { readJob } from '../core/format/read-job';
-import { report, reportText } from '../core/format/report';
+import { report, reportText } from '../core/report/report';
 import { sharedReport, type Helper } from './share';
 import type { Job, Rig } from '../core/kit/types';
 

@@ -12,6 +12,8 @@ let folder = '';
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'nelvix-new-'));
   cpSync(join(root, AREAS), join(folder, AREAS), { recursive: true });
+  for (const f of ['src/core/roles/roles.ts', 'src/core/kit/fields.ts'])
+    cpSync(join(root, f), join(folder, f));
   cpSync(join(root, '.prettierrc.json'), join(folder, '.prettierrc.json'));
 });
 afterEach(() => rmSync(folder, { recursive: true }));
@@ -47,6 +49,39 @@ test('an area is one folder and one line, and takes its first check', () => {
   expect(make('check', 'weather.rain').status).toBe(0);
   expect(text('weather/area.ts')).toContain('checks: [weatherRain]');
   for (const f of ['registry.ts', 'weather/area.ts', 'weather/checks/rain.ts'])
+    expect([f, reads(f)]).toEqual([f, true]);
+});
+
+test('a kind is one entry', () => {
+  const before = text('support/kit/kinds.ts');
+  expect(make('kind', 'support.head')).toMatchObject({ status: 0, stderr: '' });
+  const after = text('support/kit/kinds.ts');
+  expect(after).toMatch(/head: \{\s+one: 'head',/);
+  // Nothing that was there is gone, and the kind is nowhere else.
+  for (const line of before.split('\n')) expect(after).toContain(line);
+  expect(readFileSync(join(folder, 'src/core/kit/fields.ts'), 'utf8')).toBe(
+    readFileSync(join(root, 'src/core/kit/fields.ts'), 'utf8'),
+  );
+  expect(reads('support/kit/kinds.ts')).toBe(true);
+  expect(make('kind', 'support.head')).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('has head already'),
+  });
+});
+
+test('the first kind of an area brings its table, and one line', () => {
+  expect(make('kind', 'sight.finder-arm')).toMatchObject({ status: 0, stderr: '' });
+  expect(text('sight/kit/kinds.ts')).toContain("'finder-arm': {");
+  const fields = readFileSync(join(folder, 'src/core/kit/fields.ts'), 'utf8');
+  expect(fields).toMatch(/const ALL = \{[^}]*\.\.\.sight,?\s*\}/);
+});
+
+test('a role is one file with its test, and one line', () => {
+  expect(make('role', 'carry.head-plate')).toMatchObject({ status: 0, stderr: '' });
+  expect(text('carry/roles/head-plate.ts')).toContain("id: 'head-plate'");
+  const roles = readFileSync(join(folder, 'src/core/roles/roles.ts'), 'utf8');
+  expect(roles).toMatch(/readonly Role\[\] = \[[^\]]*headPlateRole,?\s*\];/);
+  for (const f of ['carry/roles/head-plate.ts', 'carry/roles/head-plate.test.ts'])
     expect([f, reads(f)]).toEqual([f, true]);
 });
 

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { MessageChannel } from 'node:worker_threads';
-import { report, type Report } from '../core/format/report';
+import { report, type Report } from '../core/report/report';
 import { demo } from '../core/test-kit';
 import { sharedReport, type Helper } from './share';
 

@@ -6,7 +6,7 @@ import {
   type MessagePort,
 } from 'node:worker_threads';
 import { shared } from '../core/build/build';
-import { reportOf, reportRig, type Report } from '../core/format/report';
+import { reportOf, reportRig, type Report } from '../core/report/report';
 import type { Job } from '../core/kit/types';
 
 /*

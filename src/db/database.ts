@@ -1,7 +1,7 @@
 import Dexie, { type Table } from 'dexie';
-import type { JobDoc, JobRecord } from '@/core/doc/types';
+import type { JobDoc, JobRecord } from '@/core/kit/kept';
 import type { Change, Part } from '@/core/kit/types';
-import type { Edit } from '@/core/solve/edit';
+import type { Edit } from '@/core/edit/edit';
 
 /** A job without its kit; the order of the kit stands here, the parts in their own table. */
 export interface JobRow {

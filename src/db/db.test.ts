@@ -5,10 +5,10 @@ import { jobOf } from '@/core/doc/read';
 import { docOf } from '@/core/doc/write';
 import { demo, testLens } from '@/core/test-kit';
 import { JOB_VERSION } from '@/core/format/version';
-import type { JobDoc } from '@/core/doc/types';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Change, Job } from '@/core/kit/types';
 import { readDoc, writeDoc } from '@/core/format/read-job';
-import { applyEdit, type Edit } from '@/core/solve/edit';
+import { applyEdit, type Edit } from '@/core/edit/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import {
   takeInJobs,

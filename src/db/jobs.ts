@@ -1,8 +1,8 @@
 import Dexie from 'dexie';
-import type { JobDoc } from '@/core/doc/types';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Part } from '@/core/kit/types';
 import { JOB_VERSION } from '@/core/format/version';
-import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
+import { applyEdit, PathError, type Edit } from '@/core/edit/edit';
 import type { HistoryRow, JobRow, NelvixDatabase } from './database';
 import { splitLog, withLog } from './log';
 import { lastOf } from './steps';

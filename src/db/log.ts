@@ -1,5 +1,5 @@
-import type { JobDoc, JobRecord } from '@/core/doc/types';
-import { newId } from '@/core/kit/ids';
+import type { JobDoc, JobRecord } from '@/core/kit/kept';
+import { newId } from '@/core/engine/ids';
 import type { Change } from '@/core/kit/types';
 import type { NelvixDatabase } from './database';
 

@@ -1,4 +1,4 @@
-import type { Edit } from '@/core/solve/edit';
+import type { Edit } from '@/core/edit/edit';
 import type { Change } from '@/core/kit/types';
 import type { HistoryRow, NelvixDatabase } from './database';
 

@@ -1,9 +1,9 @@
 import { liveQuery, type Subscription } from 'dexie';
 import { jobOf } from '@/core/doc/read';
-import type { JobDoc } from '@/core/doc/types';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Job } from '@/core/kit/types';
-import { readPath } from '@/core/build/given';
-import { applyEdit, PathError, type Edit } from '@/core/solve/edit';
+import { readPath } from '@/core/edit/path';
+import { applyEdit, PathError, type Edit } from '@/core/edit/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import { addJobs, GoneError, historyEnds, loadJob, unsound } from './jobs';
 

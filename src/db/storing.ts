@@ -1,7 +1,7 @@
-import { readPath } from '@/core/build/given';
-import type { JobDoc } from '@/core/doc/types';
+import { readPath } from '@/core/edit/path';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Change, Part } from '@/core/kit/types';
-import { applyChange, inverseOf, PathError, type Edit } from '@/core/solve/edit';
+import { applyChange, inverseOf, PathError, type Edit } from '@/core/edit/edit';
 import type { JobRow, NelvixDatabase } from './database';
 import { GoneError } from './jobs';
 import { Log, recordOf } from './log';

@@ -1,12 +1,14 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { put } from '@/core/properties/rigs';
-import type { JobDoc } from '@/core/doc/types';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Job, Rig } from '@/core/kit/types';
-import { besideDeeds, setFitted, setLimits } from '@/core/solve/beside-moves';
-import { listChanges, withChanges, type Edit } from '@/core/solve/edit';
-import { frontDeeds, setLight } from '@/core/solve/front-moves';
-import { keepInSet, setStop } from '@/core/solve/moves';
+import { setFitted, setLimits } from '@/core/areas/space/moves/fitted';
+import { listChanges, withChanges, type Edit } from '@/core/edit/edit';
+import { deedsOf } from '@/core/areas/moves';
+import { setLight } from '@/core/areas/light/moves/light';
+import { keepInSet } from '@/core/areas/coverage/moves/lens';
+import { setStop } from '@/core/areas/coverage/moves/picture';
 import { recordTrial } from '@/core/solve/trials';
 import { isLens } from '@/core/kit/types';
 import { jobOf } from '@/core/doc/read';
@@ -35,7 +37,7 @@ function moveOf(j: Job, rig: Rig, a: number, b: number): Edit | null {
       return part ? put(j, rig, part) : null;
     }
     case 3:
-      return at([...frontDeeds(j, rig), ...besideDeeds(j, rig)]) ?? null;
+      return at(deedsOf(j, rig)) ?? null;
     case 4:
       return setLight(rig, { [at(['ev', 'iso', 'fps', 'angle'])!]: 1 + (b % 24) }, 'light');
     case 5: {

@@ -32,7 +32,7 @@ export function PickerList({
         className="h-11 w-full border-b border-rule bg-transparent px-3 placeholder:text-soft focus:outline-none"
       />
       <Command.List className="max-h-[min(22rem,55vh)] overflow-auto p-1" tabIndex={-1}>
-        <Command.Empty className="p-3 text-soft">Nothing in the kit by that name.</Command.Empty>
+        <Command.Empty className="p-3 text-soft">Nothing by that name.</Command.Empty>
         {groups.map((g) => (
           <Command.Group
             key={g}

@@ -70,7 +70,7 @@ describe('a place that takes one of several things', () => {
     show();
     fireEvent.click(screen.getByRole('button', { name: 'lens' }));
     fireEvent.change(screen.getByRole('combobox'), { target: { value: 'zzz' } });
-    expect(screen.getByText('Nothing in the kit by that name.')).toBeDefined();
+    expect(screen.getByText('Nothing by that name.')).toBeDefined();
     fireEvent.keyDown(screen.getByRole('combobox'), { key: 'Escape' });
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     expect(pick).not.toHaveBeenCalled();

@@ -1,10 +1,18 @@
 import { Helper } from './helper';
+import { Holder } from './holder';
 import type { RigApi } from './rig.worker';
 
 const start = () => new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
 
 /** The worker that tries fixes and ranks measurements, started at first use. */
-export const adviser = new Helper<RigApi>(start, 'What tries fixes', 60_000);
+export const adviser = new Holder(new Helper<RigApi>(start, 'What tries fixes', 60_000));
+
+const sweeps = new Helper<RigApi>(start, 'The sweep', 120_000);
 
 /** A worker of its own for sweeps, so that advice does not wait for one. */
-export const sweeper = new Helper<RigApi>(start, 'The sweep', 120_000);
+export const sweeper = new Holder(sweeps);
+
+/** Ends the sweep that runs, if one does. */
+export function cancelSweep(): Promise<void> {
+  return sweeps.run((w) => w.cancelSweep());
+}

@@ -1,7 +1,9 @@
 import { build } from '../core/build/build';
-import { sweepAt } from '../core/areas/front/sweep';
+import { sweepAt } from '../core/areas/front/model/sweep';
 import { findings } from '../core/solve/fixes';
 import { measureNext } from '../core/solve/measure-next';
+import { patchOf } from '../core/doc/patch';
+import { withChanges } from '../core/edit/edit';
 import { demo } from '../core/test-kit';
 import type { RigApi } from './rig.worker';
 
@@ -17,42 +19,57 @@ const job = demo();
 beforeAll(async () => {
   await import('./rig.worker');
 });
+beforeEach(() => kept.api!.hold(job, 1));
 
 test('fixes and measuring list are those of the core, as plain data', () => {
   const rig = job.rigs.find((r) => r.id === 'anamorphic')!;
   const whole = findings(job, rig);
   for (const key of ['front.matte-height', 'front.vignette:vertical'])
-    expect(kept.api!.fixes(job, rig.id, key)).toEqual(whole.find((f) => f.key === key)!.fixes);
-  const list = kept.api!.measure(job, rig.id);
+    expect(kept.api!.fixes(1, rig.id, key)).toEqual(whole.find((f) => f.key === key)!.fixes);
+  const list = kept.api!.measure(1, rig.id);
   expect(list).toEqual(measureNext(build(job, rig)));
   expect(structuredClone(list)).toEqual(list);
-  expect(kept.api!.fixes(job, 'nobody', 'x')).toEqual([]);
-  expect(kept.api!.fixes(job, rig.id, 'no.such')).toEqual([]);
-  expect(kept.api!.measure(job, 'nobody')).toEqual([]);
+  expect(kept.api!.fixes(1, 'nobody', 'x')).toBeNull();
+  expect(kept.api!.fixes(1, rig.id, 'no.such')).toEqual([]);
+  expect(kept.api!.measure(1, 'nobody')).toBeNull();
+});
+
+test('what is other of the job is taken in, and a question of before has no answer', () => {
+  const rig = job.rigs.find((r) => r.id === 'tug-b')!;
+  const next = withChanges(job, [{ path: ['rigs', rig.id, 'lens'], value: 'marl-35' }]);
+  expect(kept.api!.follow(structuredClone(patchOf(job, next)), 1, 2)).toBe(true);
+  expect(kept.api!.fixes(1, rig.id, 'mount.load')).toBeNull();
+  expect(kept.api!.measure(1, rig.id)).toBeNull();
+  const now = next.rigs.find((r) => r.id === rig.id)!;
+  for (const f of findings(next, now))
+    expect([f.key, kept.api!.fixes(2, rig.id, f.key)]).toEqual([f.key, f.fixes]);
+  expect(kept.api!.measure(2, rig.id)).toEqual(measureNext(build(next, now)));
+  // It holds 2 by now: what follows 1 is not for it.
+  expect(kept.api!.follow(patchOf(job, next), 1, 3)).toBe(false);
 });
 
 test('a sweep tells how far it is and gives every cell', async () => {
   const told: number[] = [];
-  const swept = await kept.api!.sweep(job, 'tug-b', (s) => told.push(s));
+  const swept = await kept.api!.sweep(1, 'tug-b', (s) => told.push(s));
   expect(swept!.cells).toHaveLength(72 * 3);
   expect(told).toEqual([...told].sort((a, b) => a - b));
   expect(told.length).toBeGreaterThan(8);
   const one = swept!.cells[40]!;
   const again = sweepAt(build(job, job.rigs[0]!), one.setting).find((c) => c.frame === one.frame);
   expect(again).toEqual(one);
-  expect(await kept.api!.sweep(job, 'nobody', () => undefined)).toBeNull();
+  expect(await kept.api!.sweep(1, 'nobody', () => undefined)).toBeNull();
 });
 
 test('a sweep that is cancelled, or asked anew, stops on the way', async () => {
   const told: number[] = [];
-  const first = kept.api!.sweep(job, 'tug-b', (s) => {
+  const first = kept.api!.sweep(1, 'tug-b', (s) => {
     told.push(s);
     if (told.length === 2) kept.api!.cancelSweep();
   });
   expect(await first).toBeNull();
   expect(told).toHaveLength(2);
-  const older = kept.api!.sweep(job, 'tug-b', () => undefined);
-  const newer = kept.api!.sweep(job, 'tug-b', () => undefined);
+  const older = kept.api!.sweep(1, 'tug-b', () => undefined);
+  const newer = kept.api!.sweep(1, 'tug-b', () => undefined);
   expect(await older).toBeNull();
   expect((await newer)!.cells).toHaveLength(72 * 3);
 });

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
-import { buildAfresh, shared } from '../core/build/build';
-import { check } from '../core/checks/registry';
+import { build, shared } from '../core/build/build';
+import { patched, type JobPatch } from '../core/doc/patch';
+import { check } from '../core/areas/checks';
 import type { Fix } from '../core/checks/finding';
 import {
   sweepAt,
@@ -8,15 +9,24 @@ import {
   sweepSettings,
   type SweepCell,
   type SweepPlan,
-} from '../core/areas/front/sweep';
-import type { Job } from '../core/kit/types';
+} from '../core/areas/front/model/sweep';
+import type { Job, Rig } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';
 
 /*
- * What takes more than a frame, off the page's own thread. Each question brings a job of its own:
- * nothing of it is there the next time, so nothing is kept.
+ * What takes more than a frame, off the page's own thread. The job is held here and only what is
+ * other of it is sent: what an edit leaves alone is the same object as before, so what was worked
+ * out of it for the question before stands.
  */
+
+let held: { job: Job; n: number } | null = null;
+
+/** The rig a question is about; null when it is gone, or the job has moved on since. */
+function rigOf(n: number, id: string): { job: Job; rig: Rig } | null {
+  const rig = held?.n === n ? held.job.rigs.find((r) => r.id === id) : undefined;
+  return rig ? { job: held!.job, rig } : null;
+}
 
 /** Lets messages in: a cancelled sweep hears of it between two settings. */
 const breathe = () => new Promise<void>((go) => setTimeout(go));
@@ -24,29 +34,38 @@ const breathe = () => new Promise<void>((go) => setTimeout(go));
 let sweeping = 0;
 
 const rig = {
-  /** Runs through everything once, so that the first question does not pay for it. */
-  warm(job: Job, rigId: string): void {
-    const r = job.rigs.find((x) => x.id === rigId);
-    if (r) check(buildAfresh(job, r));
+  hold(job: Job, n: number): void {
+    held = { job, n };
   },
 
-  /** Fixes of one finding, each tried on a copy of the rig. */
-  fixes(job: Job, rigId: string, key: string): Fix[] {
-    const r = job.rigs.find((x) => x.id === rigId);
-    if (!r) return [];
-    const base = shared(job);
-    const built = buildAfresh(job, r, base);
-    const verdicts = check(built);
-    const open = verdicts.find((v) => v.key === key);
+  follow(patch: JobPatch, from: number, to: number): boolean {
+    if (held?.n !== from) return false;
+    held = { job: patched(held.job, patch), n: to };
+    return true;
+  },
+
+  /** Runs through everything once, so that the first question does not pay for it. */
+  warm(n: number, rigId: string): void {
+    const at = rigOf(n, rigId);
+    if (at) check(build(at.job, at.rig));
+  },
+
+  /** Fixes of one finding, each tried on a copy of the rig; null when the job has moved on. */
+  fixes(n: number, rigId: string, key: string): Fix[] | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const base = shared(at.job);
+    const built = build(at.job, at.rig, base);
+    const open = check(built).find((v) => v.key === key);
     return open ? fixesFor(built, open, base) : [];
   },
 
-  /** What to measure next over the whole rig. */
-  measure(job: Job, rigId: string): NextMeasurement[] {
-    const r = job.rigs.find((x) => x.id === rigId);
-    if (!r) return [];
-    const base = shared(job);
-    return measureNext(buildAfresh(job, r, base), base);
+  /** What to measure next over the whole rig; null when the job has moved on. */
+  measure(n: number, rigId: string): NextMeasurement[] | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const base = shared(at.job);
+    return measureNext(build(at.job, at.rig, base), base);
   },
 
   /**
@@ -56,14 +75,14 @@ const rig = {
    * @returns null when it was cancelled on the way
    */
   async sweep(
-    job: Job,
+    n: number,
     rigId: string,
     progress: (share: number) => void,
   ): Promise<{ plan: SweepPlan; cells: SweepCell[] } | null> {
     const own = ++sweeping;
-    const r = job.rigs.find((x) => x.id === rigId);
-    if (!r) return null;
-    const built = buildAfresh(job, r);
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const built = build(at.job, at.rig);
     const plan = sweepPlan(built);
     const settings = [...sweepSettings(plan)];
     const cells: SweepCell[] = [];

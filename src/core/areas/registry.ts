@@ -1,4 +1,4 @@
-import type { Area } from '../engine/area';
+import type { Area } from '../checks/area';
 import { coverage } from './coverage/area';
 import { mount } from './mount/area';
 import { front } from './front/area';

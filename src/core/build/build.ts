@@ -15,7 +15,7 @@ import {
   type Reducer,
   type Rig,
 } from '../kit/types';
-import { mountIndex, type MountFacts, type MountIndex } from '../areas/mount/registry';
+import { mountIndex, type MountFacts, type MountIndex } from '../areas/mount/kit/standards';
 import { ruleValues, type RuleValues } from '../rules/rules';
 import { tamed } from '../kit/names';
 import { constant, exactly, given, type Given } from './given';

@@ -1,6 +1,6 @@
 import type { Cell, Reader } from '../engine/reads';
 import type { Job, Part, Rig } from '../kit/types';
-import type { MountIndex } from '../areas/mount/registry';
+import type { MountIndex } from '../areas/mount/kit/standards';
 import { RULES, type RuleId, type RuleValues } from '../rules/rules';
 
 /** What a rig is worked out of: a job, one rig of it, and what the rigs of a job share. */

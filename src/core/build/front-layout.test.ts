@@ -3,7 +3,7 @@ import { frontOf, flagEdge } from './front';
 import { boxFrom, boxStation, frontLayout, frontPlaces, threadStation } from './front-layout';
 import { concerns, fieldAt } from '../kit/fields';
 import { frontPartLine } from '../kit/describe';
-import { partsOn } from '../kit/uses';
+import { partsOn } from '../roles/uses';
 import type { MatteBox, Part } from '../kit/types';
 import { demo, exactly, testJob, testLens } from '../test-kit';
 

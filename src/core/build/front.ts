@@ -1,6 +1,6 @@
 import { node } from '../engine/reads';
 import type { Aperture } from '../pupil/aperture';
-import { rodSystem } from '../areas/rods/systems';
+import { rodSystem } from '../areas/rods/kit/systems';
 import { valueOf } from '../quantity/quantity';
 import {
   isBox,

@@ -9,13 +9,14 @@ import {
   type Part,
   type ThreadUse,
 } from '../kit/types';
-import { MODULE, tipDiameter } from '../areas/drive/gears';
+import { MODULE, tipDiameter } from '../areas/drive/kit/gears';
 import { sector, turned, turnedBox, type Axes } from '../solids/solid';
 import type { Built } from './build';
 import { node, sameList } from '../engine/reads';
 import { boxStationOf } from './front';
 import { frontLayout, frontPlaces } from './front-layout';
-import { constant, exactly, readPath, type Given } from './given';
+import { readPath } from '../edit/path';
+import { constant, exactly, type Given } from './given';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
 import {
   above,

@@ -1,5 +1,5 @@
 import { node } from '../engine/reads';
-import { rodSystem } from '../areas/rods/systems';
+import { rodSystem } from '../areas/rods/kit/systems';
 import { isFitting, type FittedUse, type Fitting, type Plate } from '../kit/types';
 import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
 import { flangeOf, type Built } from './build';

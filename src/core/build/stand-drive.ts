@@ -1,6 +1,6 @@
 import { valueOf } from '../quantity/quantity';
-import { centreDistance, MODULE, tipDiameter } from '../areas/drive/gears';
-import { scanArm, type ArmScan } from '../areas/drive/reach';
+import { centreDistance, MODULE, tipDiameter } from '../areas/drive/kit/gears';
+import { scanArm, type ArmScan } from '../areas/drive/kit/arm-scan';
 import type { Drive, DriveArm, DriveUse } from '../kit/types';
 import { prismatic, type Prism, type Solid } from '../solids/solid';
 import type { Given } from './given';

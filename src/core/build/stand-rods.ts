@@ -1,4 +1,4 @@
-import { rodSystem } from '../areas/rods/systems';
+import { rodSystem } from '../areas/rods/kit/systems';
 import { isRods } from '../kit/types';
 import { byId, onRods } from './fitted';
 import { lin, minus, of, plus, times, type Lin } from './lin';

@@ -1,4 +1,4 @@
-import type { RodSystem } from '../areas/rods/systems';
+import type { RodSystem } from '../areas/rods/kit/systems';
 import type { GearRing, LensRing, Part, RodUse, Rods } from '../kit/types';
 import { bounds, box, turned, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from './build';

@@ -1,10 +1,15 @@
 import { said } from '../checks/judge';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { elevation } from '../drawing/elevation';
 import { isLens, isRods, type Job, type Rig } from '../kit/types';
-import { besideMove, setDrive, setFitted, setRodTip, setSupport } from '../solve/beside-moves';
-import { applyEdit, type Edit } from '../solve/edit';
-import { putLens, setField } from '../solve/moves';
+import { putOn } from '../areas/moves';
+import { setDrive } from '../areas/drive/moves/drive';
+import { setFitted } from '../areas/space/moves/fitted';
+import { setRodTip } from '../areas/rods/moves/rods';
+import { setSupport } from '../areas/support/moves/support';
+import { applyEdit, type Edit } from '../edit/edit';
+import { putLens } from '../areas/coverage/moves/lens';
+import { setField } from '../solve/kit-moves';
 import { demo } from '../test-kit';
 import { build } from './build';
 import { constant, given } from './given';
@@ -39,7 +44,7 @@ function anyEdit(j: Job, r: Rig, rnd: () => number): Edit | null {
     case 4:
       return putLens(j, r, pick(j.kit.filter(isLens))!);
     case 5:
-      return besideMove(j, r, pick(j.kit.filter(isRods))!);
+      return putOn(j, r, pick(j.kit.filter(isRods))!);
     case 6: {
       const ids = [r.body, r.lens, ...(r.fitted ?? []).map((u) => u.part)].filter(
         (x) => x !== null,

@@ -1,5 +1,5 @@
 import { node } from '../engine/reads';
-import type { RodSystem } from '../areas/rods/systems';
+import type { RodSystem } from '../areas/rods/kit/systems';
 import {
   isDrive,
   isDriveArm,

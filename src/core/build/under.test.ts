@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import type { Job, Plate, Rig } from '../kit/types';
 import { findings } from '../solve/fixes';
-import { setPlateHeight } from '../solve/beside-moves';
-import { applyEdit, withChanges } from '../solve/edit';
+import { setPlateHeight } from '../areas/rods/moves/under';
+import { applyEdit, withChanges } from '../edit/edit';
 import { exactly, testBody, testJob } from '../test-kit';
 import { build } from './build';
 import { at, givens } from './lin';

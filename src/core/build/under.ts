@@ -9,7 +9,7 @@ import {
   type Rods,
   type UnderUse,
 } from '../kit/types';
-import { rodSystem, type RodSystem } from '../areas/rods/systems';
+import { rodSystem, type RodSystem } from '../areas/rods/kit/systems';
 import type { Built } from './build';
 import { constant, given, type Given } from './given';
 import { at, lin, minus, of, plus, ZERO, type Lin } from './lin';

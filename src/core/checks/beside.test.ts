@@ -1,16 +1,19 @@
 import { standOf } from '../build/stand';
 import { build } from '../build/build';
 import type { Job, LensSupport, Rig } from '../kit/types';
-import { removePart } from '../solve/moves';
-import { applyEdit, withChanges } from '../solve/edit';
+import { removePart } from '../solve/remove-part';
+import { applyEdit, withChanges } from '../edit/edit';
 import { findings } from '../solve/fixes';
-import { putDrive, putRods, putSupport, setDrive, takeFitted } from '../solve/beside-moves';
+import { putDrive, setDrive } from '../areas/drive/moves/drive';
+import { putRods } from '../areas/rods/moves/rods';
+import { putSupport } from '../areas/support/moves/support';
+import { takeFitted } from '../areas/space/moves/fitted';
 import { measureNext } from '../solve/measure-next';
 import { docOf } from '../doc/write';
 import { validateJob } from '../format/read-job';
 import { demo, exactly, testAdapter, testBody, testJob, testLens } from '../test-kit';
 import type { Finding } from './finding';
-import { checkRig } from './registry';
+import { checkRig } from '../areas/checks';
 
 const job = demo();
 const rigOf = (j: Job, id: string): Rig => j.rigs.find((r) => r.id === id)!;

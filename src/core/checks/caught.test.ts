@@ -1,10 +1,10 @@
 import type { Job } from '../kit/types';
-import { cautions } from './cautions';
+import { cautions } from '../areas/cautions';
 import { build } from '../build/build';
 import { glassShift } from '../optics/backfocus';
-import { withChanges } from '../solve/edit';
+import { withChanges } from '../edit/edit';
 import { demo, exactly, testAdapter, testBody, testJob, testLens } from '../test-kit';
-import { checkRig } from './registry';
+import { checkRig } from '../areas/checks';
 import { RANK, type Verdict } from './finding';
 
 /** What once passed because nobody had looked. */

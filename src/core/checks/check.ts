@@ -12,6 +12,12 @@ export interface Check {
   says: string;
   /** By which formula. */
   formula: string;
+  /** A fail of it is a setting to follow up, not a part that does not go: said as a cost of a fix. */
+  byHand?: true;
+  /** While it fails others are silent: what they say once it is cleared is not the fix's doing. */
+  hides?: true;
+  /** It speaks of frames by name: a finding of a frame that is gone is not carried over to another. */
+  ofFrames?: true;
   /** It takes longer than others: a trial comes to it last. */
   slow?: true;
   run: (built: Built) => Verdict[];

@@ -1,8 +1,8 @@
 import { build } from '../build/build';
 import type { Job } from '../kit/types';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
-import { checkRig, CHECKS } from './registry';
-import { flangeError } from '../areas/mount/checks/flange';
+import { checkRig, CHECKS } from '../areas/checks';
+import { flangeError } from '../areas/mount/model/flange';
 import type { Verdict } from './finding';
 
 type OneRig = ReturnType<typeof testJob>;

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { build } from '../build/build';
 import { standOf } from '../build/stand';
-import { judgedFrames, lookAt, nominal } from '../areas/front/shading';
-import { sights } from '../areas/front/sight';
-import { situations } from '../areas/front/situations';
+import { judgedFrames, lookAt, nominal } from '../areas/front/model/shading';
+import { sights } from '../areas/front/model/sight';
+import { situations } from '../areas/front/model/situations';
 import type { Job, Lens, Riser, Rig } from '../kit/types';
 import { inside } from '../solids/oracles';
-import { stacksOf } from '../solve/risers';
-import { withChanges } from '../solve/edit';
+import { stacksOf } from '../areas/rods/fixes/risers';
+import { withChanges } from '../edit/edit';
 import { draws } from '../pupil/oracles';
 import { demo, exactly } from '../test-kit';
-import { CHECKS, checkRig } from './registry';
+import { CHECKS, checkRig } from '../areas/checks';
 
 /** Verdicts held against a second way to the same answer: rays, exhaustive search, sums by hand. */
 

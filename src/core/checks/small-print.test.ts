@@ -1,11 +1,11 @@
 import { FIELDS } from '../kit/fields';
 import { reversedRange, turnRanges } from '../kit/ranges';
 import type { Change, Filter, Job, LensSupport, MatteBox, Part, Rig } from '../kit/types';
-import { stageFit } from '../areas/light/light';
+import { stageFit } from '../areas/light/model/light';
 import { findings } from '../solve/fixes';
-import { withChanges } from '../solve/edit';
+import { withChanges } from '../edit/edit';
 import { demo, exactly } from '../test-kit';
-import { checkRig } from './registry';
+import { checkRig } from '../areas/checks';
 
 /** What is said of one thing each: trays of two sizes, wheels of hand units, feet beside posts. */
 

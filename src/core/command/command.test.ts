@@ -1,13 +1,16 @@
 import { isLens } from '../kit/types';
 import { demo, testLens } from '../test-kit';
-import { withChanges } from '../solve/edit';
+import { withChanges } from '../edit/edit';
 import { suggest } from './command';
 import { searchParts } from './search';
-import { VIEWS } from './views';
 
 const job = demo();
 const rig = job.rigs[0]!;
-const titles = (line: string) => suggest(job, rig, line).map((s) => s.title);
+const GOALS = [
+  { to: '/kit', name: 'Kit', words: 'parts' },
+  { to: '/set', name: 'Lens set', words: 'coverage table' },
+];
+const titles = (line: string) => suggest(job, rig, line, GOALS).map((s) => s.title);
 
 describe('the command line', () => {
   test('put and swap change the rig', () => {
@@ -48,11 +51,12 @@ describe('the command line', () => {
     expect(titles('16:9')).toContain('Record in 16:9');
   });
 
-  test('go to views and rigs', () => {
-    for (const v of VIEWS)
+  test('go to places and rigs', () => {
+    expect(suggest(job, rig, 'go table', GOALS)[0]!.deed).toEqual({ kind: 'go', to: '/set' });
+    for (const v of GOALS)
       expect(titles(`go ${v.name.toLowerCase()}`)).toContain(`Go to ${v.name}`);
     expect(suggest(job, rig, 'go canal')[0]!.deed).toEqual({ kind: 'rig', rig: 'anamorphic' });
-    expect(titles('go').length).toBeGreaterThanOrEqual(VIEWS.length);
+    expect(titles('go').length).toBeGreaterThanOrEqual(GOALS.length + job.rigs.length);
   });
 
   test('find opens parts and does nothing else', () => {

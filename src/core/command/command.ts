@@ -1,21 +1,8 @@
 import { KIND_NAME, isKind } from '../kit/fields';
 import { searchParts } from './search';
-import { VIEWS } from './views';
-import { isBody, isLens, isLink, type Job, type Part, type Rig } from '../kit/types';
-import { valueOf } from '../quantity/quantity';
-import { isZoom } from '../build/build';
-import type { Edit } from '../solve/edit';
-import { besideDeeds, besideMove } from '../solve/beside-moves';
-import { frontDeeds, frontMove } from '../solve/front-moves';
-import {
-  putBody,
-  putLens,
-  setBetween,
-  setFocal,
-  setMode,
-  setStop,
-  takeLensOff,
-} from '../solve/moves';
+import type { Job, Rig } from '../kit/types';
+import type { Edit } from '../edit/edit';
+import { deedsOf, putOn, typedOf } from '../areas/moves';
 
 /**
  * The command line: words to deeds. `put` and `swap` change the rig, `go` changes the view,
@@ -36,15 +23,20 @@ export interface Suggestion {
 
 const MOST = 12;
 
-function putOn(job: Job, rig: Rig, part: Part): Edit | null {
-  if (isLens(part)) return putLens(job, rig, part);
-  if (isBody(part)) return putBody(job, rig, part);
-  if (isLink(part)) return setBetween(rig, [part]);
-  return frontMove(job, rig, part) ?? besideMove(job, rig, part);
+/** Where one can go: its address, its name, and what it is found by besides. */
+export interface Goal {
+  to: string;
+  name: string;
+  words: string;
 }
 
 /** What a line of words could mean, best first. */
-export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
+export function suggest(
+  job: Job,
+  rig: Rig | null,
+  line: string,
+  goals: readonly Goal[] = [],
+): Suggestion[] {
   const text = line.trim().toLowerCase();
   const match = /^(put|swap|take|go|find)\b\s*(.*)$/.exec(text);
   const verb = match?.[1] ?? '';
@@ -60,7 +52,7 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
     rest.split(/\s+/).every((t) => haystack.toLowerCase().includes(t));
 
   if ((verb === '' || verb === 'go') && !on) {
-    for (const v of VIEWS)
+    for (const v of goals)
       if (hits(`${v.name} ${v.words}`) && (rest !== '' || verb === 'go'))
         add({
           id: `go:${v.to}`,
@@ -78,46 +70,16 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
         });
   }
   if (target && (verb === '' || verb === 'put' || verb === 'swap' || verb === 'take')) {
-    const zoom = /^(?:zoom\s+)?(\d+(?:\.\d+)?)(?:\s*mm)?$/.exec(rest);
-    const lens = job.kit.find((p) => p.id === target.lens);
-    if (zoom && isLens(lens) && isZoom(lens)) {
-      const f = Number(zoom[1]);
-      if (f >= (valueOf(lens.focal) ?? Infinity) && f <= (valueOf(lens.focalTo) ?? 0))
+    if (rest !== '')
+      for (const deed of typedOf(job, target, rest))
         add({
-          id: `zoom:${f}`,
-          title: `Zoom to ${f} mm`,
-          hint: lens.name,
-          deed: { kind: 'edit', edit: setFocal(target, f) },
-        });
-    }
-    const stop = /^t\s*(\d+(?:\.\d+)?)$/.exec(rest);
-    if (stop && Number(stop[1]) >= 0.5 && Number(stop[1]) <= 64)
-      add({
-        id: `stop:${stop[1]!}`,
-        title: `Work at T${stop[1]!}`,
-        hint: 'stop',
-        deed: { kind: 'edit', edit: setStop(target, Number(stop[1])) },
-      });
-    const body = job.kit.find((p) => p.id === target.body);
-    if (rest !== '' && isBody(body))
-      for (const m of body.modes ?? [])
-        if (hits(m.name) && m.id !== target.mode)
-          add({
-            id: `mode:${m.id}`,
-            title: `Record in ${m.name}`,
-            hint: body.name,
-            deed: { kind: 'edit', edit: setMode(target, m) },
-          });
-    if (target.lens !== null && (hits('no lens off') || rest === 'lens off'))
-      if (rest !== '')
-        add({
-          id: 'lens-off',
-          title: 'Take the lens off',
+          id: `typed:${deed.title}`,
+          title: deed.title,
           hint: target.name,
-          deed: { kind: 'edit', edit: takeLensOff(target) },
+          deed: { kind: 'edit', edit: deed },
         });
     if (rest !== '')
-      for (const deed of [...frontDeeds(job, target), ...besideDeeds(job, target)])
+      for (const deed of deedsOf(job, target))
         if (hits(deed.title) || (deed.words && hits(deed.words)))
           add({
             id: `deed:${deed.title}`,
@@ -128,7 +90,7 @@ export function suggest(job: Job, rig: Rig | null, line: string): Suggestion[] {
     if (rest !== '')
       for (const part of searchParts(job.kit, rest, MOST)) {
         const edit = putOn(job, target, part);
-        if (edit && part.id !== target.lens && part.id !== target.body)
+        if (edit)
           add({
             id: `put:${part.id}`,
             title: edit.title,

@@ -1,11 +1,11 @@
 import { framingSqueeze, modeSize } from '../build/circle';
 import { focalRange, type Built } from '../build/build';
 import { chipStop, chipStopValue } from '../build/chip-stop';
-import { confusion } from '../areas/mount/checks/flange';
+import { confusion } from '../areas/mount/model/flange';
 import { depthOfField } from '../optics/depth';
 import { fieldOfView } from '../optics/field';
 import { readings, type Reading } from '../readings/readings';
-import { lensSet } from '../solve/moves';
+import { lensSet } from '../areas/coverage/moves/lens';
 import { exact, metres } from '../quantity/say';
 
 /**

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { readJob } from '../format/read-job';
 import { anyEdits, anyRig } from '../properties/rigs';
 import { demo } from '../test-kit';
 import type { Change, Job, Rig } from '../kit/types';
 import { addRig, copyRig, removeRig } from '../solve/rigs';
-import { applyEdit, type Edit } from '../solve/edit';
-import { addPart, removePart } from '../solve/moves';
+import { applyEdit, type Edit } from '../edit/edit';
+import { addPart } from '../solve/kit-moves';
+import { removePart } from '../solve/remove-part';
 import { difference } from './difference';
 import { jobOf } from './read';
 import { docOf } from './write';
@@ -15,7 +16,7 @@ import { lowered } from './lower';
 import { rigOf } from './read-rig';
 import { LISTS } from './roles';
 import { rigDocOf } from './write-rig';
-import type { JobDoc } from './types';
+import type { JobDoc } from '../kit/kept';
 
 /** A job without what says nothing: lists that are empty, places that are the usual ones. */
 function plain(job: Job): unknown {

@@ -1,9 +1,9 @@
 import type { Change, Job, Rig } from '../kit/types';
-import { withChanges, type Edit } from '../solve/edit';
+import { withChanges, type Edit } from '../edit/edit';
 import { difference } from './difference';
 import { partIn, recordsOf } from './write';
 import { rigDocOf } from './write-rig';
-import type { JobDoc } from './types';
+import type { JobDoc } from '../kit/kept';
 
 /** Lists of a job that are kept in another shape than they are read in. */
 const RECORDS: ReadonlySet<string> = new Set(['trials', 'markTests']);

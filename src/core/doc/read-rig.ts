@@ -1,21 +1,23 @@
-import type { BoxUse, LinkUse, Rig, TrayUse, UnderUse } from '../kit/types';
+import type { KeptRig } from '../edit/role';
+import type { BoxUse, LinkUse, Rig, TrayUse } from '../kit/types';
 import {
   BETWEEN,
   clean,
   LISTS,
+  named,
   nameOf,
   picked,
   READ_ROLES,
   some,
   type Fields,
-  type ListRole,
+  type RoleList,
 } from './roles';
-import type { Joint, Link, Place, Remembered, RigDoc, Use } from './types';
+import type { Joint, Link, Place, Remembered, RigDoc, Use } from '../kit/kept';
 
 /** A rig as it is read by roles, out of one that is kept. */
 
 /** What seats, ties and feeds each use of a rig. */
-export class Reader {
+export class Reader implements KeptRig {
   readonly seats = new Map<string, Joint>();
   readonly byRole = new Map<string, Use[]>();
 
@@ -103,48 +105,23 @@ function isRead(r: Reader, j: Joint): boolean {
   );
 }
 
-function readList(r: Reader, l: ListRole): Fields[] {
+function readList(r: Reader, l: RoleList): Fields[] {
   const uses = l.roles.flatMap((role) => [...r.role(role)]);
   const order = (u: Use) => r.place(u).order ?? 0;
   if (l.row) uses.sort((a, b) => order(a) - order(b) || (a.id < b.id ? -1 : 1));
   return uses.map((u) => {
     const set = u.set ?? {};
     const place = r.place(u) as Fields;
-    const part = l.list === 'gears' ? `${String(set.turns)}-${u.part}` : u.part;
+    const by = named(l, { part: u.part, ...set });
     const e: Fields = { ...u.carried };
-    if (!l.named || u.id !== nameOf(u.role, part)) e.id = u.id;
+    if (!l.named || u.id !== nameOf(u.role, by)) e.id = u.id;
     e.part = u.part;
     Object.assign(e, picked(set, l.set));
     for (const [key, as] of Object.entries(l.place))
       if (place[as] !== undefined) e[key] = place[as];
-    readOwnWays(r, l, u, e);
+    l.read?.(r, u, e);
     return e;
   });
-}
-
-function readOwnWays(r: Reader, l: ListRole, u: Use, e: Fields): void {
-  const seat = r.seats.get(u.id);
-  switch (l.list) {
-    case 'between': {
-      const tied = r.foot(u.id) ? true : u.set?.tied;
-      if (tied !== undefined) (e as Partial<LinkUse>).tied = tied as boolean;
-      return;
-    }
-    case 'under':
-      if (seat?.kind === 'rod-seat') (e as Partial<UnderUse>).at = 'rods';
-      else if (u.role === 'spacer') (e as Partial<UnderUse>).at = 'body';
-      return;
-    case 'drives': {
-      const arm = r.on(u.id, 'extension');
-      const power = r.power(u.id);
-      if (arm) e.arm = arm.part;
-      if (power) e.outlet = { from: power.from.use, id: power.from.port };
-      return;
-    }
-    case 'fitted':
-      if (seat?.host?.use !== undefined) e.to = seat.host.use;
-      e.on = seat?.kind === 'rods' ? 'rods' : (seat?.host?.face ?? 'top');
-  }
 }
 
 function readBox(r: Reader, box: Use): BoxUse {

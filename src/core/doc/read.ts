@@ -1,7 +1,7 @@
 import type { Job, MarkTestRecord, Rig, Trial } from '../kit/types';
 import { alike } from './alike';
 import { rigOf } from './read-rig';
-import type { JobDoc, JobRecord, RigDoc } from './types';
+import type { JobDoc, JobRecord, RigDoc } from '../kit/kept';
 
 /** A job as it is read by roles; what is the same is the same object. */
 

@@ -1,98 +1,36 @@
-import type { Place } from './types';
+import type { ListRole } from '../edit/role';
+import { ROLES } from '../roles/roles';
 
-/**
- * The roles that pieces stand in on a rig. One table says of each where its settings live; reading
- * a rig by roles and writing it as uses, joints and links both follow from it.
- */
+export type { Fields, ListRole } from '../edit/role';
 
-export type Fields = Record<string, unknown>;
-
-export interface ListRole {
-  /** The list of the rig as it is read. */
-  list: 'between' | 'thread' | 'under' | 'rods' | 'gears' | 'supports' | 'drives' | 'fitted';
+/** A list of a rig as it is read, with the roles that stand in it. */
+export interface RoleList extends ListRole {
   roles: readonly string[];
-  /** Kind of the joint that seats it. */
-  seat: string;
-  /** Fields that its role lets be set. */
-  set: readonly string[];
-  /** Fields of where it sits, by what the joint calls them. */
-  place: Readonly<Record<string, keyof Place & string>>;
-  /** Its place in the row means something. */
-  row?: true;
-  /** What was named by its part alone goes without an id when it is read. */
-  named?: true;
 }
 
-export const BETWEEN: ListRole = {
-  list: 'between',
-  roles: ['adapter'],
-  seat: 'mount',
-  set: ['slot', 'wheel'],
-  place: {},
-  row: true,
-  named: true,
-};
-
-export const LISTS: readonly ListRole[] = [
-  BETWEEN,
-  { list: 'thread', roles: ['thread'], seat: 'thread', set: [], place: {}, row: true, named: true },
-  {
-    list: 'under',
-    roles: ['plate', 'spacer'],
-    seat: 'stack',
-    set: ['height'],
-    place: { station: 'station' },
-    row: true,
-    named: true,
-  },
-  {
-    list: 'rods',
-    roles: ['rods'],
-    seat: 'rod-clamp',
-    set: [],
-    place: { place: 'end', tip: 'station' },
-  },
-  { list: 'gears', roles: ['gear'], seat: 'ring', set: ['turns'], place: {}, named: true },
-  {
-    list: 'supports',
-    roles: ['support'],
-    seat: 'rods',
-    set: ['post'],
-    place: { station: 'station' },
-  },
-  {
-    list: 'drives',
-    roles: ['drive'],
-    seat: 'rods',
-    set: ['turns', 'angle', 'flipped', 'reversed', 'unit'],
-    place: { side: 'side', station: 'station' },
-  },
-  {
-    list: 'fitted',
-    roles: ['fitted'],
-    seat: 'face',
-    set: [],
-    place: { x: 'x', y: 'y', z: 'z', station: 'station', turn: 'turn' },
-  },
+/** Every list that roles are read as, in the order of the roles. */
+export const LISTS: readonly RoleList[] = [
+  ...new Map(
+    ROLES.flatMap((r) =>
+      r.list
+        ? [
+            [
+              r.list.list,
+              {
+                ...r.list,
+                roles: ROLES.filter((x) => x.list?.list === r.list!.list).map((x) => x.id),
+              },
+            ] as const,
+          ]
+        : [],
+    ),
+  ).values(),
 ];
 
-/** Fields of a list's elements that are written in ways of their own. */
-export const OWN_WAY: Readonly<Record<string, readonly string[]>> = {
-  between: ['tied'],
-  under: ['at'],
-  drives: ['arm', 'outlet'],
-  fitted: ['to', 'on'],
-};
+export const BETWEEN: RoleList = LISTS.find((l) => l.list === 'between')!;
 
-/** Every role that is read, with the lists it stands in; others ride along. */
-export const BOX_ROLES = ['box', 'box-ring', 'sleeve', 'tray'] as const;
-export const READ_ROLES: ReadonlySet<string> = new Set([
-  'body',
-  'lens',
-  'extension',
-  ...BOX_ROLES,
-  ...LISTS.flatMap((l) => l.roles),
-]);
+/** Every role that is read; others ride along. */
+export const READ_ROLES: ReadonlySet<string> = new Set(ROLES.map((r) => r.id));
 
 /** Fields that are there, or nothing when none is. */
 export function some<T extends object>(fields: T): T | undefined {
@@ -104,9 +42,16 @@ export function clean<T extends object>(fields: T): T {
   return some(fields) ?? ({} as T);
 }
 
-export function picked(from: Fields, keys: readonly string[]): Fields {
+export function picked(
+  from: Record<string, unknown>,
+  keys: readonly string[],
+): Record<string, unknown> {
   return Object.fromEntries(keys.filter((k) => from[k] !== undefined).map((k) => [k, from[k]]));
 }
 
 /** Id of a use that nobody named: by what it is. */
 export const nameOf = (role: string, part: string) => `${role}-${part}`.slice(0, 80);
+
+/** What an element of a list is named by. */
+export const named = (l: RoleList, element: Record<string, unknown>): string =>
+  l.nameOf?.(element) ?? String(element.part);

@@ -1,15 +1,17 @@
-import type { BoxUse, DriveUse, FittedUse, Part, Rig } from '../kit/types';
+import { elementsOf, type Element, type RigWriter } from '../edit/role';
+import { ROLES } from '../roles/roles';
+import type { BoxUse, Part, Rig } from '../kit/types';
 import { Reader } from './read-rig';
 import {
   BETWEEN,
   clean,
   LISTS,
+  named,
   nameOf,
-  OWN_WAY,
   picked,
   some,
   type Fields,
-  type ListRole,
+  type RoleList,
 } from './roles';
 import type {
   ConfigurationDoc,
@@ -21,7 +23,7 @@ import type {
   RigDoc,
   Unread,
   Use,
-} from './types';
+} from '../kit/kept';
 
 /** A rig as it is kept, out of one that is read by roles. */
 
@@ -29,7 +31,7 @@ import type {
 export type PartOf = (id: string) => Part | undefined;
 
 /** Puts a rig's uses, joints and links together, each under an id of its own. */
-class Writer {
+class Writer implements RigWriter {
   readonly uses: Use[] = [];
   readonly joints: Joint[] = [];
   readonly links: Link[] = [];
@@ -77,13 +79,16 @@ class Writer {
     return kept?.id ?? this.free(want, prefix);
   }
 
-  list(l: ListRole): (Fields & { id?: string; part: string })[] {
-    return (this.rig[l.list] ?? []) as unknown as (Fields & { id?: string; part: string })[];
+  list(l: RoleList): (Fields & Element)[] {
+    return elementsOf(this.rig, l.list) as unknown as (Fields & Element)[];
   }
 
-  roleOf(l: ListRole, e: { part: string }): string {
-    if (l.list !== 'under') return l.roles[0]!;
-    return this.partOf(e.part)?.kind === 'plate' ? 'plate' : 'spacer';
+  roleOf(l: RoleList, e: { part: string }): string {
+    const kind = this.partOf(e.part)?.kind;
+    // Where several roles are read as one list the part says which it is; the last takes the rest.
+    return (
+      ROLES.find((r) => l.roles.includes(r.id) && r.kinds.includes(kind!))?.id ?? l.roles.at(-1)!
+    );
   }
 
   /** An id that begins with a letter and that no other use has. */
@@ -98,6 +103,16 @@ class Writer {
   /** Id of the use that an element of a list became. */
   idOf(list: string, id: string): string {
     return this.named.get(`${list}/${id}`) ?? id;
+  }
+
+  /** Ties a use at its foot. */
+  tie(use: string): void {
+    const id = this.owned(this.kept.foot(use), `${use}-foot`, 'foot');
+    this.joints.push({ id, kind: 'foot', guest: { use, interface: 'foot' } });
+  }
+
+  link(link: Link): void {
+    this.links.push(link);
   }
 
   put(id: string, role: string, part: string, set?: Fields, carried?: Fields): void {
@@ -206,78 +221,29 @@ function writeCamera(w: Writer): void {
   if (rig.lens === null) return;
   w.put(w.lens, 'lens', rig.lens, { hand: rig.hand });
   w.seat(w.lens, 'mount');
-  if (rig.footTied === true) tie(w, w.lens);
+  if (rig.footTied === true) w.tie(w.lens);
 }
 
-/** Ties a use at its foot. */
-function tie(w: Writer, use: string): void {
-  const id = w.owned(w.kept.foot(use), `${use}-foot`, 'foot');
-  w.joints.push({ id, kind: 'foot', guest: { use, interface: 'foot' } });
-}
-
-function writeList(w: Writer, l: ListRole, orders: ReadonlyMap<string, number>): void {
-  const known = new Set([
-    'id',
-    'part',
-    ...l.set,
-    ...Object.keys(l.place),
-    ...(OWN_WAY[l.list] ?? []),
-  ]);
+function writeList(w: Writer, l: RoleList, orders: ReadonlyMap<string, number>): void {
+  const known = new Set(['id', 'part', ...l.set, ...Object.keys(l.place), ...(l.own ?? [])]);
   const list = w.list(l);
   const ids = list.map((e) =>
-    e.id === undefined
-      ? w.free(
-          nameOf(w.roleOf(l, e), l.list === 'gears' ? `${String(e.turns)}-${e.part}` : e.part),
-          'use',
-        )
-      : w.idOf(l.list, e.id),
+    e.id === undefined ? w.free(nameOf(w.roleOf(l, e), named(l, e)), 'use') : w.idOf(l.list, e.id),
   );
   const row = l.row ? rowOf(ids, orders) : null;
   list.forEach((e, i) => {
     const id = ids[i]!;
-    const set = picked(e, l.set);
-    if (l.list === 'between' && e.tied === false) set.tied = false;
+    const set = { ...picked(e, l.set), ...l.alsoSet?.(e) };
     const carried = Object.fromEntries(Object.entries(e).filter(([k]) => !known.has(k)));
     w.put(id, w.roleOf(l, e), e.part, set, carried);
     const place: Place = {};
     for (const [key, as] of Object.entries(l.place))
       if (e[key] !== undefined) (place as Fields)[as] = e[key];
     if (row) place.order = row.get(id);
-    const { kind, host } = seatOf(w, l, e);
+    const { kind, host } = l.host?.(w, e) ?? { kind: l.seat };
     w.seat(id, kind, host, place);
-    ownWays(w, l, id, e);
+    l.write?.(w, id, e);
   });
-}
-
-/** How an element is seated, where its role alone does not say. */
-function seatOf(w: Writer, l: ListRole, e: Fields): { kind: string; host?: End } {
-  if (l.list === 'under') return { kind: e.at === 'rods' ? 'rod-seat' : 'stack' };
-  if (l.list !== 'fitted') return { kind: l.seat };
-  const { to, on, part } = e as unknown as FittedUse;
-  const host = { use: to === undefined ? undefined : w.idOf('fitted', to) };
-  if (on === 'rods') return { kind: 'rods', host };
-  return {
-    kind: w.partOf(part)?.kind === 'cage' ? 'around' : 'face',
-    host: { ...host, face: on },
-  };
-}
-
-function ownWays(w: Writer, l: ListRole, id: string, e: Fields): void {
-  if (l.list === 'between' && e.tied === true) tie(w, id);
-  if (l.list !== 'drives') return;
-  const { arm, outlet } = e as unknown as DriveUse;
-  if (arm !== undefined) {
-    const own = w.owned(w.kept.on(id, 'extension'), `${id}-arm`, 'extension');
-    w.put(own, 'extension', arm);
-    w.seat(own, 'arm', { use: id });
-  }
-  if (outlet)
-    w.links.push({
-      id: w.owned(w.kept.power(id), `${id}-power`, 'link'),
-      kind: 'power',
-      from: { use: w.idOf('fitted', outlet.from), port: outlet.id },
-      to: { use: id },
-    });
 }
 
 function writeBox(w: Writer, box: BoxUse): void {

@@ -1,5 +1,5 @@
 import type { Job, MarkTestRecord, Part, Trial } from '../kit/types';
-import type { JobDoc, JobRecord } from './types';
+import type { JobDoc, JobRecord } from '../kit/kept';
 import { rigDocOf, type PartOf } from './write-rig';
 
 /** A job as it is kept, out of one that is read by roles. */

@@ -1,4 +1,4 @@
-import type { JobDoc } from '../doc/types';
+import type { JobDoc } from '../kit/kept';
 import { describe, type Problem, type Read } from './problem';
 import { parseJson, validateJob } from './read-job';
 

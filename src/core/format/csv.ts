@@ -1,12 +1,12 @@
 import Papa from 'papaparse';
 import { FIELDS, KIND_NAME, KINDS, type Field } from '../kit/fields';
-import { idFromName } from '../kit/ids';
+import { idFromName } from '../engine/ids';
 import { turnRanges } from '../kit/ranges';
 import type { Kind, Part } from '../kit/types';
-import { STANDARD_MOUNTS } from '../areas/mount/registry';
+import { STANDARD_MOUNTS } from '../areas/mount/kit/standards';
 import { csvText, readsTwoWays, unguarded } from './cells';
 import { parseQuantity } from '../quantity/parse';
-import { FORBIDDEN_KEYS } from '../solve/edit';
+import { FORBIDDEN_KEYS } from '../edit/edit';
 import { joiOf } from './joi';
 import { describe, type Problem, type Read } from './problem';
 import { LARGEST_FILE } from './read-job';

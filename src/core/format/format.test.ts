@@ -2,7 +2,7 @@ import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { readFileSync } from 'node:fs';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { KINDS, FIELDS } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
 import type { Job, Lens, Part } from '../kit/types';
@@ -25,7 +25,7 @@ import {
   writeDoc,
   writeJob,
 } from './read-job';
-import { report, reportText } from './report';
+import { report, reportText } from '../report/report';
 import { JOB_SHAPE } from './shape';
 
 const text = readFileSync(demoPath(), 'utf8');

@@ -1,8 +1,8 @@
 import { csvText } from './cells';
 import type { Built } from '../build/build';
 import { frontOf } from '../build/front';
-import { chipShading } from '../areas/front/shading';
-import type { Situation } from '../areas/front/situations';
+import { chipShading } from '../areas/front/model/shading';
+import type { Situation } from '../areas/front/model/situations';
 
 /** Columns of a shading map, one line a point, rows from the top of the picture. */
 export const MAP_COLUMNS = [

@@ -1,11 +1,11 @@
 import type Joi from 'joi';
 import { jobOf } from '../doc/read';
 import { docOf } from '../doc/write';
-import type { JobDoc } from '../doc/types';
+import type { JobDoc } from '../kit/kept';
 import type { Job } from '../kit/types';
 import { FIELDS, isKind } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
-import { FORBIDDEN_KEYS } from '../solve/edit';
+import { FORBIDDEN_KEYS } from '../edit/edit';
 import { joiOf } from './joi';
 import { JOB_VERSION, migrate } from './migrate';
 import { describe, pathText, type Problem, type Read } from './problem';

@@ -1,13 +1,6 @@
-import type { JobDoc, RigDoc, Use } from '../doc/types';
-import {
-  FITTING_KINDS,
-  isBody,
-  isBox,
-  isFitting,
-  isLens,
-  type Kind,
-  type Part,
-} from '../kit/types';
+import type { JobDoc, RigDoc, Use } from '../kit/kept';
+import { ROLES } from '../roles/roles';
+import { isBody, isBox, isFitting, isLens, type Part } from '../kit/types';
 import type { Problem } from './problem';
 
 export type { Problem };
@@ -51,30 +44,7 @@ export function partProblems(job: {
   ];
 }
 
-/** What a role takes, and what it cannot be without. */
-const ROLES: Readonly<
-  Record<string, { kinds: readonly Kind[]; what: string; set?: string; place?: string }>
-> = {
-  body: { kinds: ['body'], what: 'a body' },
-  lens: { kinds: ['lens'], what: 'a lens' },
-  adapter: { kinds: ['adapter', 'reducer'], what: 'an adapter or reducer' },
-  thread: { kinds: ['ring', 'filter'], what: 'a ring or filter' },
-  box: { kinds: ['matte-box'], what: 'a matte box' },
-  'box-ring': { kinds: ['reduction-ring'], what: 'a reduction ring' },
-  sleeve: { kinds: ['sleeve'], what: 'a sleeve' },
-  tray: { kinds: ['filter'], what: 'a filter' },
-  plate: { kinds: ['plate'], what: 'a plate' },
-  spacer: { kinds: ['riser'], what: 'a riser' },
-  rods: { kinds: ['rods'], what: 'rods', place: 'end' },
-  gear: { kinds: ['gear-ring'], what: 'a gear ring', set: 'turns' },
-  support: { kinds: ['lens-support'], what: 'a lens support' },
-  drive: { kinds: ['follow-focus', 'motor'], what: 'a follow focus or motor', set: 'turns' },
-  extension: { kinds: ['drive-arm'], what: 'an extension arm' },
-  fitted: { kinds: FITTING_KINDS, what: 'a part that is fitted to a camera' },
-};
-
-/** Roles that stand on a rig once. */
-const ONCE: readonly string[] = ['body', 'lens', 'box', 'box-ring', 'sleeve'];
+const ROLE = new Map(ROLES.map((r) => [r.id, r]));
 
 /** Ids of a job that lead nowhere or stand twice. What this version does not know rides along. */
 export function referenceProblems(job: JobDoc): Problem[] {
@@ -179,22 +149,23 @@ export function mended(job: JobDoc): { job: JobDoc; notes: string[] } {
 }
 
 function useProblems(rig: RigDoc, use: Use, at: string, kit: ReadonlyMap<string, Part>): Problem[] {
-  const role = ROLES[use.role];
+  const role = ROLE.get(use.role);
   if (!role) return [];
   const part = kit.get(use.part);
   const out: Problem[] = [];
   if (!part || !role.kinds.some((k) => k === part.kind))
     out.push(problem(`${at}.part`, JSON.stringify(use.part), `the id of ${role.what} in the kit`));
-  if (ONCE.includes(use.role) && rig.uses.find((u) => u.role === use.role) !== use)
+  if (role.once && rig.uses.find((u) => u.role === use.role) !== use)
     out.push(problem(`${at}.role`, JSON.stringify(use.role), 'a role that stands on a rig once'));
-  if (role.set && use.set?.[role.set] === undefined)
-    out.push(problem(`${at}.set.${role.set}`, 'nothing', '"focus" or "iris" or "zoom"'));
+  const { set, place } = role.needs ?? {};
+  if (set && use.set?.[set] === undefined)
+    out.push(problem(`${at}.set.${set}`, 'nothing', '"focus" or "iris" or "zoom"'));
   const seat = rig.joints.find((j) => j.id === use.id);
   if (use.role !== 'body' && !seat)
     out.push(problem(`${at}.id`, JSON.stringify(use.id), 'the id of a joint that seats it too'));
   else if (seat && seat.guest.use !== use.id)
     out.push(problem(`${at}.id`, JSON.stringify(use.id), 'a joint of this id that seats it'));
-  if (seat && role.place && (seat.place as Record<string, unknown>)?.[role.place] === undefined)
+  if (seat && place && (seat.place as Record<string, unknown>)?.[place] === undefined)
     out.push(
       problem(`${at}.id`, JSON.stringify(use.id), 'a joint whose place says which end it is at'),
     );

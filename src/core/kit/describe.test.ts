@@ -1,4 +1,4 @@
-import { mountIndex } from '../areas/mount/registry';
+import { mountIndex } from '../areas/mount/kit/standards';
 import { howMany } from '../quantity/say';
 import { demo, exactly, testLens } from '../test-kit';
 import { everyField } from './describe';

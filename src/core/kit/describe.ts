@@ -1,6 +1,6 @@
-import { rodSystem } from '../areas/rods/systems';
-import { tray } from '../areas/front/trays';
-import { mountName, type MountIndex } from '../areas/mount/registry';
+import { rodSystem } from '../areas/rods/kit/systems';
+import { tray } from '../areas/front/kit/trays';
+import { mountName, type MountIndex } from '../areas/mount/kit/standards';
 import { known, valueOf, type QuantityInput } from '../quantity/quantity';
 import { exact, howMany, plain } from '../quantity/say';
 import { FIELDS, isKind } from './fields';

@@ -1,20 +1,19 @@
-import { kinds as coverage } from '../areas/coverage/kinds';
-import { kinds as mount } from '../areas/mount/kinds';
-import { kinds as front } from '../areas/front/kinds';
-import { kinds as rods } from '../areas/rods/kinds';
-import { kinds as drive } from '../areas/drive/kinds';
-import { kinds as support } from '../areas/support/kinds';
-import { kinds as space } from '../areas/space/kinds';
-import type { Field, KindDef } from './field';
-import type { Kind } from './types';
+import { kinds as coverage } from '../areas/coverage/kit/kinds';
+import { kinds as mount } from '../areas/mount/kit/kinds';
+import { kinds as front } from '../areas/front/kit/kinds';
+import { kinds as rods } from '../areas/rods/kit/kinds';
+import { kinds as drive } from '../areas/drive/kit/kinds';
+import { kinds as support } from '../areas/support/kit/kinds';
+import { kinds as space } from '../areas/space/kit/kinds';
+import type { Field, KindDef } from '../engine/field';
 
-export type * from './field';
+export type * from '../engine/field';
 
 /**
  * The one description of what each kind of part can say, area by area. Validation, the JSON Schema,
  * CSV columns, the part sheets on screen and docs/format.md are all made from it.
  */
-const ALL: Record<Kind, KindDef> = {
+const ALL = {
   ...coverage,
   ...mount,
   ...front,
@@ -22,12 +21,15 @@ const ALL: Record<Kind, KindDef> = {
   ...drive,
   ...support,
   ...space,
-};
+} satisfies Record<string, KindDef>;
+
+/** Every kind of part that this version knows, by its word in a file. */
+export type Kind = keyof typeof ALL;
 
 export const KINDS = Object.keys(ALL) as Kind[];
 
 const each = <T>(of: (kind: KindDef) => T) =>
-  Object.fromEntries(KINDS.map((k) => [k, of(ALL[k])])) as Record<Kind, T>;
+  Object.fromEntries(KINDS.map((k): [Kind, T] => [k, of(ALL[k])])) as Record<Kind, T>;
 
 export const FIELDS: Readonly<Record<Kind, readonly Field[]>> = each((k) => k.fields);
 

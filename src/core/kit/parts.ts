@@ -1,11 +1,11 @@
-import type { Body, Lens } from '../areas/coverage/parts';
-import type { GearRing, FollowFocus, Motor, DriveArm } from '../areas/drive/parts';
-import type { Ring, Filter, MatteBox, ReductionRing, Sleeve } from '../areas/front/parts';
-import type { Adapter, Reducer } from '../areas/mount/parts';
-import type { Plate, Riser, Rods } from '../areas/rods/parts';
-import type { Fitting, FittingKind } from '../areas/space/parts';
-import type { LensSupport } from '../areas/support/parts';
-import type { PartBase } from './part';
+import type { Body, Lens } from '../areas/coverage/kit/parts';
+import type { GearRing, FollowFocus, Motor, DriveArm } from '../areas/drive/kit/parts';
+import type { Ring, Filter, MatteBox, ReductionRing, Sleeve } from '../areas/front/kit/parts';
+import type { Adapter, Reducer } from '../areas/mount/kit/parts';
+import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
+import type { Fitting } from '../areas/space/kit/parts';
+import type { LensSupport } from '../areas/support/kit/parts';
+import type { PartBase } from '../engine/part';
 
 /** Every kind of part there is. */
 
@@ -38,23 +38,3 @@ export type Part =
   | OtherPart;
 
 export type Drive = FollowFocus | Motor;
-
-export type Kind =
-  | 'body'
-  | 'adapter'
-  | 'reducer'
-  | 'lens'
-  | 'ring'
-  | 'filter'
-  | 'matte-box'
-  | 'reduction-ring'
-  | 'sleeve'
-  | 'plate'
-  | 'riser'
-  | 'rods'
-  | 'gear-ring'
-  | 'lens-support'
-  | 'follow-focus'
-  | 'motor'
-  | 'drive-arm'
-  | FittingKind;

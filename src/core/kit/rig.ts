@@ -1,5 +1,5 @@
-import type { Side } from '../areas/front/parts';
-import type { Mount } from './part';
+import type { Side } from '../areas/front/kit/parts';
+import type { Mount } from '../engine/part';
 import type { Part } from './parts';
 import type { QuantityInput } from '../quantity/quantity';
 

@@ -1,24 +1,25 @@
-import { FITTING_KINDS } from '../areas/space/parts';
-import type { Body, Lens } from '../areas/coverage/parts';
-import type { GearRing, FollowFocus, Motor, DriveArm } from '../areas/drive/parts';
-import type { Ring, Filter, MatteBox, ReductionRing, Sleeve } from '../areas/front/parts';
-import type { Reducer } from '../areas/mount/parts';
-import type { Plate, Riser, Rods } from '../areas/rods/parts';
-import type { Fitting } from '../areas/space/parts';
-import type { LensSupport } from '../areas/support/parts';
+import { FITTING_KINDS } from '../areas/space/kit/parts';
+import type { Body, Lens } from '../areas/coverage/kit/parts';
+import type { GearRing, FollowFocus, Motor, DriveArm } from '../areas/drive/kit/parts';
+import type { Ring, Filter, MatteBox, ReductionRing, Sleeve } from '../areas/front/kit/parts';
+import type { Reducer } from '../areas/mount/kit/parts';
+import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
+import type { Fitting } from '../areas/space/kit/parts';
+import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
 
 /** Parts, rigs and jobs as they are read, and what a part is. */
 
-export type * from './part';
-export type * from '../areas/coverage/parts';
-export type * from '../areas/mount/parts';
-export type * from '../areas/front/parts';
-export type * from '../areas/rods/parts';
-export type * from '../areas/drive/parts';
-export type * from '../areas/support/parts';
-export type * from '../areas/space/parts';
+export type * from '../engine/part';
+export type * from '../areas/coverage/kit/parts';
+export type * from '../areas/mount/kit/parts';
+export type * from '../areas/front/kit/parts';
+export type * from '../areas/rods/kit/parts';
+export type * from '../areas/drive/kit/parts';
+export type * from '../areas/support/kit/parts';
+export type * from '../areas/space/kit/parts';
 export type * from './parts';
+export type { Kind } from './fields';
 export type * from './rig';
 export { FITTING_KINDS };
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { build } from '../build/build';
-import { check } from '../checks/registry';
+import { check } from '../areas/checks';
 import type { Verdict } from '../checks/finding';
 import { RANK } from '../checks/finding';
 import { anyRig, demoRigs, type Subject } from './rigs';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { build, shared } from '../build/build';
-import { check } from '../checks/registry';
+import { check } from '../areas/checks';
 import type { Verdict } from '../checks/finding';
 import { fixesFor } from '../solve/fixes';
 import { onHand } from '../kit/types';

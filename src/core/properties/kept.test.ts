@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { build, buildAfresh, buildTrial, shared, type Built } from '../build/build';
-import { check } from '../checks/registry';
+import { check } from '../areas/checks';
 import { said } from '../checks/judge';
-import { lightFigures } from '../areas/light/light';
+import { lightFigures } from '../areas/light/model/light';
 import { readings } from '../readings/readings';
 import type { Job } from '../kit/types';
 import { anyWay } from './rigs';

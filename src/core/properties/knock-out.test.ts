@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { Verdict } from '../checks/finding';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { isFitting, type Change } from '../kit/types';
-import { partsOn } from '../kit/uses';
+import { partsOn } from '../roles/uses';
 import { raised } from './compare';
 import { anyRig, changed, demoRigs, slotsOf, type Subject } from './rigs';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { mirrored } from './mirrored';
 import { summary } from './compare';
 import { anyRig, demoRigs, type Subject } from './rigs';

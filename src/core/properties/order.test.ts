@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import type { Job, Part } from '../kit/types';
 import { draws } from '../pupil/oracles';
 import { summary } from './compare';

@@ -1,28 +1,18 @@
 import fc from 'fast-check';
 import { FIELDS, isKind, type Field } from '../kit/fields';
 import { isBody, isLens, isLink, type Change, type Job, type Part, type Rig } from '../kit/types';
-import { partsOn } from '../kit/uses';
-import { applyEdit, PathError, type Edit } from '../solve/edit';
-import {
-  besideDeeds,
-  besideMove,
-  setDrive,
-  setPlateHeight,
-  setPlateStation,
-  setSupport,
-} from '../solve/beside-moves';
-import { frontDeeds, frontMove, setLight } from '../solve/front-moves';
-import {
-  putBody,
-  putLens,
-  setBetween,
-  setFocal,
-  setFocus,
-  setMode,
-  setStop,
-  tieFoot,
-  tieLensFoot,
-} from '../solve/moves';
+import { partsOn } from '../roles/uses';
+import { applyEdit, PathError, type Edit } from '../edit/edit';
+import { setDrive } from '../areas/drive/moves/drive';
+import { setPlateHeight, setPlateStation } from '../areas/rods/moves/under';
+import { setSupport } from '../areas/support/moves/support';
+import { deedsOf, putOn } from '../areas/moves';
+import { setLight } from '../areas/light/moves/light';
+import { putBody } from '../areas/coverage/moves/body';
+import { putLens } from '../areas/coverage/moves/lens';
+import { setBetween, tieFoot } from '../areas/mount/moves/chain';
+import { setFocal, setFocus, setMode, setStop } from '../areas/coverage/moves/picture';
+import { tieLensFoot } from '../areas/support/moves/support';
 import { isZoom } from '../build/build';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
@@ -77,7 +67,7 @@ export function put(job: Job, rig: Rig, part: Part): Edit | null {
   if (isLens(part)) return putLens(job, rig, part);
   if (isBody(part)) return putBody(job, rig, part);
   if (isLink(part)) return setBetween(rig, [part]);
-  return frontMove(job, rig, part) ?? besideMove(job, rig, part);
+  return putOn(job, rig, part);
 }
 
 const at = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)];
@@ -93,7 +83,7 @@ function editOf(job: Job, rig: Rig, s: Step): Edit | null {
       return part ? put(job, rig, part) : null;
     }
     case 'deed':
-      return at([...frontDeeds(job, rig), ...besideDeeds(job, rig)], s.a) ?? null;
+      return at(deedsOf(job, rig), s.a) ?? null;
     case 'set':
       return at(settings(job, rig), s.a) ?? null;
     case 'mode': {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { RULES, ruleValues, type RuleId } from '../rules/rules';
 import { raised } from './compare';
 import { frozen } from './frozen';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { build, shared } from '../build/build';
-import { check } from '../checks/registry';
-import { fixesFor, Trials } from '../solve/fixes';
+import { check } from '../areas/checks';
+import { fixesFor } from '../solve/fixes';
+import { Trials } from '../solve/trial';
 import type { Part } from '../kit/types';
 import { anyRig, demoRigs, type Subject } from './rigs';
 

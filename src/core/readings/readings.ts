@@ -2,7 +2,7 @@ import { chipCircle, circleSum, framingSqueeze, modeSize } from '../build/circle
 import { flangeOf, type Built } from '../build/build';
 import { given, type Given } from '../build/given';
 import { chipStop, chipStopValue } from '../build/chip-stop';
-import { confusion } from '../areas/mount/checks/flange';
+import { confusion } from '../areas/mount/model/flange';
 import { lacking } from '../checks/judge';
 import type { Measurement } from '../checks/finding';
 import { frameOnChip } from '../optics/coverage';

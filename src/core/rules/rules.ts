@@ -1,14 +1,14 @@
-import { rules as coverage } from '../areas/coverage/rules';
-import { rules as mount } from '../areas/mount/rules';
-import { rules as front } from '../areas/front/rules';
-import { rules as rods } from '../areas/rods/rules';
-import { rules as drive } from '../areas/drive/rules';
-import { rules as support } from '../areas/support/rules';
-import { rules as space } from '../areas/space/rules';
-import { rules as sight } from '../areas/sight/rules';
-import { rules as carry } from '../areas/carry/rules';
+import { rules as coverage } from '../areas/coverage/kit/rules';
+import { rules as mount } from '../areas/mount/kit/rules';
+import { rules as front } from '../areas/front/kit/rules';
+import { rules as rods } from '../areas/rods/kit/rules';
+import { rules as drive } from '../areas/drive/kit/rules';
+import { rules as support } from '../areas/support/kit/rules';
+import { rules as space } from '../areas/space/kit/rules';
+import { rules as sight } from '../areas/sight/kit/rules';
+import { rules as carry } from '../areas/carry/kit/rules';
 import type { RuleChoice } from '../kit/types';
-import type { Rule } from './rule';
+import type { Rule } from '../engine/rule';
 
 export type { Rule };
 

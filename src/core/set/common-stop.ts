@@ -1,5 +1,5 @@
 import { buildTrial, isZoom, shared, type Built, type Shared } from '../build/build';
-import { lightFigures } from '../areas/light/light';
+import { lightFigures } from '../areas/light/model/light';
 import { valueOf } from '../quantity/quantity';
 import type { Lens, Rig } from '../kit/types';
 import { exact } from '../quantity/say';

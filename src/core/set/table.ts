@@ -1,13 +1,14 @@
 import { build, buildTrial, shared, type Built, type Shared } from '../build/build';
 import { coverage } from '../areas/coverage/area';
-import { OPTICAL } from '../areas/mount/area';
+import { OPTICAL } from '../areas/mount/checks/optical';
 import { runChecks } from '../checks/run';
 import type { State, Verdict } from '../checks/finding';
 import { worst } from '../checks/finding';
 import { isBody, isReducer, type Job, type Lens, type Mode, type Rig } from '../kit/types';
-import { horizontalField } from '../solve/fixes';
-import { listChanges, withChanges, type Edit } from '../solve/edit';
-import { chainsBetween, lensSet, putLens } from '../solve/moves';
+import { horizontalField } from '../areas/coverage/model/field';
+import { listChanges, withChanges, type Edit } from '../edit/edit';
+import { chainsBetween } from '../areas/mount/moves/chain';
+import { lensSet, putLens } from '../areas/coverage/moves/lens';
 import { exact, signed } from '../quantity/say';
 import { commonStop, type CommonStop } from './common-stop';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { docOf } from '../doc/write';
 import { validateJob } from '../format/read-job';
-import { checkRig } from '../checks/registry';
-import { partsOn } from '../kit/uses';
+import { checkRig } from '../areas/checks';
+import { partsOn } from '../roles/uses';
 import {
   isDriveArm,
   isFitting,
@@ -14,28 +14,20 @@ import {
   type Rig,
 } from '../kit/types';
 import { demo } from '../test-kit';
-import {
-  besideDeeds,
-  besideMove,
-  putGear,
-  putRods,
-  setLimits,
-  setPlateStation,
-  setRodTip,
-  shutScreen,
-  takeFitted,
-  takeGear,
-  takeRods,
-  takeSupport,
-} from './beside-moves';
-import { applyEdit, type Edit } from './edit';
-import { removePart } from './moves';
+import { deedsOf, putOn } from '../areas/moves';
+import { putGear, takeGear } from '../areas/drive/moves/gear';
+import { putRods, setRodTip, takeRods } from '../areas/rods/moves/rods';
+import { setLimits, shutScreen, takeFitted } from '../areas/space/moves/fitted';
+import { setPlateStation } from '../areas/rods/moves/under';
+import { takeSupport } from '../areas/support/moves/support';
+import { applyEdit, type Edit } from '../edit/edit';
+import { removePart } from './remove-part';
 
 const job = demo();
 const rigOf = (j: Job, id: string): Rig => j.rigs.find((r) => r.id === id)!;
 const tugOf = rigOf(job, 'tug-b');
 const beside = job.kit.filter(
-  (p) => besideMove(job, { ...tugOf, rods: undefined, gears: undefined }, p) !== null,
+  (p) => putOn(job, { ...tugOf, rods: undefined, gears: undefined }, p) !== null,
 );
 const part = <T extends Part>(is: (p: Part) => p is T, name: string): T =>
   job.kit.filter(is).find((p) => p.name === name)!;
@@ -52,7 +44,7 @@ describe('moves under and beside the camera', () => {
     expect(beside.length).toBeGreaterThan(20);
     for (const r of job.rigs)
       for (const p of beside) {
-        const edit = besideMove(job, r, p);
+        const edit = putOn(job, r, p);
         // What is in is not put in once more; an arm needs a drive to stand between.
         if (!edit) {
           expect(partsOn(r).has(p.id) || (isDriveArm(p) && !r.drives?.length)).toBe(true);
@@ -76,9 +68,9 @@ describe('moves under and beside the camera', () => {
           const back: Edit[] = [];
           for (const [put, n] of steps) {
             const rig = rigOf(now, id);
-            const deeds = besideDeeds(now, rig);
+            const deeds = deedsOf(now, rig);
             const edit = put
-              ? besideMove(now, rig, beside[n % beside.length]!)
+              ? putOn(now, rig, beside[n % beside.length]!)
               : (deeds[n % Math.max(1, deeds.length)] ?? null);
             if (!edit) continue;
             const { doc, inverse } = applyEdit(now, edit);
@@ -144,8 +136,8 @@ describe('moves under and beside the camera', () => {
     );
     const tug = rigOf(job, 'tug-b');
     const prop = job.kit.find(isSupport)!;
-    const stood = done(job, tug.id, besideMove(job, tug, prop));
-    const again = done(stood.job, tug.id, besideMove(stood.job, stood.rig, prop));
+    const stood = done(job, tug.id, putOn(job, tug, prop));
+    const again = done(stood.job, tug.id, putOn(stood.job, stood.rig, prop));
     expect(new Set(again.rig.supports!.map((s) => s.id)).size).toBe(2);
     const one = done(
       again.job,

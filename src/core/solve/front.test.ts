@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import { suggest } from '../command/command';
 import { readJob, writeJob } from '../format/read-job';
 import {
@@ -13,10 +13,18 @@ import {
   type Rig,
 } from '../kit/types';
 import { demo } from '../test-kit';
-import { applyEdit, withChanges, type Edit } from './edit';
+import { applyEdit, withChanges, type Edit } from '../edit/edit';
 import { findings } from './fixes';
-import * as moves from './front-moves';
-import { putLens, removePart } from './moves';
+import * as box from '../areas/front/moves/box';
+import * as thread from '../areas/front/moves/thread';
+import * as trays from '../areas/front/moves/trays';
+import * as light from '../areas/light/moves/light';
+import * as under from '../areas/rods/moves/under';
+import * as roles from '../areas/moves';
+import { putLens } from '../areas/coverage/moves/lens';
+import { removePart } from './remove-part';
+
+const moves = { ...box, ...thread, ...trays, ...light, ...under };
 
 const job = demo();
 const rigOf = (j: Job, id: string): Rig => j.rigs.find((r) => r.id === id)!;
@@ -154,14 +162,14 @@ describe('what follows a choice at the front', () => {
           const back: Edit[] = [];
           for (const [a, b] of list) {
             const rig = rigOf(now, id);
-            const deeds = moves.frontDeeds(now, rig);
+            const deeds = roles.deedsOf(now, rig);
             const lens = now.kit.filter(isLens)[b % 5]!;
             const edit =
               a % 4 === 0 && deeds.length > 0
                 ? deeds[b % deeds.length]!
                 : a % 4 === 1
                   ? putLens(now, rig, lens)
-                  : moves.frontMove(now, rig, fronts[b % fronts.length]!);
+                  : roles.putOn(now, rig, fronts[b % fronts.length]!);
             if (!edit) continue;
             const { doc, inverse } = applyEdit(now, edit);
             now = doc;

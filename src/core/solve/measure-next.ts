@@ -1,14 +1,14 @@
 import { buildTrial, shared, type Built, type Shared } from '../build/build';
 import { frameCorner, modeSize } from '../build/circle';
 import { mm } from '../quantity/say';
-import { readPath } from '../build/given';
-import { check, CHECKS } from '../checks/registry';
+import { readPath } from '../edit/path';
+import { check, CHECKS } from '../areas/checks';
 import { runChecks } from '../checks/run';
 import type { Measurement } from '../checks/finding';
 import { fieldAt } from '../kit/fields';
 import type { Job, Rig } from '../kit/types';
 import { defaultTolerance, known, type QuantityInput } from '../quantity/quantity';
-import { applyChange } from './edit';
+import { applyChange } from '../edit/edit';
 
 /** One line of the list that a person with calipers works down. */
 export interface NextMeasurement {

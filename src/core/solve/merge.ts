@@ -1,5 +1,5 @@
 import type { Change, Job, Part } from '../kit/types';
-import type { Edit } from './edit';
+import type { Edit } from '../edit/edit';
 
 /**
  * Lays imported parts over a kit: a part whose id is there gets the fields that were imported and

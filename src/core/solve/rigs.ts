@@ -1,8 +1,8 @@
 import { JOB_VERSION } from '../format/version';
-import { newId } from '../kit/ids';
+import { newId } from '../engine/ids';
 import { isBody, type Job, type Rig } from '../kit/types';
 import { ASPECTS } from '../optics/formats';
-import type { Edit } from './edit';
+import type { Edit } from '../edit/edit';
 
 /** A new rig on the first body of the kit, framed for 1.78, with no lens yet. */
 export function addRig(job: Job): { edit: Edit; id: string } {

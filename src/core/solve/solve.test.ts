@@ -1,18 +1,26 @@
 import { build, shared } from '../build/build';
-import { checkRig } from '../checks/registry';
+import { checkRig } from '../areas/checks';
 import type { Fix } from '../checks/finding';
 import { said } from '../checks/judge';
 import { isBody, isLens, type Body, type Job, type Lens, type Rig } from '../kit/types';
 import { errorFromMarks } from '../optics/backfocus';
 import { demo, exactly, testAdapter, testBody, testJob, testLens, testReducer } from '../test-kit';
-import { applyEdit, withChanges } from './edit';
-import { findings, horizontalField } from './fixes';
-import { forgetMarkTest, markTest } from './mark-test';
+import { applyEdit, withChanges } from '../edit/edit';
+import { findings } from './fixes';
+import { horizontalField } from '../areas/coverage/model/field';
+import { forgetMarkTest, markTest } from '../areas/mount/moves/mark-test';
 import { measureNext } from './measure-next';
 import { mergeParts } from './merge';
-import * as moves from './moves';
+import * as body from '../areas/coverage/moves/body';
+import * as lens from '../areas/coverage/moves/lens';
+import * as picture from '../areas/coverage/moves/picture';
+import * as chain from '../areas/mount/moves/chain';
+import * as kit from './kit-moves';
+import { removePart } from './remove-part';
 import { addRig, copyRig, emptyJob, removeRig, renameRig } from './rigs';
 import { forgetTrial, recordTrial, trialOf } from './trials';
+
+const moves = { ...body, ...lens, ...picture, ...chain, ...kit, removePart };
 
 const job = demo();
 const rigOf = (j: Job, id: string): Rig => j.rigs.find((r) => r.id === id)!;

@@ -1,7 +1,7 @@
 import type { Job, Trial } from '../kit/types';
 import { inWords } from '../checks/judge';
-import { newId } from '../kit/ids';
-import type { Edit } from './edit';
+import { newId } from '../engine/ids';
+import type { Edit } from '../edit/edit';
 
 /** The latest trial of these pieces; the one that speaks. */
 export function trialOf(job: Job, parts: readonly string[]): Trial | null {

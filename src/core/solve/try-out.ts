@@ -3,7 +3,7 @@ import type { Check } from '../checks/check';
 import { runChecks } from '../checks/run';
 import type { Verdict } from '../checks/finding';
 import type { Change, Job, Rig } from '../kit/types';
-import { withChanges } from './edit';
+import { withChanges } from '../edit/edit';
 
 /** The rig and what `checks` say of it after changes, or null when the changes take the rig away. */
 export function tryOut(

@@ -2,7 +2,7 @@
 
 import { useId, useMemo, useState } from 'react';
 import { build, shared } from '@/core/build/build';
-import { check } from '@/core/checks/registry';
+import { check } from '@/core/areas/checks';
 import { worst } from '@/core/checks/finding';
 import { compare, type Side } from '@/core/compare/compare';
 import type { Job, Rig } from '@/core/kit/types';
@@ -11,7 +11,7 @@ import { exact, metres } from '@/core/quantity/say';
 import { StateMark } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
 import { TextInput } from '@/views/part/field-editor';
-import { useSnapshot } from '@/views/shell/store-context';
+import { useSnapshot } from '@/views/store/store-context';
 import { FieldsDrawing } from './fields-drawing';
 
 /** Two set-ups on the same subject, side by side. */

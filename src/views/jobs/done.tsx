@@ -2,7 +2,7 @@
 
 import { liveQuery } from 'dexie';
 import { useEffect, useState } from 'react';
-import type { JobRecord } from '@/core/doc/types';
+import type { JobRecord } from '@/core/kit/kept';
 import { howMany } from '@/core/quantity/say';
 import type { NelvixDatabase } from '@/db/database';
 import { lastDone, MOST_LOGGED } from '@/db/log';

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Problem } from '@/core/format/problem';
 import { Button } from '@/ui/button';
-import { useStore } from '@/views/shell/store-context';
+import { useStore } from '@/views/store/store-context';
 
 /** A button that takes one file. */
 export function FilePick({

@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { searchParts } from '@/core/command/search';
 import { problemSentence, type Problem } from '@/core/format/problem';
-import { newNamedId } from '@/core/kit/ids';
+import { newNamedId } from '@/core/engine/ids';
 import { everyField, frontPartLine } from '@/core/kit/describe';
 import { isKind, KIND_NAME, KINDS } from '@/core/kit/fields';
 import {
@@ -16,17 +16,20 @@ import {
   type Kind,
   type Part,
 } from '@/core/kit/types';
-import { mountIndex, mountName, type MountIndex } from '@/core/areas/mount/registry';
+import { mountIndex, mountName, type MountIndex } from '@/core/areas/mount/kit/standards';
 import { valueOf, type QuantityInput } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
-import { addPart } from '@/core/solve/moves';
+import { addPart } from '@/core/solve/kit-moves';
 import { mergeParts } from '@/core/solve/merge';
 import { Button } from '@/ui/button';
+import type { Option } from '@/ui/option';
+import { Picker } from '@/ui/picker';
+import { ChevronDown } from 'lucide-react';
 import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
-import { lensName } from '@/views/rig/options';
+import { lensName } from '@/views/bench/options';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { useSnapshot, useStore } from '@/views/store/store-context';
 import { FilePick, Problems } from '@/views/jobs/file-pick';
 import { Mounts } from './mounts';
 
@@ -116,11 +119,17 @@ function Kit({ job }: { job: Job }) {
         </span>
       </div>
       <div className="my-3 flex flex-wrap gap-2">
-        {KINDS.map((k) => (
-          <Button key={k} onClick={() => add(k)}>
-            Add {/^[aeiou]/.test(KIND_NAME[k].one) ? 'an' : 'a'} {KIND_NAME[k].one}
-          </Button>
-        ))}
+        <Picker
+          label="Kinds of parts"
+          placeholder="what to add"
+          options={(typed) => kindOptions(typed, kind, add)}
+          trigger={
+            <Button look="strong">
+              Add a part
+              <ChevronDown size={16} aria-hidden="true" />
+            </Button>
+          }
+        />
         <FilePick label="Import a kit, CSV" accept=".csv,text/csv" onFile={importCsv} />
         {isKind(kind) ? (
           <Button
@@ -188,6 +197,15 @@ function Kit({ job }: { job: Job }) {
       <Mounts job={job} />
     </section>
   );
+}
+
+/** The kinds that can be added, the one that is looked at first. */
+function kindOptions(typed: string, looked: string, add: (k: Kind) => void): Option[] {
+  const words = typed.trim().toLowerCase();
+  return [...KINDS]
+    .sort((a, b) => Number(b === looked) - Number(a === looked))
+    .filter((k) => `${KIND_NAME[k].one} ${KIND_NAME[k].many}`.toLowerCase().includes(words))
+    .map((k) => ({ id: k, name: KIND_NAME[k].one, pick: () => add(k) }));
 }
 
 /** A list as it was understood, line by line: nothing is stored before it is taken in. */

@@ -1,15 +1,15 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { newNamedId } from '@/core/kit/ids';
+import { newNamedId } from '@/core/engine/ids';
 import type { Job, Mount } from '@/core/kit/types';
-import { mountIndex } from '@/core/areas/mount/registry';
+import { mountIndex } from '@/core/areas/mount/kit/standards';
 import { exact } from '@/core/quantity/say';
-import { setField } from '@/core/solve/moves';
+import { setField } from '@/core/solve/kit-moves';
 import { Button } from '@/ui/button';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextInput } from '@/views/part/field-editor';
-import { useStore } from '@/views/shell/store-context';
+import { useStore } from '@/views/store/store-context';
 
 /** Mounts: public and by class, the crew's names for them, and the user's own. */
 export function Mounts({ job }: { job: Job }) {

@@ -2,17 +2,17 @@
 
 import { Plus, X } from 'lucide-react';
 import { useId, useState } from 'react';
-import { readPath } from '@/core/build/given';
+import { readPath } from '@/core/edit/path';
 import { FIELDS, fieldAt, isKind, type Field, type RowsField } from '@/core/kit/fields';
-import { newNamedId } from '@/core/kit/ids';
+import { newNamedId } from '@/core/engine/ids';
 import { reversedRange } from '@/core/kit/ranges';
 import { isBody, type Job, type Part } from '@/core/kit/types';
-import { mountIndex } from '@/core/areas/mount/registry';
+import { mountIndex } from '@/core/areas/mount/kit/standards';
 import type { QuantityInput } from '@/core/quantity/quantity';
-import { setField } from '@/core/solve/moves';
+import { setField } from '@/core/solve/kit-moves';
 import { Button } from '@/ui/button';
 import { QuantityField } from '@/ui/quantity-field';
-import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { useSnapshot, useStore } from '@/views/store/store-context';
 
 const SELECT = 'h-11 rounded-sm border border-edge bg-paper px-2';
 

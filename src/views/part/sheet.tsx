@@ -2,13 +2,15 @@
 
 import { useState } from 'react';
 import { concerns, FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
-import { newNamedId } from '@/core/kit/ids';
-import { partsOn } from '@/core/kit/uses';
+import { newNamedId } from '@/core/engine/ids';
+import { partsOn } from '@/core/roles/uses';
 import { isLens } from '@/core/kit/types';
-import { addPart, keepInSet, removePart } from '@/core/solve/moves';
+import { addPart } from '@/core/solve/kit-moves';
+import { removePart } from '@/core/solve/remove-part';
+import { keepInSet } from '@/core/areas/coverage/moves/lens';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { useSnapshot, useStore } from '@/views/store/store-context';
 import { FieldEditor } from './field-editor';
 
 /** A part with what it says about itself: most needed first, the rest on request. */

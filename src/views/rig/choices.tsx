@@ -9,22 +9,31 @@ import { exact, metres, plain } from '@/core/quantity/say';
 import { Picker } from '@/ui/picker';
 import { Pop } from '@/ui/pop';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { useStore } from '@/views/shell/store-context';
-import { NO_OPTIONS, useOptions } from './use-options';
-import type { RigFacts } from './use-rig';
+import { useStore } from '@/views/store/store-context';
+import { NO_OPTIONS, useOptions } from '../bench/use-options';
+import type { RigFacts } from '../bench/use-rig';
 
 /** The forms come when they are first opened. */
-const FrontPanel = dynamic(() => import('./front-panel'), { ssr: false });
-const BesidePanel = dynamic(() => import('@/views/elevations/beside-panel'), { ssr: false });
-const BetweenFooter = dynamic(() => import('./between-footer').then((m) => m.BetweenFooter), {
-  ssr: false,
-});
-const FramesForm = dynamic(() => import('./choice-forms').then((m) => m.FramesForm), {
-  ssr: false,
-});
-const SettingsForm = dynamic(() => import('./choice-forms').then((m) => m.SettingsForm), {
-  ssr: false,
-});
+const FrontPanel = dynamic(() => import('../areas/front/front-panel'), { ssr: false });
+const BesidePanel = dynamic(() => import('@/views/areas/beside-panel'), { ssr: false });
+const BetweenFooter = dynamic(
+  () => import('../areas/mount/between-footer').then((m) => m.BetweenFooter),
+  {
+    ssr: false,
+  },
+);
+const FramesForm = dynamic(
+  () => import('../areas/coverage/choice-forms').then((m) => m.FramesForm),
+  {
+    ssr: false,
+  },
+);
+const SettingsForm = dynamic(
+  () => import('../areas/coverage/choice-forms').then((m) => m.SettingsForm),
+  {
+    ssr: false,
+  },
+);
 
 /** A choice on the strip: what it is, small; what is there now, large. */
 function Choice({
@@ -99,13 +108,6 @@ export const Choices = memo(function Choices({ facts }: { facts: RigFacts }) {
         options={options?.linkOptions(facts, edit) ?? NO_OPTIONS}
         trigger={<Choice label="in between" value={between} grow />}
         footer={<BetweenFooter facts={facts} />}
-      />
-      <Picker
-        label="Lens"
-        placeholder="name or focal length"
-        options={options?.lensOptions(facts, edit) ?? NO_OPTIONS}
-        trigger={<Choice label="lens" value={built.lens?.name ?? 'none yet'} grow />}
-        footer={open(built.lens?.id, `Sheet of ${built.lens?.name ?? ''}`)}
       />
       <FrontChoice facts={facts} />
       <BesideChoice facts={facts} />

@@ -1,13 +1,13 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { build, shared } from '@/core/build/build';
 import { layout } from '@/core/build/layout';
-import { check, CHECKS } from '@/core/checks/registry';
+import { check, CHECKS } from '@/core/areas/checks';
 import { signed } from '@/core/quantity/say';
 import { demo, testBody, testJob, testLens } from '@/core/test-kit';
 import type { Job, Rig } from '@/core/kit/types';
 import { Line } from './line';
 import { Plate } from './plate';
-import type { RigFacts } from './use-rig';
+import type { RigFacts } from '../bench/use-rig';
 
 beforeAll(() => {
   globalThis.ResizeObserver = class {

@@ -3,7 +3,7 @@
 import { memo, useMemo } from 'react';
 import { readings } from '@/core/readings/readings';
 import { Sum } from '@/ui/sum';
-import type { RigFacts } from './use-rig';
+import type { RigFacts } from '../bench/use-rig';
 
 /** The figures of the rig: each opens to its sum. */
 export const Figures = memo(function Figures({ facts }: { facts: RigFacts }) {

@@ -1,59 +1,60 @@
 'use client';
 
-import { ArrowDownToLine, FlipHorizontal2, Scan } from 'lucide-react';
-import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import dynamic from 'next/dynamic';
-import { boxFrom, frontLayout, type FrontLayout } from '@/core/build/front-layout';
-import { dimensionSum, layout, type Dimension, type PlacedShape } from '@/core/build/layout';
-import type { ShadingView } from '@/core/areas/front/view';
+import { memo, useRef, useState, useMemo, useEffect, type KeyboardEvent } from 'react';
+import type { RigFacts } from '../bench/use-rig';
+import type { ShadingView } from '@/core/areas/front/model/view';
+import type { Edit } from '@/core/edit/edit';
+import { useStore } from '@/views/store/store-context';
+import { useSize } from '@/ui/use-size';
+import { layout, type PlacedShape, dimensionSum } from '@/core/build/layout';
+import { frontLayout, boxFrom } from '@/core/build/front-layout';
+import {
+  BAND,
+  fromAbove,
+  frontNames,
+  dimensionLabels,
+  frontDimensions,
+  Ruler,
+  bodyBroken,
+  BreakLines,
+  Dimensions,
+  LABEL,
+} from './line-parts';
+import { useOptions, NO_OPTIONS } from '../bench/use-options';
 import { valueOf } from '@/core/quantity/quantity';
-import { exact } from '@/core/quantity/say';
-import type { Edit } from '@/core/solve/edit';
-import type { State } from '@/core/checks/finding';
-import { Button } from '@/ui/button';
-import { Picker } from '@/ui/picker';
-import { Pop } from '@/ui/pop';
-import { StateShape, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
+import { pinsOf, Pins } from '../bench/pins';
+import { ShapeGroup } from '../bench/shapes';
+import { FrontShapes, Cones } from '../areas/front/front-drawing';
 import { Sum } from '@/ui/sum';
-import { useStore } from '@/views/shell/store-context';
-import { Cones, FrontShapes } from './front-drawing';
-import { NO_OPTIONS, useOptions } from './use-options';
-import type { RigFacts } from './use-rig';
+import { Pop } from '@/ui/pop';
+import { Picker } from '@/ui/picker';
+import { Button } from '@/ui/button';
+import { FlipHorizontal2, ArrowDownToLine, Scan } from 'lucide-react';
 
 /** The form for the front comes when its place is first pressed. */
-const FrontPanel = dynamic(() => import('./front-panel'), { ssr: false });
+const FrontPanel = dynamic(() => import('../areas/front/front-panel'), { ssr: false });
+
 /** The whole rig with what stands under and beside it comes when it is asked for. */
 const ElevationDrawing = dynamic(
-  () => import('@/views/elevations/elevation-drawing').then((m) => m.ElevationDrawing),
+  () => import('@/views/model/elevation-drawing').then((m) => m.ElevationDrawing),
   { ssr: false },
 );
-const FrontHandles = dynamic(() => import('./front-handles').then((m) => m.FrontHandles), {
-  ssr: false,
-});
+
+const FrontHandles = dynamic(
+  () => import('../areas/front/front-handles').then((m) => m.FrontHandles),
+  {
+    ssr: false,
+  },
+);
 
 const PAD = 26;
-const TOP = 50;
-const RULER = 30;
-/** Band of the dimension lines, above the ruler. */
-const BAND = 46;
-const LABEL = 54;
-type PlaceKind = 'body' | 'link' | 'lens' | 'front';
 
-function useSize() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ w: 820, h: 300 });
-  useEffect(() => {
-    const el = ref.current;
-    if (!el) return;
-    const seen = new ResizeObserver(([e]) => {
-      if (e)
-        setSize({ w: Math.max(300, e.contentRect.width), h: Math.max(220, e.contentRect.height) });
-    });
-    seen.observe(el);
-    return () => seen.disconnect();
-  }, []);
-  return { ref, ...size };
-}
+const TOP = 50;
+
+const RULER = 30;
+
+type PlaceKind = 'body' | 'link' | 'lens' | 'front';
 
 /**
  * The line: everything on the optical axis, to scale, image plane at one end and subject at the
@@ -80,7 +81,7 @@ export const Line = memo(function Line({
   onDrop?: (edit: Edit | null) => void;
 }) {
   const store = useStore();
-  const { ref, w, h } = useSize();
+  const { ref, w, h } = useSize({ w: 820, h: 300 }, { w: 300, h: 220 });
   const moving = useRef<{ from: number; edit: Edit | null } | null>(null);
   const [flipped, setFlipped] = useState(false);
   const [above, setAbove] = useState(false);
@@ -594,311 +595,3 @@ export const Line = memo(function Line({
     </section>
   );
 });
-
-/** A body from above: its width on both sides of the axis; dashed when nobody gave it. */
-function fromAbove(s: PlacedShape, width: number | null): PlacedShape {
-  const half = (width ?? 2 * s.profile[0]![1]) / 2;
-  return {
-    ...s,
-    profile: s.profile.map(([z]) => [z, half] as const),
-    below: half,
-    assumed: s.assumed || width === null,
-  };
-}
-
-/** What stands in front, as it is read out. */
-function frontNames(f: FrontLayout): string {
-  return [
-    ...f.pieces.map((p) => p.name),
-    ...(f.box
-      ? [f.box.name, ...f.box.stages.flatMap((s) => (s.filter ? [s.filter.name] : []))]
-      : []),
-  ].join(', ');
-}
-
-/** Lengths at the front that are worth a dimension line. */
-function frontDimensions(f: FrontLayout): Dimension[] {
-  const list: Dimension[] = [];
-  const end = f.free.from;
-  if (end > f.rim)
-    list.push({
-      from: f.rim,
-      to: end,
-      text: exact(end - f.rim, 1),
-      label: 'length on the thread',
-      path: [],
-    });
-  if (f.box)
-    list.push({
-      from: f.box.from,
-      to: f.box.to,
-      text: exact(f.box.to - f.box.from, 1),
-      label: `back of ${f.box.name} to its mouth`,
-      path: [],
-    });
-  return list;
-}
-
-function bodyBroken(shapes: readonly PlacedShape[], clipR: number): boolean {
-  const body = shapes.find((s) => s.role === 'body');
-  return body !== undefined && (body.profile[0]![1] > clipR || (body.below ?? 0) > clipR);
-}
-
-const FILL: Record<PlacedShape['role'], string> = {
-  body: 'var(--metal)',
-  cavity: 'var(--paper)',
-  chip: 'var(--accent)',
-  stack: 'var(--glass)',
-  link: 'var(--metal-2)',
-  'link-glass': 'var(--glass)',
-  lens: 'var(--metal)',
-  rear: 'var(--glass)',
-  bore: 'none',
-};
-
-function ShapeGroup({
-  shapes,
-  pathOf,
-  lit,
-}: {
-  shapes: readonly PlacedShape[];
-  pathOf: (s: PlacedShape) => string;
-  lit: boolean;
-}) {
-  return (
-    <>
-      {shapes.map((s, i) => (
-        <path
-          key={i}
-          d={pathOf(s)}
-          fill={FILL[s.role]}
-          fillOpacity={s.assumed && s.role !== 'cavity' ? 0.45 : 1}
-          stroke={lit ? 'var(--ink)' : 'var(--soft)'}
-          strokeWidth={s.role === 'bore' ? 0.8 : lit ? 2 : 1.2}
-          strokeDasharray={s.assumed || s.role === 'bore' ? '5 4' : undefined}
-        >
-          <title>{s.assumed ? `${s.name} (a size is not known)` : s.name}</title>
-        </path>
-      ))}
-    </>
-  );
-}
-
-/** The body goes on beyond the picture: a broken edge. */
-function BreakLines({
-  x1,
-  x2,
-  top,
-  bottom,
-}: {
-  x1: number;
-  x2: number;
-  top: number;
-  bottom: number;
-}) {
-  const [a, b] = x1 < x2 ? [x1, x2] : [x2, x1];
-  const n = Math.max(3, Math.round((b - a) / 18));
-  const zig = (y: number, s: number) =>
-    `M${a} ${y}` +
-    Array.from(
-      { length: n },
-      (_, i) => `L${a + ((i + 0.5) * (b - a)) / n} ${y + (i % 2 ? s : -s)}`,
-    ).join('') +
-    `L${b} ${y}`;
-  return (
-    <g fill="none" stroke="var(--paper)" strokeWidth="5">
-      <path d={zig(top + 2, 3)} />
-      <path d={zig(bottom - 2, 3)} />
-    </g>
-  );
-}
-
-function Ruler({
-  ticks,
-  X,
-  y,
-  w,
-}: {
-  ticks: readonly number[];
-  X: (z: number) => number;
-  y: number;
-  w: number;
-}) {
-  return (
-    <g stroke="var(--soft)" fill="var(--soft)" fontSize="13">
-      <path d={`M0 ${y}H${w}`} strokeWidth="1" />
-      {ticks.map((z) => (
-        <path key={z} d={`M${X(z)} ${y}v${z % 50 === 0 ? 9 : 5}`} strokeWidth="1" />
-      ))}
-      {ticks
-        // A figure every 50 mm where there is room, else every 100; none over the image plane's name.
-        .filter((z) => z % (Math.abs(X(50) - X(0)) < 42 ? 100 : 50) === 0)
-        .filter((z) => z === 0 || Math.abs(X(z) - X(0)) > 60)
-        .map((z) => (
-          <text key={z} x={X(z)} y={y + 22} textAnchor="middle" stroke="none">
-            {z < 0 ? `\u2212${-z}` : z === 0 ? 'image plane 0' : z}
-          </text>
-        ))}
-      <text x={w - 8} y={y + 22} textAnchor="end" stroke="none">
-        mm
-      </text>
-    </g>
-  );
-}
-
-interface PlacedDimension extends Dimension {
-  /** Where its number stands: beside its middle when there is no room. */
-  at: number;
-}
-
-/** Numbers that would run into each other are moved apart along the band. */
-function dimensionLabels(
-  dims: readonly Dimension[],
-  X: (z: number) => number,
-  w: number,
-): PlacedDimension[] {
-  const placed = dims
-    .map((d) => ({ ...d, at: (X(d.from) + X(d.to)) / 2 }))
-    .sort((a, b) => a.at - b.at);
-  // A first guess from the left, then what runs out of the picture comes back from the right.
-  for (let i = 1; i < placed.length; i++)
-    placed[i]!.at = Math.max(placed[i]!.at, placed[i - 1]!.at + LABEL);
-  let limit = w - LABEL / 2;
-  for (let i = placed.length - 1; i >= 0; i--) {
-    placed[i]!.at = Math.min(placed[i]!.at, limit);
-    limit = placed[i]!.at - LABEL;
-  }
-  return placed;
-}
-
-/** Dimension lines: witness lines down from the faces, the stretch between them, its number. */
-function Dimensions({
-  dims,
-  X,
-  y,
-}: {
-  dims: readonly PlacedDimension[];
-  X: (z: number) => number;
-  y: number;
-}) {
-  return (
-    <g stroke="var(--soft)" fill="none" strokeWidth="1">
-      {dims.map((d) => {
-        const a = Math.min(X(d.from), X(d.to));
-        const b = Math.max(X(d.from), X(d.to));
-        return (
-          <g key={d.label}>
-            <path d={`M${a} ${y - 6}v16M${b} ${y - 6}v16M${a} ${y + 5}H${b}`} />
-            <path
-              d={`M${a} ${y + 5}l5 -2.5v5zM${b} ${y + 5}l-5 -2.5v5z`}
-              fill="var(--soft)"
-              stroke="none"
-            />
-            <path d={`M${(a + b) / 2} ${y + 5}L${d.at} ${y + 15}`} strokeDasharray="2 2" />
-          </g>
-        );
-      })}
-    </g>
-  );
-}
-
-interface Pin {
-  /** Where its flag stands, and the station it speaks of. */
-  x: number;
-  at: number;
-  keys: string[];
-  state: State;
-  text: string;
-}
-
-const RANK: Record<State, number> = { fail: 0, tight: 1, unknown: 2, ok: 3 };
-
-/** Room for the buttons at the left edge: no flag stands over them. */
-const TOOLS = 166;
-
-function pinsOf(facts: RigFacts, X: (z: number) => number, w: number): Pin[] {
-  const pins: Pin[] = [];
-  const within = (x: number, from: number, to: number) => Math.max(from, Math.min(to, x));
-  for (const v of facts.verdicts) {
-    if (v.state === 'ok' || v.station === null) continue;
-    // What stands off the line, a battery behind the camera, is pinned at its edge.
-    const at = within(X(v.station), 4, w - 4);
-    const x = within(at, TOOLS, Math.max(TOOLS, w - 26));
-    const near = pins.find((p) => Math.abs(p.x - x) < 47);
-    if (near) {
-      near.keys.push(v.key);
-      if (RANK[v.state] < RANK[near.state]) near.state = v.state;
-    } else pins.push({ x, at, keys: [v.key], state: v.state, text: v.why });
-  }
-  return pins;
-}
-
-function Pins({
-  pins,
-  y,
-  axisTop,
-  lit,
-  onPick,
-}: {
-  pins: readonly Pin[];
-  y: number;
-  axisTop: number;
-  lit: string | null;
-  onPick: (key: string) => void;
-}) {
-  return (
-    <>
-      {pins.map((p) => {
-        const on = lit !== null && p.keys.includes(lit);
-        const at = on ? p.keys.indexOf(lit) : -1;
-        const next = p.keys[(at + 1) % p.keys.length]!;
-        return (
-          <g
-            key={p.keys.join()}
-            role="button"
-            tabIndex={0}
-            aria-label={`${STATE_WORD[p.state]} here, ${p.keys.length} ${p.keys.length === 1 ? 'finding' : 'findings'}: ${p.text}`}
-            className={`group cursor-pointer outline-none ${STATE_TEXT[p.state]}`}
-            onClick={() => onPick(next)}
-            onKeyDown={(e) =>
-              (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(next))
-            }
-          >
-            <path
-              d={`M${p.x} ${y + 16}L${p.at} ${y + 28}V${axisTop}`}
-              stroke="currentColor"
-              strokeWidth={on ? 2 : 1}
-              fill="none"
-            />
-            <rect
-              x={p.x - 22}
-              y={y - 18}
-              width="44"
-              height="36"
-              rx="2"
-              fill="var(--panel)"
-              stroke="currentColor"
-              strokeWidth={on ? 2.5 : 1}
-              className="group-focus-visible:stroke-accent"
-            />
-            <g transform={`translate(${p.x - (p.keys.length > 1 ? 17 : 9)} ${y - 9})`}>
-              <StateShape state={p.state} />
-            </g>
-            {p.keys.length > 1 ? (
-              <text
-                x={p.x + 10}
-                y={y + 5}
-                textAnchor="middle"
-                fontSize="14"
-                fontWeight="600"
-                fill="currentColor"
-              >
-                {p.keys.length}
-              </text>
-            ) : null}
-          </g>
-        );
-      })}
-    </>
-  );
-}

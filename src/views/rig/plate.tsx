@@ -1,35 +1,39 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { memo, useMemo, useState } from 'react';
-import { chipCircle, framingSqueeze, modeSize, circleSum } from '@/core/build/circle';
-import type { Verdict } from '@/core/checks/finding';
-import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
-import { framePixels } from '@/core/areas/coverage/checks/pixels';
-import { exact, signed } from '@/core/quantity/say';
+import { memo, useState, useMemo } from 'react';
+import type { RigFacts, Shading } from '../bench/use-rig';
+import type { Layer } from '@/core/areas/front/model/shading';
+import type { Setting } from '@/core/areas/front/model/situations';
+import { modeSize, chipCircle, framingSqueeze, circleSum } from '@/core/build/circle';
 import { spread } from '@/core/quantity/spread';
-import { StateShape, STATE_TEXT } from '@/ui/state-mark';
+import { type Rectangle, frameOnChip, farthestCorner } from '@/core/optics/coverage';
+import { framePixels } from '@/core/areas/coverage/model/pixels';
+import { exact } from '@/core/quantity/say';
+import { circlePath, DASH, Corner, H, W } from './plate-parts';
+import { pointText } from '@/core/areas/front/model/view';
 import { Sum } from '@/ui/sum';
-import { pointText } from '@/core/areas/front/view';
-import type { Layer } from '@/core/areas/front/shading';
-import type { Setting } from '@/core/areas/front/situations';
-import type { RigFacts, Shading } from './use-rig';
+import { STATE_TEXT } from '@/ui/state-mark';
 
 /** Contours and the picture of the shading come after the chip itself. */
-const ShadingLayer = dynamic(() => import('./shading-layer').then((m) => m.ShadingLayer), {
-  ssr: false,
-});
+const ShadingLayer = dynamic(
+  () => import('../areas/front/shading-layer').then((m) => m.ShadingLayer),
+  {
+    ssr: false,
+  },
+);
 
-const CornerLosses = dynamic(() => import('./corner-losses').then((m) => m.CornerLosses), {
-  ssr: false,
-});
+const CornerLosses = dynamic(
+  () => import('../areas/front/corner-losses').then((m) => m.CornerLosses),
+  {
+    ssr: false,
+  },
+);
+
 const Scrubber = dynamic(() => import('./scrubber').then((m) => m.Scrubber), {
   ssr: false,
   loading: () => <div className="min-h-13 border-t border-rule" />,
 });
-
-const W = 416;
-const H = 268;
 
 /**
  * The plate: the chip seen from the lens, with mode, delivery frames and the image circle at true
@@ -323,76 +327,3 @@ export const Plate = memo(function Plate({
 });
 
 const NO_LAYERS: ReadonlySet<Layer> = new Set();
-
-const DASH = [undefined, '9 4', '3 3', '12 3 3 3'];
-
-function circlePath(cx: number, cy: number, r: number): string {
-  return `M${cx - r} ${cy}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
-}
-
-/** A frame's corner with its state and margin; each frame speaks at a corner of its own. */
-function Corner({
-  r,
-  corner,
-  finding,
-  name,
-  lit,
-  away,
-  onPick,
-}: {
-  r: { x: number; y: number; width: number; height: number };
-  corner: number;
-  finding: Verdict;
-  name: string;
-  lit: boolean;
-  /** How far it keeps from the corner, where the corner's loss stands. */
-  away: number;
-  onPick: (key: string) => void;
-}) {
-  const right = corner === 0 || corner === 1;
-  const top = corner === 0 || corner === 3;
-  const x = right ? r.x + r.width : r.x;
-  const y = top ? r.y : r.y + r.height;
-  const bx = Math.min(W - 76, Math.max(2, right ? x - 78 : x + 4));
-  const by = Math.min(H - 28, Math.max(2, top ? y + 5 + away : y - 31 - away));
-  const m = finding.margin!;
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`${name} frame, corner margin ${signed(m.value)} mm, ${finding.state}`}
-      className={`group cursor-pointer outline-none ${STATE_TEXT[finding.state]}`}
-      onClick={() => onPick(finding.key)}
-      onKeyDown={(e) =>
-        (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPick(finding.key))
-      }
-    >
-      <circle cx={x} cy={y} r="4" fill="currentColor" />
-      <rect x={bx - 4} y={by - 9} width="84" height="50" fill="transparent" />
-      <rect
-        x={bx}
-        y={by}
-        width="74"
-        height="26"
-        rx="2"
-        fill="var(--panel)"
-        stroke="currentColor"
-        strokeWidth={lit ? 2.2 : 1}
-        className="group-focus-visible:stroke-accent"
-      />
-      <g transform={`translate(${bx + 5} ${by + 4})`}>
-        <StateShape state={finding.state} />
-      </g>
-      <text
-        x={bx + 70}
-        y={by + 18}
-        textAnchor="end"
-        fontSize="14"
-        fontWeight="600"
-        fill="currentColor"
-      >
-        {signed(m.value)}
-      </text>
-    </g>
-  );
-}

@@ -2,19 +2,18 @@
 
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useState } from 'react';
-import type { Layer } from '@/core/areas/front/shading';
-import type { Setting } from '@/core/areas/front/situations';
-import type { Job, Rig } from '@/core/kit/types';
+import type { Layer } from '@/core/areas/front/model/shading';
+import type { Setting } from '@/core/areas/front/model/situations';
 import { Choices } from './choices';
-import { FindingsPanel } from './findings-panel';
+import type { Bench } from '../bench/bench';
+import { BenchFindings } from '../bench/findings-panel';
 import { Line } from './line';
 import { Plate } from './plate';
-import { useBench } from './use-bench';
-import { useShading } from './use-rig';
-import { WithRig } from './with-rig';
+import { useShading } from '../bench/use-rig';
+import { WithRig } from '../bench/with-rig';
 
 /** The list is asked for from a worker anyway: its fields come with it. */
-const MeasurePanel = dynamic(() => import('./measure-panel').then((m) => m.MeasurePanel), {
+const MeasurePanel = dynamic(() => import('../bench/measure-panel').then((m) => m.MeasurePanel), {
   ssr: false,
   loading: Empty,
 });
@@ -30,15 +29,11 @@ function Empty() {
 
 /** The first view: the line, the plate, the choices, the findings. */
 export function RigView() {
-  return <WithRig>{(job, rig) => <Bench key={job.id} job={job} rig={rig} />}</WithRig>;
+  return <WithRig>{(bench) => <RigPlace key={bench.job.id} bench={bench} />}</WithRig>;
 }
 
-/** Drawn again when the job or the rig changes, not when something was stored. */
-const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: Rig }) {
-  const { job, rig, facts, lit, litParts, picked, setPicked, advice, setDraft, drop } = useBench(
-    kept,
-    keptRig,
-  );
+const RigPlace = memo(function RigPlace({ bench }: { bench: Bench }) {
+  const { job, rig, facts, lit, litParts, setPicked, advice, setDraft, drop } = bench;
   // Figures and what to measure next come a moment after the picture and the findings.
   const later = useDeferredValue(facts);
   // A setting that was looked at belongs to the lens it was chosen for.
@@ -78,7 +73,7 @@ const Bench = memo(function Bench({ job: kept, rig: keptRig }: { job: Job; rig: 
         />
       </div>
       <div className="grid min-h-0 lg:grid-cols-[minmax(0,1fr)_19rem_22rem]">
-        <FindingsPanel facts={facts} advice={advice} lit={lit} picked={picked} onPick={setPicked} />
+        <BenchFindings bench={bench} />
         <MeasurePanel facts={later} advice={advice} />
         <Detail facts={later} shading={shading} onSetting={setSetting} />
       </div>

@@ -2,13 +2,13 @@
 
 import { useId } from 'react';
 import { focalRange, isZoom } from '@/core/build/build';
-import type { Layer } from '@/core/areas/front/shading';
-import type { Setting } from '@/core/areas/front/situations';
-import type { ShadingView } from '@/core/areas/front/view';
+import type { Layer } from '@/core/areas/front/model/shading';
+import type { Setting } from '@/core/areas/front/model/situations';
+import type { ShadingView } from '@/core/areas/front/model/view';
 import { metres, plain } from '@/core/quantity/say';
 import { valueOf } from '@/core/quantity/quantity';
 import { Pop } from '@/ui/pop';
-import type { RigFacts } from './use-rig';
+import type { RigFacts } from '../bench/use-rig';
 
 /** Steps of the focus slider from infinity to close focus. */
 const FOCI = 20;

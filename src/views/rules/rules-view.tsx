@@ -6,7 +6,7 @@ import { RULES, RULE_SETS, ruleValues, type Rule, type RuleId } from '@/core/rul
 import type { Job } from '@/core/kit/types';
 import { plain } from '@/core/quantity/say';
 import { TextInput } from '@/views/part/field-editor';
-import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { useSnapshot, useStore } from '@/views/store/store-context';
 
 const SET_WORDS = {
   house: 'house: the usual middle',

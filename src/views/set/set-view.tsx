@@ -6,8 +6,8 @@ import type { Job, Rig } from '@/core/kit/types';
 import { sayCommonStop } from '@/core/set/common-stop';
 import { fieldText, setTable } from '@/core/set/table';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
-import { lensName } from '@/views/rig/options';
-import { useSnapshot, useStore } from '@/views/shell/store-context';
+import { lensName } from '@/views/bench/options';
+import { useSnapshot, useStore } from '@/views/store/store-context';
 
 /** Which glass covers which mode: the whole lens set against every mode of the body. */
 export function SetView() {

@@ -2,18 +2,29 @@
 
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { suggest, type Suggestion } from '@/core/command/command';
 import { Dialog } from '@/ui/dialog';
+import { PLACES } from '@/views/places';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { useSnapshot, useStore } from './store-context';
+import { useSnapshot, useStore } from '../store/store-context';
+
+/** What was typed before the line was there. */
+export interface Begun {
+  text: string;
+  /** It was ended with Enter. */
+  entered: boolean;
+}
 
 /** The command line: one key, a few verbs, everything in the job. */
 export function CommandLine({
   open,
+  take,
   onOpenChange,
 }: {
   open: boolean;
+  /** Hands over what was typed before it was there. */
+  take: () => Begun;
   onOpenChange: (open: boolean) => void;
 }) {
   const [line, setLine] = useState('');
@@ -22,7 +33,7 @@ export function CommandLine({
   const router = useRouter();
   const sheet = usePartSheet();
   const rig = snap.job?.rigs.find((r) => r.id === snap.rigId) ?? null;
-  const list = open && snap.job ? suggest(snap.job, rig, line) : [];
+  const list = open && snap.job ? suggest(snap.job, rig, line, PLACES) : [];
   const close = () => {
     onOpenChange(false);
     setLine('');
@@ -44,6 +55,19 @@ export function CommandLine({
         sheet.open(s.deed.part);
     }
   };
+  const begin = useEffectEvent(() => {
+    const begun = take();
+    // What was ended before the line was there is done as if it had been.
+    const first =
+      begun.entered && snap.job ? suggest(snap.job, rig, begun.text, PLACES)[0] : undefined;
+    if (first) run(first);
+    else if (begun.text !== '') setLine(begun.text);
+  });
+  useEffect(() => {
+    // By then the field has the focus; until then what is typed is taken down.
+    const soon = setTimeout(begin);
+    return () => clearTimeout(soon);
+  }, []);
   return (
     <Dialog
       open={open}

@@ -4,7 +4,7 @@ import type { Job, Rig } from '@/core/kit/types';
 import { addRig, copyRig, removeRig, renameRig } from '@/core/solve/rigs';
 import { TextInput } from '@/views/part/field-editor';
 import { Button } from '@/ui/button';
-import { useStore } from './store-context';
+import { useStore } from '../store/store-context';
 
 /** What can be done with the rigs of a job as a whole. */
 export function RigActions({ job, rig }: { job: Job; rig: Rig | null }) {

@@ -9,17 +9,15 @@ import { runChecks } from '@/core/checks/run';
 import { Button } from '@/ui/button';
 import type { Option } from '@/ui/option';
 import { Picker } from '@/ui/picker';
-import { useSnapshot, useStore } from './store-context';
-import { useChecks } from './use-checks';
+import { placeAt } from '@/views/places';
+import { useSnapshot, useStore } from '../store/store-context';
+import { useChecks } from '../store/use-checks';
 
 /** Comes with the list it stands under. */
 const RigActions = dynamic(() => import('./rig-actions').then((m) => m.RigActions), {
   ssr: false,
   loading: () => <div className="min-h-11" />,
 });
-
-/** Views that show one rig. */
-const OF_A_RIG: readonly string[] = ['/', '/elevations', '/set'];
 
 /** Where we are: the job, and which of its rigs. */
 export function RigSwitch() {
@@ -41,7 +39,7 @@ export function RigSwitch() {
         pick: () => {
           store?.selectRig(r.id);
           // Where another rig can be looked at it is looked at right there.
-          if (!OF_A_RIG.includes(path)) router.push('/');
+          if (placeAt(path)?.subject !== 'rig') router.push('/');
         },
       }));
   return (

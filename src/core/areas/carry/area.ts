@@ -1,4 +1,4 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { carryTwist } from './checks/twist';
 
 /** Carry: what hangs on what. */

@@ -1,4 +1,4 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { driveRingFit } from './checks/ring-fit';
 import { driveMesh } from './checks/mesh';
 import { driveReach } from './checks/reach';
@@ -8,6 +8,8 @@ import { driveDirection } from './checks/direction';
 import { driveStops } from './checks/stops';
 import { driveTorque } from './checks/torque';
 import { driveInterference } from './checks/interference';
+import { otherDrives } from './fixes/drives';
+import { moves } from './moves/roles';
 
 /** Drives: what turns the rings of the lens. */
 export const drive: Area = {
@@ -25,4 +27,6 @@ export const drive: Area = {
     driveTorque,
     driveInterference,
   ],
+  moves,
+  fixes: [otherDrives],
 };

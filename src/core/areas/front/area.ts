@@ -1,4 +1,4 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { frontThread } from './checks/thread';
 import { frontMatteFit } from './checks/matte-fit';
 import { frontMatteHeight } from './checks/matte-height';
@@ -9,6 +9,11 @@ import { frontFlag } from './checks/flag';
 import { frontLeak } from './checks/leak';
 import { frontPolariserTurn } from './checks/polariser-turn';
 import { frontStack } from './checks/stack';
+import { threads } from './fixes/thread';
+import { smallerBox, fits, boxHeight, travel, flags, leaks } from './fixes/box';
+import { trays, turning, clashes } from './fixes/trays';
+import { vignette } from './fixes/vignette';
+import { moves } from './moves/roles';
 
 /** Front: what stands in front of the lens and what it takes of the picture. */
 export const front: Area = {
@@ -26,5 +31,19 @@ export const front: Area = {
     frontLeak,
     frontPolariserTurn,
     frontStack,
+  ],
+  moves,
+  fixes: [
+    threads,
+    fits,
+    boxHeight,
+    travel,
+    trays,
+    vignette,
+    flags,
+    leaks,
+    turning,
+    clashes,
+    smallerBox,
   ],
 };

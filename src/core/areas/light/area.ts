@@ -1,5 +1,6 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { frontExposure } from './checks/exposure';
+import { toTheStop } from './fixes/light';
 
 /** Light: how the camera is set to the light. */
 export const light: Area = {
@@ -7,4 +8,5 @@ export const light: Area = {
   name: 'Light',
   says: 'how the camera is set to the light',
   checks: [frontExposure],
+  fixes: [toTheStop],
 };

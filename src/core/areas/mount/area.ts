@@ -1,24 +1,8 @@
-import type { Check } from '../../checks/check';
-import type { Area } from '../../engine/area';
-import { mountChain } from './checks/chain';
-import { mountFlange } from './checks/flange';
-import { mountThroat } from './checks/throat';
-import { mountRearDepth } from './checks/rear-depth';
-import { mountGlassPath } from './checks/glass-path';
-import { mountPlay } from './checks/play';
-import { mountControl } from './checks/control';
+import type { Area } from '../../checks/area';
+import { OPTICAL } from './checks/optical';
 import { mountLoad } from './checks/load';
-
-/** What goes together from body to lens, without what hangs on it. */
-export const OPTICAL: readonly Check[] = [
-  mountChain,
-  mountFlange,
-  mountThroat,
-  mountRearDepth,
-  mountGlassPath,
-  mountPlay,
-  mountControl,
-];
+import { tieFeet, glassInOut, otherLinks } from './fixes/mount';
+import { moves } from './moves/roles';
 
 /** Mounts: what goes together from body to lens, and what hangs on it. */
 export const mount: Area = {
@@ -26,4 +10,6 @@ export const mount: Area = {
   name: 'Mounts',
   says: 'what goes together from body to lens, and what hangs on it',
   checks: [...OPTICAL, mountLoad],
+  moves,
+  fixes: [tieFeet, glassInOut, otherLinks],
 };

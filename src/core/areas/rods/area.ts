@@ -1,4 +1,4 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { rodsSystem } from './checks/system';
 import { rodsDrop } from './checks/drop';
 import { rodsReachFront } from './checks/reach-front';
@@ -7,6 +7,8 @@ import { rodsGrip } from './checks/grip';
 import { rodsInFrame } from './checks/in-frame';
 import { rodsProud } from './checks/proud';
 import { rodsLensClear } from './checks/lens-clear';
+import { otherRods, slideRods, rodHeight, movePlate } from './fixes/rods';
+import { moves } from './moves/roles';
 
 /** Rods: what carries plate, box, supports and drives. */
 export const rods: Area = {
@@ -23,4 +25,7 @@ export const rods: Area = {
     rodsProud,
     rodsLensClear,
   ],
+  followUps: { 'rods.proud': slideRods },
+  moves,
+  fixes: [otherRods, rodHeight, movePlate],
 };

@@ -1,4 +1,4 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { sightView } from './checks/view';
 
 /** Sight: what the camera sees of its own rig. */

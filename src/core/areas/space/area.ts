@@ -1,9 +1,11 @@
-import type { Area } from '../../engine/area';
+import type { Area } from '../../checks/area';
 import { spacePair } from './checks/pair';
 import { spaceSweep } from './checks/sweep';
 import { spaceEnvelope } from './checks/envelope';
 import { spaceLensChange } from './checks/lens-change';
 import { spacePieces } from './checks/pieces';
+import { makeRoom } from './fixes/room';
+import { moves } from './moves/roles';
 
 /** Space: what comes near what, and how large it all is. */
 export const space: Area = {
@@ -11,4 +13,6 @@ export const space: Area = {
   name: 'Space',
   says: 'what comes near what, and how large it all is',
   checks: [spacePair, spaceSweep, spaceEnvelope, spaceLensChange, spacePieces],
+  moves,
+  fixes: [makeRoom],
 };

@@ -4,7 +4,8 @@ import { exact, mm, sayRange } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { said } from '../../../checks/judge';
-import { circleSum, coverageFrame, judgeCovered } from './frame';
+import { circleSum, judgeCovered } from '../model/covered';
+import { coverageFrame } from './frame';
 
 export const coverageChip: Check = {
   id: 'coverage.chip',

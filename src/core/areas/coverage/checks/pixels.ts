@@ -1,32 +1,10 @@
-import { framingSqueeze } from '../../../build/circle';
-import type { Built } from '../../../build/build';
-import { constant, exactly } from '../../../build/given';
-import type { Frame } from '../../../kit/types';
-import { frameOnChip } from '../../../optics/coverage';
-import { exact, say } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
-import { judge, plainVerdict } from '../../../checks/judge';
-
-export interface FramePixels {
-  /** Recorded pixels inside the frame. */
-  w: number;
-  h: number;
-  /** Width after desqueeze, height kept. */
-  desqueezedW: number;
-}
-
-/**
- * Pixels that a delivery frame takes from a mode; null when a number is missing. Frame lines are
- * laid out in pixels, so the size of the chip in mm has no part in it.
- */
-export function framePixels(built: Built, frame: Frame): FramePixels | null {
-  const { mode } = built;
-  if (!mode?.pxW || !mode.pxH || !built.squeeze.known) return null;
-  const s = framingSqueeze(built);
-  const r = frameOnChip({ ...frame, x: 0, y: 0 }, { w: mode.pxW, h: mode.pxH }, s);
-  return { w: r.w, h: r.h, desqueezedW: r.w * s };
-}
+import { plainVerdict, judge } from '../../../checks/judge';
+import { framePixels } from '../model/pixels';
+import { constant, exactly } from '../../../build/given';
+import { framingSqueeze } from '../../../build/circle';
+import { say, exact } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
 
 export const coveragePixels: Check = {
   id: 'coverage.pixels',

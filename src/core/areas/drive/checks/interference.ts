@@ -1,6 +1,6 @@
 import { standOf } from '../../../build/stand';
-import { distanceFrom, inputsOf } from '../../space/clearance';
-import { blindPieces, unsettledDrives } from '../../space/unsettled';
+import { distanceFrom, inputsOf } from '../../space/model/clearance';
+import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { distance } from '../../../solids/distance';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';

@@ -1,6 +1,6 @@
 import { standOf } from '../../../build/stand';
-import { centreDistance } from '../gears';
-import { gearName, withoutTeeth } from '../told';
+import { centreDistance } from '../kit/gears';
+import { gearName, withoutTeeth } from '../model/told';
 import { exact, mm, plain } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';

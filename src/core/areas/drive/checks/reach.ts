@@ -1,15 +1,15 @@
 import { standOf } from '../../../build/stand';
 import { constant } from '../../../build/given';
 import { givens, of } from '../../../build/lin';
-import { centreDistance, reachRoom } from '../gears';
-import { askRings, gearName, noRing, ringOf, withoutTeeth } from '../told';
+import { centreDistance, reachRoom } from '../kit/gears';
+import { askRings, gearName, noRing, ringOf, withoutTeeth } from '../model/told';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
-import { nameOf } from '../../space/clearance';
-import { blindPieces, unsettledDrives } from '../../space/unsettled';
+import { nameOf } from '../../space/model/clearance';
+import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { pairVerdicts } from '../../space/checks/pair';
 import { asFunction } from '../../../build/lin';
 

@@ -1,9 +1,9 @@
 import { standOf } from '../../../build/stand';
 import { counted, given } from '../../../build/given';
-import { ringRoom, touchAngle, centreDistance, tipDiameter } from '../gears';
-import { ringsThatFit, SLACK, specification } from '../rings';
+import { ringRoom, touchAngle, centreDistance, tipDiameter } from '../kit/gears';
+import { ringsThatFit, SLACK, specification } from '../model/rings';
 import { onHand, type GearRing } from '../../../kit/types';
-import { askRings, noRing } from '../told';
+import { askRings, noRing } from '../model/told';
 import { valueOf } from '../../../quantity/quantity';
 import { exact, mm, plain } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';

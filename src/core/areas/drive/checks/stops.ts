@@ -1,5 +1,5 @@
 import { standOf } from '../../../build/stand';
-import { withoutTeeth } from '../told';
+import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { plainVerdict } from '../../../checks/judge';

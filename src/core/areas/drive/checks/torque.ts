@@ -1,11 +1,11 @@
 import { standOf, type Stand } from '../../../build/stand';
 import type { PlacedDrive } from '../../../build/stand-drive';
 import { given } from '../../../build/given';
-import { torqueAt, torqueAtLens } from '../gears';
-import { lensTorque, outletsOn, type RigOutlet } from '../outlets';
+import { torqueAt, torqueAtLens } from '../kit/gears';
+import { lensTorque, outletsOn, type RigOutlet } from '../model/outlets';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
-import { withoutTeeth } from '../told';
+import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';

@@ -1,7 +1,7 @@
 import { standOf } from '../../../build/stand';
 import { given } from '../../../build/given';
 import { givens } from '../../../build/lin';
-import { gearName, withoutTeeth } from '../told';
+import { gearName, withoutTeeth } from '../model/told';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

@@ -1,12 +1,12 @@
 import type { Built } from '../../../build/build';
 import { frontOf } from '../../../build/front';
-import { flagSight, flagStands } from '../flags';
-import { cornersOf, judgedFrames, nominal } from '../shading';
-import { situations, type Situation } from '../situations';
+import { flagSight, flagStands } from '../model/flags';
+import { cornersOf, judgedFrames, nominal } from '../model/shading';
+import { situations, type Situation } from '../model/situations';
 import { clearance } from '../../../pupil/aperture';
 import { exact, mm } from '../../../quantity/say';
 import { spread, type Spread } from '../../../quantity/spread';
-import { lightShade } from '../../light/shade';
+import { lightShade } from '../../light/model/shade';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';

@@ -1,6 +1,6 @@
 import type { Adapter, Filter, Lens, MatteBox, Part, Rig, Ring } from '../../../kit/types';
 import { demo, exactly, testAdapter, testBody, testJob, testLens } from '../../../test-kit';
-import { checkRig } from '../../../checks/registry';
+import { checkRig } from '../../checks';
 import type { Verdict } from '../../../checks/finding';
 
 const lens = (more: Partial<Lens> = {}): Lens =>

@@ -6,7 +6,7 @@ import { gripOf } from './matte-fit';
 import { exact, mm } from '../../../quantity/say';
 import { known, valueOf, type Known } from '../../../quantity/quantity';
 import type { Check } from '../../../checks/check';
-import { attachUnknown } from '../attach';
+import { attachUnknown } from '../model/attach';
 import { judge, plainVerdict } from '../../../checks/judge';
 import { lensSeat } from '../../../build/front';
 

@@ -2,14 +2,14 @@ import type { Built } from '../../../build/build';
 import { frontOf, type PlacedBox } from '../../../build/front';
 import { boxStation } from '../../../build/front-layout';
 import { constant, exactly, given, type Given } from '../../../build/given';
-import { rodSystem } from '../../rods/systems';
+import { rodSystem } from '../../rods/kit/systems';
 import { isPlate, isRing, type Lens } from '../../../kit/types';
 import { exact, mm, sayRange } from '../../../quantity/say';
 import type { Spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { attachUnknown } from '../attach';
+import { attachUnknown } from '../model/attach';
 import { judge, plainVerdict } from '../../../checks/judge';
 
 /** What a clip-on box closes on: a clamp ring on the thread, or the lens itself. */

@@ -4,7 +4,7 @@ import { exact, mm, sayRange } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
-import { attachUnknown } from '../attach';
+import { attachUnknown } from '../model/attach';
 import { judge, plainVerdict } from '../../../checks/judge';
 
 export const frontMatteHeight: Check = {

@@ -1,6 +1,6 @@
 import { frontOf } from '../../../build/front';
 import { boxStation, threadStation } from '../../../build/front-layout';
-import { mustTurn } from '../../light/light';
+import { mustTurn } from '../../light/model/light';
 import { isFilter, isReducer } from '../../../kit/types';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';

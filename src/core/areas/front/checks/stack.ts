@@ -1,5 +1,5 @@
 import { boxStation, threadStation } from '../../../build/front-layout';
-import { glassOf, polarises, type Glass } from '../../light/light';
+import { glassOf, polarises, type Glass } from '../../light/model/light';
 import { fieldOfView } from '../../../optics/field';
 import { modeSize, framingSqueeze } from '../../../build/circle';
 import { exact } from '../../../quantity/say';

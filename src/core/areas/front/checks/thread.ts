@@ -1,7 +1,7 @@
 import { threadStation } from '../../../build/front-layout';
 import { given } from '../../../build/given';
 import { frontOf } from '../../../build/front';
-import { ringChains, ringSpecification, sameThread } from '../threads';
+import { ringChains, ringSpecification, sameThread } from '../model/threads';
 import { isRing, onHand, type Filter, type Ring } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { mm, plain } from '../../../quantity/say';

@@ -1,8 +1,8 @@
 import { frontOf } from '../../../build/front';
 import { boxStation } from '../../../build/front-layout';
 import { given } from '../../../build/given';
-import { stageFit } from '../../light/light';
-import { tray } from '../trays';
+import { stageFit } from '../../light/model/light';
+import { tray } from '../kit/trays';
 import type { Check } from '../../../checks/check';
 import type { State, Verdict } from '../../../checks/finding';
 import { lacking, plainVerdict } from '../../../checks/judge';

@@ -15,8 +15,8 @@ import {
   worstCorner,
   type Judged,
   type Look,
-} from '../shading';
-import { situations, situation, type Situation } from '../situations';
+} from '../model/shading';
+import { situations, situation, type Situation } from '../model/situations';
 import { BLACK } from '../../../pupil/map';
 import { isRing } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';

@@ -10,19 +10,20 @@ import {
   USUAL_FPS,
   USUAL_ISO,
   ndChoices,
-} from '../light';
+} from '../model/light';
 import { densityOfStops, stopsBetween } from '../../../optics/exposure';
 import { exact, plain, say } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
-import { wheelAnswers } from '../wheel';
-import { flicker, sensitivity } from '../setting';
+import { wheelAnswers } from '../model/wheel';
+import { flicker, sensitivity } from '../model/setting';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge } from '../../../checks/judge';
 
 export const frontExposure: Check = {
   id: 'front.exposure',
+  byHand: true,
   title: 'Light against the stop',
   short: 'exposure off',
   says: 'Whether the filters that are in bring the light of the scene to the stop worked at, and which ND of the kit is missing for it; whether the sensitivity is one the body has and near the base of its profile; whether the shutter suits the mains.',

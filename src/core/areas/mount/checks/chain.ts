@@ -1,29 +1,15 @@
-import type { Built } from '../../../build/build';
-import { judgeChains, linksOf, specification, type ChainVerdict } from '../chains';
-import { mountName } from '../registry';
-import { exact, mm } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
-import { errorFormula, flangeError } from './flange';
-import { inWords, lacking, plainVerdict } from '../../../checks/judge';
-
-/** Every way the kit has to bring this rig's lens onto its body, or why there is none. */
-export function chainsFor(built: Built, enough = 40): ChainVerdict | null {
-  const { body, lens } = built;
-  if (!body?.mount || !lens?.mount) return null;
-  return judgeChains({
-    bodyMount: body.mount,
-    lensMount: lens.mount,
-    links: linksOf(built.job.kit),
-    mounts: built.mounts,
-    maxPieces: Math.max(3, built.rules['mount.joints']),
-    closes: built.rules['mount.reach'],
-    enough,
-  });
-}
+import { plainVerdict, inWords, lacking } from '../../../checks/judge';
+import { mountName } from '../kit/standards';
+import { chainsFor } from '../model/chains-for';
+import { specification } from '../model/chains';
+import { exact, mm } from '../../../quantity/say';
+import { flangeError, errorFormula } from '../model/flange';
+import { ruleBasis } from '../../../rules/rules';
 
 export const mountChain: Check = {
   id: 'mount.chain',
+  hides: true,
   title: 'Chain from body to lens',
   short: 'does not go on',
   says: 'Whether the pieces between body and lens mate at every joint, reach infinity, and how many joints that takes; if nothing can, why, and the part to look for.',

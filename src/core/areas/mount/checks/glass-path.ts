@@ -5,7 +5,8 @@ import { exact } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { plainVerdict, said } from '../../../checks/judge';
-import { errorFormula, glassPlates, hasSlot, mountFlange } from './flange';
+import { errorFormula, glassPlates, hasSlot } from '../model/flange';
+import { mountFlange } from './flange';
 
 export const mountGlassPath: Check = {
   id: 'mount.glass-path',

@@ -1,4 +1,4 @@
-import { judgeLoads } from '../../support/judge-load';
+import { judgeLoads } from '../../support/model/judge-load';
 import type { Check } from '../../../checks/check';
 
 export const mountLoad: Check = {

@@ -1,7 +1,7 @@
 import { standOf, type Stand } from '../../../build/stand';
 import type { PlacedPlate } from '../../../build/stand-camera';
 import { givens } from '../../../build/lin';
-import { gripOf } from '../lengths';
+import { gripOf } from '../model/lengths';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

@@ -1,8 +1,8 @@
 import { standOf } from '../../../build/stand';
 import { asFunction, givens, reader } from '../../../build/lin';
-import { judgedFrames } from '../../front/shading';
-import { sights, type Sight } from '../../front/sight';
-import { belowFrame } from '../lengths';
+import { judgedFrames } from '../../front/model/shading';
+import { sights, type Sight } from '../../front/model/sight';
+import { belowFrame } from '../model/lengths';
 import { exact, mm } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';

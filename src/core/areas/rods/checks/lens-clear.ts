@@ -1,8 +1,8 @@
 import { constant } from '../../../build/given';
 import { standOf } from '../../../build/stand';
-import { distanceFrom, inputsOf, nameOf } from '../../space/clearance';
+import { distanceFrom, inputsOf, nameOf } from '../../space/model/clearance';
 import { distance } from '../../../solids/distance';
-import { clearRadius } from '../lengths';
+import { clearRadius } from '../model/lengths';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

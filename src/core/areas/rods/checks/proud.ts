@@ -1,11 +1,11 @@
 import { standOf } from '../../../build/stand';
 import { asFunction, givens } from '../../../build/lin';
-import { edgeFrom } from '../../space/clearance';
+import { edgeFrom } from '../../space/model/clearance';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
-import { pairFor } from '../reach';
+import { pairFor } from '../model/reach';
 
 export const rodsProud: Check = {
   id: 'rods.proud',

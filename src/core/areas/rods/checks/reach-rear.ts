@@ -1,5 +1,5 @@
 import type { Check } from '../../../checks/check';
-import { reach } from '../judge-reach';
+import { reach } from '../model/judge-reach';
 
 export const rodsReachRear: Check = {
   id: 'rods.reach-rear',

@@ -1,5 +1,5 @@
 import { standOf } from '../../../build/stand';
-import { rodSystem } from '../systems';
+import { rodSystem } from '../kit/systems';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { lacking, plainVerdict } from '../../../checks/judge';

@@ -1,7 +1,7 @@
 import { standOf } from '../../../build/stand';
 import { exact, mm } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
-import { edgeFrom, onceAmong, pieceOf } from '../clearance';
+import { edgeFrom, onceAmong, pieceOf } from '../model/clearance';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';

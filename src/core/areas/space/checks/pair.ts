@@ -2,9 +2,17 @@ import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { standOf, type Stand } from '../../../build/stand';
 import { isFitting } from '../../../kit/types';
-import { nameOf, nearIn, pairKey, pairMargin, pieceOf, type Near, type Pairs } from '../clearance';
+import {
+  nameOf,
+  nearIn,
+  pairKey,
+  pairMargin,
+  pieceOf,
+  type Near,
+  type Pairs,
+} from '../model/clearance';
 import { given, type Given } from '../../../build/given';
-import { blindPieces, unsettledDrives } from '../unsettled';
+import { blindPieces, unsettledDrives } from '../model/unsettled';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

@@ -1,4 +1,4 @@
-import { tooFew, usesOn } from '../../../kit/uses';
+import { tooFew, usesOn } from '../../../roles/uses';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { plainVerdict } from '../../../checks/judge';

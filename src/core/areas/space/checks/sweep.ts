@@ -1,7 +1,7 @@
 import { given } from '../../../build/given';
 import { standOf } from '../../../build/stand';
-import { nameOf, nearTo, pairMargin, pieceOf } from '../clearance';
-import { assemblyOf, slideClear } from '../slide';
+import { nameOf, nearTo, pairMargin, pieceOf } from '../model/clearance';
+import { assemblyOf, slideClear } from '../model/slide';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

@@ -1,5 +1,5 @@
 import { standOf } from '../../../build/stand';
-import { tiedFeet } from '../feet';
+import { tiedFeet } from '../model/feet';
 import { givens } from '../../../build/lin';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';

@@ -8,7 +8,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';
 import { asFunction } from '../../../build/lin';
-import { tiedFeet } from '../feet';
+import { tiedFeet } from '../model/feet';
 
 export const supportHeight: Check = {
   id: 'support.height',

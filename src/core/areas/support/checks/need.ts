@@ -1,5 +1,5 @@
-import { judgeLoads, type JointVerdict } from '../judge-load';
-import { meetsStop, stalledTorque, turningTorque, type Rested } from '../mount-load';
+import { judgeLoads, type JointVerdict } from '../model/judge-load';
+import { meetsStop, stalledTorque, turningTorque, type Rested } from '../model/mount-load';
 import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../build/stand';
 import type { PlacedDrive } from '../../../build/stand-drive';

@@ -1,0 +1,48 @@
+import type { Built } from '../build/build';
+import { isFitting } from '../kit/types';
+import { usesOn } from '../roles/uses';
+import { valueOf } from '../quantity/quantity';
+import type { Verdict } from '../checks/finding';
+
+/** Heavier than this, g, a rig is not lifted by one; what one can carry is theirs to judge. */
+const HEAVY = 12_000;
+/** Batteries above this ask for the approval of a carrier in cabin baggage. Common practice, Wh. */
+const CABIN = 100;
+
+/** Words that say that a rig is on or in something that moves, or over somebody. */
+const OVERHEAD =
+  /\b(car|cars|van|truck|vehicle|train|tram|boat|ship|tug|ferry|barge|plane|helicopter|drone|crane|jib|roof|ceiling|overhead|hang|hangs|hung|hanging|suspended|rigged|pole|wheelhouse|cabin)\b/i;
+
+/**
+ * What always holds where something can hurt someone: short, each once, where the work is. Nelvix
+ * lists and never rates; local codes and qualified people decide.
+ */
+export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
+  const { rig, kit } = built;
+  const list: string[] = [];
+  const parts = usesOn(rig).flatMap((id) => kit.get(id) ?? []);
+  if (OVERHEAD.test(rig.limits?.name ?? '') || OVERHEAD.test(rig.name))
+    list.push(
+      'On a vehicle or above head height: tie everything down twice, with rated parts, and have a qualified rigger look at it.',
+    );
+  if ((rig.box?.flags ?? []).length > 0 || (rig.light?.ev ?? 0) >= 12)
+    list.push('No sun through lens or finder: it burns eyes, chips and finders. Cap them.');
+  const mass = parts.reduce((sum, p) => sum + (valueOf(p.mass) ?? 0), 0);
+  if (mass > HEAVY)
+    list.push(`This rig weighs ${(mass / 1000).toFixed(1)} kg at least: lift it with two.`);
+  const cells = parts.filter((p) => isFitting(p) && (valueOf(p.wattHours) ?? 0) > CABIN);
+  if (cells.length > 0)
+    list.push(
+      `${[...new Set(cells.map((p) => p.name))].join(' and ')}: over 100 Wh, ask the carrier before you fly.`,
+    );
+  const near = verdicts.some(
+    (v) =>
+      (v.id === 'mount.load' || v.id === 'carry.twist') &&
+      (v.state === 'fail' || v.state === 'tight'),
+  );
+  if (near)
+    list.push(
+      'A mount or screw near its limit: the rating of its maker counts, Nelvix rates nothing.',
+    );
+  return list;
+}

@@ -1,0 +1,50 @@
+import { say } from '../../../quantity/say';
+import { type Built, focalRange } from '../../../build/build';
+import { given } from '../../../build/given';
+import { fieldOfView } from '../../../optics/field';
+import { framingSqueeze } from '../../../build/circle';
+import type { Lens } from '../../../kit/types';
+import { valueOf } from '../../../quantity/quantity';
+
+/** Horizontal field of the rig, degrees. */
+export function horizontalField(built: Built): number | null {
+  const f = built.focal.known?.value;
+  const { body, mode } = built;
+  if (!f || !body || !mode) return null;
+  const w = given(body, 'modes', mode.id, 'w').known?.value;
+  if (w === undefined) return null;
+  let m = 1;
+  for (const g of built.magnifications) {
+    if (!g.known) return null;
+    m *= g.known.value;
+  }
+  return fieldOfView(w * framingSqueeze(built), f * m);
+}
+
+export function sameSqueeze(a: Lens, b: Lens | null): boolean {
+  return !b || Math.abs((valueOf(a.squeeze) ?? 1) - (valueOf(b.squeeze) ?? 1)) < 0.01;
+}
+
+/** How far a lens stays from a wanted field, degrees; a lens that does not say comes last. */
+export function fieldOff(lens: Lens, width: number, m: number, want: number): number {
+  const field = lensField(lens, width, m, want);
+  return field === null ? 180 : Math.abs(field - want);
+}
+
+/** The field nearest to `want` that a lens can give on a width: a zoom is set where it comes nearest. */
+function lensField(lens: Lens, width: number, m: number, want: number): number | null {
+  const range = focalRange(lens);
+  if (!range) return null;
+  const s = valueOf(lens.squeeze) ?? 1;
+  const wide = fieldOfView(width * s, range.from * m);
+  const long = fieldOfView(width * s, range.to * m);
+  return Math.min(wide, Math.max(long, want));
+}
+
+/** What a fix does to the picture, in words; null when the field stays. */
+export function fieldCost(before: Built, after: Built): string | null {
+  const a = horizontalField(before);
+  const b = horizontalField(after);
+  if (a === null || b === null || Math.abs(a - b) < 0.3) return null;
+  return `the field ${b < a ? 'narrows' : 'widens'} from ${say(a, 'deg')} to ${say(b, 'deg')} across`;
+}

@@ -1,0 +1,38 @@
+import type { Role } from '../../../edit/role';
+import { type DriveUse } from '../../../kit/types';
+
+/** A follow focus or motor on the rods. */
+export const driveRole: Role = {
+  id: 'drive',
+  kinds: ['follow-focus', 'motor'],
+  what: 'a follow focus or motor',
+  needs: { set: 'turns' },
+  list: {
+    list: 'drives',
+    seat: 'rods',
+    set: ['turns', 'angle', 'flipped', 'reversed', 'unit'],
+    place: { side: 'side', station: 'station' },
+    own: ['arm', 'outlet'],
+    read(kept, use, element) {
+      const arm = kept.on(use.id, 'extension');
+      const power = kept.power(use.id);
+      if (arm) element.arm = arm.part;
+      if (power) element.outlet = { from: power.from.use, id: power.from.port };
+    },
+    write(rig, id, element) {
+      const { arm, outlet } = element as unknown as DriveUse;
+      if (arm !== undefined) {
+        const own = rig.owned(rig.kept.on(id, 'extension'), `${id}-arm`, 'extension');
+        rig.put(own, 'extension', arm);
+        rig.seat(own, 'arm', { use: id });
+      }
+      if (outlet)
+        rig.link({
+          id: rig.owned(rig.kept.power(id), `${id}-power`, 'link'),
+          kind: 'power',
+          from: { use: rig.idOf('fitted', outlet.from), port: outlet.id },
+          to: { use: id },
+        });
+    },
+  },
+};

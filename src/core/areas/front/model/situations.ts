@@ -1,0 +1,370 @@
+import { node } from '../../../engine/reads';
+import {
+  flangeOf,
+  focalRange,
+  isZoom,
+  looksLikeZoom,
+  stopsOf,
+  type Built,
+} from '../../../build/build';
+import { modeSize } from '../../../build/circle';
+import { frontOf, Inputs, lensSeat, type Front, type Num } from '../../../build/front';
+import { constant, given, type Given } from '../../../build/given';
+import type { Aperture } from '../../../pupil/aperture';
+import type { Direction } from '../../../pupil/inverse';
+import type { Scene } from '../../../pupil/map';
+import { metres, plain } from '../../../quantity/say';
+import { valueOf, type Known } from '../../../quantity/quantity';
+import type { Lens } from '../../../kit/types';
+
+/** One setting of the lens at which the front is looked at. */
+export interface Setting {
+  /** Focal length; null for a prime. */
+  focal: number | null;
+  /** From the image plane, mm; Infinity. */
+  focus: number;
+  /** `used`: the stop worked at; `deep`: the deep stop of the house rule; or a stop. */
+  stop: 'used' | 'deep' | number;
+}
+
+/** A setting with everything needed to compute it from its inputs. */
+export interface Situation {
+  setting: Setting;
+  /** `18 mm, T2, close focus`. */
+  label: string;
+  inputs: Given[];
+  /** Inputs from here on belong to lens and chip; those before it to the front. */
+  frontInputs: number;
+  /** @param only edges of the front that are built, by index; all of them when absent */
+  scene: (x: readonly number[], only?: readonly number[]) => Scene;
+  /** Ray direction of a point on the chip, mm from its centre, picture upright. */
+  direction: (x: readonly number[], px: number, py: number) => Direction;
+  /** Mode size as inputs. */
+  mode: (x: readonly number[]) => { w: number; h: number };
+  /** Focal length and f-stop: a longer lens narrows the beam's angle and widens the beam. */
+  eitherWay: readonly number[];
+  /**
+   * What can be off at most: rim and pupil together, mm; the ray directions and the size of the
+   * pupil, as shares.
+   */
+  doubt: { shift: number; aim: number; beam: number };
+  assumed: string | null;
+  fromT: boolean;
+  /** Station of the lens seat that scenes are laid out from; 0 while it is not known. */
+  seat: number;
+}
+
+/** Share of the length of a lens that its pupil is taken to lie behind the rim, and its doubt. */
+const PUPIL_SHARE = 0.35;
+const PUPIL_DOUBT = 0.2;
+/** A T-stop is at most this share larger than the f-stop of the same opening. */
+const MOST_TRANSMISSION_LOSS = 0.15;
+
+/** Row index pairs of a table by focal length, linear between, never beyond. */
+function between<T extends { focal?: number }>(
+  rows: readonly T[],
+  focal: number | null,
+): { i: number; j: number; t: number } | null {
+  const whole = rows.findIndex((r) => r.focal === undefined);
+  const table = rows
+    .map((r, i) => ({ f: r.focal, i }))
+    .filter((r): r is { f: number; i: number } => r.f !== undefined)
+    .sort((a, b) => a.f - b.f);
+  if (table.length === 0 || focal === null)
+    return whole >= 0
+      ? { i: whole, j: whole, t: 0 }
+      : table[0]
+        ? { i: table[0].i, j: table[0].i, t: 0 }
+        : null;
+  const above = table.findIndex((r) => r.f >= focal - 1e-9);
+  if (above < 0) return null;
+  const hi = table[above]!;
+  if (Math.abs(hi.f - focal) < 1e-9) return { i: hi.i, j: hi.i, t: 0 };
+  if (above === 0) return null;
+  const lo = table[above - 1]!;
+  return { i: lo.i, j: hi.i, t: (focal - lo.f) / (hi.f - lo.f) };
+}
+
+/** How far behind the front rim the entrance pupil lies, at a focal length. */
+function pupilBehind(
+  lens: Lens,
+  focal: number | null,
+  inputs: Inputs,
+): { value: Num; assumed: string | null } {
+  const rows = lens.pupil ?? [];
+  const at = between(rows, focal);
+  if (at) {
+    const a = inputs.add(given(lens, 'pupil', String(at.i), 'behind'));
+    if (at.i === at.j) return { value: a, assumed: null };
+    const b = inputs.add(given(lens, 'pupil', String(at.j), 'behind'));
+    return { value: (x) => a(x) + (b(x) - a(x)) * at.t, assumed: null };
+  }
+  const length = valueOf(lens.length);
+  const path = ['kit', lens.id, 'pupil', String(rows.length), 'behind'];
+  const known: Known | null =
+    length === null
+      ? null
+      : {
+          value: PUPIL_SHARE * length,
+          tol: PUPIL_DOUBT * length,
+          from: 'guess',
+          lo: (PUPIL_SHARE - PUPIL_DOUBT) * length,
+          hi: (PUPIL_SHARE + PUPIL_DOUBT) * length,
+        };
+  const g: Given = {
+    path,
+    part: lens.id,
+    label: `entrance pupil of ${lens.name}`,
+    unit: 'mm',
+    cls: 'pupil',
+    known,
+  };
+  return {
+    value: inputs.add(g),
+    assumed: `The entrance pupil of ${lens.name} is not known; it is taken at 0.35 of its length behind the rim.`,
+  };
+}
+
+/**
+ * How far the pupil comes forward for a field point 45 degrees off the axis. Where nobody looked in
+ * from the corner it is a doubt, from nothing to a share of the length of the lens by house rule:
+ * nothing is black "even at best" for a ring that a pupil farther forward would see through.
+ */
+function pupilWalk(built: Built, lens: Lens, focal: number | null, inputs: Inputs): Num {
+  const rows = lens.pupil ?? [];
+  const at = between(rows, focal);
+  const said = (i: number) => rows[i]?.walk !== undefined;
+  const own = (i: number): Num => {
+    const walk = inputs.add(given(lens, 'pupil', String(i), 'walk'));
+    const angle = rows[i]!.walkAngle;
+    const share =
+      angle === undefined ? 1 : (1 - Math.SQRT1_2) / (1 - Math.cos((angle * Math.PI) / 180));
+    return (x) => walk(x) * share;
+  };
+  if (at && said(at.i) && said(at.j)) {
+    const a = own(at.i);
+    if (at.i === at.j) return a;
+    const b = own(at.j);
+    return (x) => a(x) + (b(x) - a(x)) * at.t;
+  }
+  const length = valueOf(lens.length) ?? 0;
+  const most = built.rules['front.pupil-walk'] * length;
+  const i = at?.i ?? rows.length;
+  return inputs.add({
+    path: ['kit', lens.id, 'pupil', String(i), 'walk'],
+    part: lens.id,
+    label: `entrance pupil of ${lens.name} seen from the corner`,
+    unit: 'mm',
+    cls: 'pupil',
+    known: { value: 0, tol: most, from: 'guess', lo: 0, hi: most },
+  });
+}
+
+/** The front rim of the lens ahead of its seat, at a focal length and focus. */
+function rimAhead(lens: Lens, focal: number | null, close: boolean, inputs: Inputs): Num {
+  const base = inputs.add(
+    given(lens, close && lens.lengthClose !== undefined ? 'lengthClose' : 'length'),
+  );
+  const range = focalRange(lens);
+  if (lens.lengthTo === undefined || focal === null || !range || range.to === range.from)
+    return base;
+  const long = inputs.add(given(lens, 'lengthTo'));
+  const t = (focal - range.from) / (range.to - range.from);
+  return (x) => base(x) + (long(x) - base(x)) * t;
+}
+
+/** Share by which the field at close focus may be off that at infinity when nobody measured it. */
+const BREATHING = 0.05;
+
+/** The focal length at a setting; close up, where the field there is not known, with its doubt. */
+function focalGiven(built: Built, lens: Lens, focal: number | null, close: boolean): Given {
+  const g = focalAt(built, lens, focal, close);
+  if (!close || !g.known || lens.focalClose !== undefined) return g;
+  const { value, lo, hi } = g.known;
+  const tol = Math.max(g.known.tol, value * BREATHING);
+  return {
+    ...g,
+    label: `field of ${lens.name} focused close`,
+    path: ['kit', lens.id, 'focalClose'],
+    known: {
+      ...g.known,
+      tol,
+      lo: Math.min(lo, value * (1 - BREATHING)),
+      hi: Math.max(hi, value * (1 + BREATHING)),
+    },
+  };
+}
+
+function focalAt(built: Built, lens: Lens, focal: number | null, close: boolean): Given {
+  if (looksLikeZoom(lens)) return given(lens, 'focalTo');
+  const range = focalRange(lens);
+  if (focal === null || !isZoom(lens) || !range)
+    return given(lens, close && lens.focalClose !== undefined ? 'focalClose' : 'focal');
+  const own = focal === range.from ? 'focal' : focal === range.to ? 'focalTo' : null;
+  if (own === 'focal' && close && lens.focalClose !== undefined) return given(lens, 'focalClose');
+  if (own) return given(lens, own);
+  const tol = Math.max(0.5, focal * 0.01);
+  return constant(`focal length set on ${lens.name}`, 'mm', {
+    value: focal,
+    tol,
+    from: 'sheet',
+    lo: focal - tol,
+    hi: focal + tol,
+  });
+}
+
+/**
+ * Puts one setting together: pupil, apertures, directions, each from its inputs.
+ *
+ * @param front the front of this rig; null leaves the front off (the lens by itself)
+ */
+export function situation(
+  built: Built,
+  setting: Setting,
+  front: Front = frontOf(built),
+): Situation | null {
+  const { lens } = built;
+  if (!lens || !built.body || !built.mode) return null;
+  const inputs = new Inputs();
+  for (const g of front.inputs) inputs.add(g);
+  const frontInputs = inputs.list.length;
+  const close = Number.isFinite(setting.focus);
+  const f = inputs.add(focalGiven(built, lens, setting.focal, close));
+  const lengthsFrom = inputs.list.length;
+  const behind = pupilBehind(lens, setting.focal, inputs);
+  const walk = pupilWalk(built, lens, setting.focal, inputs);
+  const rim = rimAhead(lens, setting.focal, close, inputs);
+  const lengthsTo = inputs.list.length;
+  const set = {
+    focal: setting.focal ?? built.rig.focal,
+    stop: typeof setting.stop === 'number' ? setting.stop : built.rig.stop,
+  };
+  const used = stopsOf(lens, set);
+  const deepest = built.rules['front.deep-stop'];
+  const usedT = used.stop.known?.value ?? null;
+  let stopGiven = used.fStop;
+  let stopLabel = usedT === null ? 'stop not known' : `T${plain(usedT)}`;
+  if (setting.stop === 'deep' && usedT !== null && used.fStop.known) {
+    const t = Math.max(deepest, usedT);
+    const n = (used.fStop.known.value * t) / usedT;
+    // The ratio of the two stops is as sure as they are.
+    const share = [used.fStop, used.stop].reduce(
+      (sum, g) => sum + (g.known ? g.known.tol / g.known.value : 0),
+      0,
+    );
+    stopGiven = constant(`f-stop at T${plain(t)}`, 'f', {
+      value: n,
+      tol: n * share,
+      from: 'sheet',
+      lo: n * (1 - share),
+      hi: n * (1 + share),
+    });
+    stopLabel = `T${plain(t)}`;
+  }
+  if (used.fromT && stopGiven.known) {
+    // Glass takes some of the light: the opening is a little larger than the T-stop says.
+    const k = stopGiven.known;
+    stopGiven = { ...stopGiven, known: { ...k, lo: k.lo * (1 - MOST_TRANSMISSION_LOSS) } };
+  }
+  const eitherWay = [frontInputs, inputs.list.length];
+  const n = inputs.add(stopGiven);
+  const [wg, hg] = modeSize(built);
+  const w = inputs.add(wg);
+  const h = inputs.add(hg);
+  const mags = built.magnifications.map((m) => inputs.add(m));
+  const squeeze = built.squeeze;
+  const s = inputs.add(squeeze);
+  const squeezesAhead = lens.squeeze !== undefined && lens.squeezeAt !== 'rear';
+  const doubt = { shift: 0, aim: 0, beam: 0 };
+  inputs.list.forEach((g, i) => {
+    if (i < frontInputs || !g.known) return;
+    if (i >= lengthsFrom && i < lengthsTo) doubt.shift += g.known.tol;
+    else {
+      const share =
+        Math.max(g.known.hi - g.known.value, g.known.value - g.known.lo) / g.known.value;
+      if (i !== eitherWay[1]) doubt.aim += share;
+      if (eitherWay.includes(i)) doubt.beam += share;
+    }
+  });
+  // Without the stations of body and adapters only the close-focus distance is a little off.
+  const known = lensSeat(built);
+  const seat = known ?? 0;
+  // A box set by hand stands where it stands: how far that is from the lens hangs on all of them.
+  const { box } = front;
+  if (known === null && box?.box.attach === 'rods' && box.use.station !== undefined)
+    for (const g of [
+      flangeOf(built, built.body),
+      ...built.links.map(({ link }) => given(link, 'length')),
+    ])
+      if (!g.known) inputs.add(g);
+  const focus = setting.focus;
+  const edges = front.edges;
+  const label = [
+    setting.focal === null ? null : `${plain(setting.focal)} mm`,
+    stopLabel,
+    !close ? 'infinity' : focus === valueOf(lens.closeFocus) ? 'close focus' : metres(focus),
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return {
+    setting,
+    label,
+    inputs: inputs.list,
+    frontInputs,
+    eitherWay,
+    doubt,
+    scene: (x, only) => {
+      const rimAt = seat + rim(x);
+      const apertures = only
+        ? only.map((i): Aperture => edges[i]!.at(x, rimAt))
+        : edges.map((e): Aperture => e.at(x, rimAt));
+      const z = rimAt - behind.value(x);
+      // In front of a squeeze the pupil is as high as f / N and as wide as f / (s N).
+      const aspect = squeezesAhead ? 1 / s(x) : 1;
+      return {
+        pupil: { z, r: f(x) / (2 * n(x)), aspect, walk: walk(x) },
+        apertures,
+        distance: close ? Math.max(1, focus - z) : Infinity,
+      };
+    },
+    direction: (x, px, py) => {
+      let own = f(x);
+      for (const m of mags) own *= m(x);
+      return { tx: (px * s(x)) / own, ty: py / own };
+    },
+    mode: (x) => ({ w: w(x), h: h(x) }),
+    assumed: [behind.assumed, front.assumed].filter(Boolean).join(' ') || null,
+    fromT: used.fromT,
+    seat,
+  };
+}
+
+/**
+ * Every setting at which the front has to hold: both ends of a zoom and where it is set, at
+ * infinity and at close focus, at the stop worked at and at a deep stop.
+ */
+export function situations(built: Built): Situation[] {
+  return built.once(SITUATIONS);
+}
+
+const SITUATIONS = node('situations', makeSituations);
+
+function makeSituations(built: Built): Situation[] {
+  const { lens } = built;
+  if (!lens) return [];
+  const range = focalRange(lens);
+  const focals: (number | null)[] =
+    isZoom(lens) && range
+      ? [...new Set([range.from, built.focal.known?.value ?? range.from, range.to])]
+      : [null];
+  const close = valueOf(lens.closeFocus);
+  const foci = close === null ? [Infinity] : [Infinity, close];
+  const list: Situation[] = [];
+  for (const focal of focals)
+    for (const focus of foci)
+      for (const stop of ['used', 'deep'] as const) {
+        const s = situation(built, { focal, focus, stop });
+        if (s) list.push(s);
+      }
+  return list;
+}

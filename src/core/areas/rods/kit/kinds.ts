@@ -1,0 +1,42 @@
+import { mm, COMMON, flag, type KindDef } from '../../../engine/field';
+import { rodSystem } from './system-field';
+
+/** What is under the camera, and the rods: the kinds of parts, and what each can say. */
+export const kinds = {
+  plate: {
+    one: 'plate or bridge',
+    many: 'plates and bridges',
+    fields: [
+      COMMON[0]!,
+      rodSystem,
+      mm('topToRods', 'top to rods', 300, {
+        first: true,
+        hint: 'where the body stands down to the middle of the rods; empty when it can be set',
+      }),
+      mm('heightFrom', 'top to rods, lowest', 300, { hint: 'of a plate whose height can be set' }),
+      mm('heightTo', 'top to rods, highest', 300),
+      mm('length', 'length', 1000, { first: true, hint: 'along the rods' }),
+      mm('clampLength', 'each of its rod clamps', 400, { first: true, hint: 'at its two ends' }),
+      mm('width', 'width', 600),
+      mm('thickness', 'thickness', 200, { hint: 'top to bottom' }),
+      mm('slide', 'slides by', 500, { hint: 'under the body, either way' }),
+      ...COMMON.slice(1),
+    ],
+  },
+  riser: {
+    one: 'riser',
+    many: 'risers',
+    fields: [COMMON[0]!, mm('thickness', 'thickness', 300, { first: true }), ...COMMON.slice(1)],
+  },
+  rods: {
+    one: 'pair of rods',
+    many: 'rods',
+    fields: [
+      COMMON[0]!,
+      rodSystem,
+      mm('length', 'length', 2000, { first: true }),
+      flag('single', 'one rod, no pair'),
+      ...COMMON.slice(1),
+    ],
+  },
+} satisfies Record<string, KindDef>;

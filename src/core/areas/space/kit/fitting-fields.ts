@@ -1,0 +1,13 @@
+import { BLOCK, clampLength, COMMON, HELD, type Field } from '../../../engine/field';
+import { rodSystem } from '../../rods/kit/system-field';
+
+/** A part that takes up room, holds, weighs; with what its sort says besides. */
+export const fitting = (...more: Field[]): readonly Field[] => [
+  COMMON[0]!,
+  ...BLOCK,
+  ...more,
+  ...HELD,
+  { ...rodSystem, first: false },
+  { ...clampLength, first: false },
+  ...COMMON.slice(1),
+];

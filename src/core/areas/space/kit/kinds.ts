@@ -1,0 +1,69 @@
+import {
+  mm,
+  COMMON,
+  quantity,
+  flag,
+  SUPPLY,
+  OUTLETS,
+  HELD,
+  type KindDef,
+} from '../../../engine/field';
+import { fitting } from './fitting-fields';
+
+/** What stands against the camera and takes up room: the kinds of parts, and what each can say. */
+export const kinds = {
+  cage: {
+    one: 'cage',
+    many: 'cages',
+    fields: [
+      COMMON[0]!,
+      mm('wall', 'wall', 100, { first: true, hint: 'beside and over the body' }),
+      mm('bottom', 'bottom', 100, { first: true, hint: 'what it adds under the body' }),
+      mm('depth', 'length', 600, { first: true, hint: 'along the axis, from its front back' }),
+      mm('innerWidth', 'room inside, across', 600, { hint: 'between its walls' }),
+      mm('innerHeight', 'room inside, up', 600, { hint: 'from where the body stands to its top' }),
+      mm('frontBack', 'front behind the mount', 300, {
+        hint: 'its front behind the mount face; flush when empty',
+      }),
+      flag('openLeft', 'open at camera left'),
+      flag('openRight', 'open at camera right'),
+      flag('openTop', 'open at the top'),
+      flag('openBottom', 'open at the bottom'),
+      { type: 'texts', key: 'madeFor', label: 'made for', of: 'body' },
+      ...HELD,
+      ...COMMON.slice(1),
+    ],
+  },
+  handle: { one: 'handle', many: 'handles', fields: fitting() },
+  grip: { one: 'grip', many: 'grips', fields: fitting() },
+  arm: { one: 'arm', many: 'arms', fields: fitting() },
+  'shoulder-pad': { one: 'shoulder pad', many: 'shoulder pads', fields: fitting() },
+  counterweight: { one: 'counterweight', many: 'counterweights', fields: fitting() },
+  'hand-unit': {
+    one: 'hand unit',
+    many: 'hand units',
+    fields: fitting(
+      quantity('turn', 'turn of the wheel', 'deg', 'angle', 10, 3600, { hint: 'from end to end' }),
+      ...SUPPLY,
+    ),
+  },
+  monitor: {
+    one: 'monitor',
+    many: 'monitors',
+    fields: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY),
+  },
+  recorder: { one: 'recorder', many: 'recorders', fields: fitting(...SUPPLY) },
+  finder: { one: 'finder', many: 'finders', fields: fitting(...SUPPLY) },
+  battery: {
+    one: 'battery',
+    many: 'batteries',
+    fields: fitting(
+      quantity('wattHours', 'holds', 'Wh', 'watts', 0, 5000),
+      quantity('voltsFrom', 'gives from', 'V', 'volts', 0, 100),
+      quantity('voltsTo', 'gives up to', 'V', 'volts', 0, 100),
+      OUTLETS,
+    ),
+  },
+  'battery-plate': { one: 'battery plate', many: 'battery plates', fields: fitting(OUTLETS) },
+  'dummy-battery': { one: 'dummy battery', many: 'dummy batteries', fields: fitting(...SUPPLY) },
+} satisfies Record<string, KindDef>;

@@ -1,0 +1,353 @@
+import type { Stand } from '../../../build/stand';
+import { meeting, touching, type Piece, type StandSolid } from '../../../build/stand-setting';
+import { Memo } from '../../../build/memo';
+import type { Given } from '../../../build/given';
+import type { Judgement } from '../../../checks/judge';
+import { spread } from '../../../quantity/spread';
+import { asFunction, leastGap, reader, type Lin } from '../../../build/lin';
+import { nearPairs } from '../../../solids/broad';
+import { betweenPrisms, distance } from '../../../solids/distance';
+import { apart, bounds, type Prism } from '../../../solids/solid';
+
+/** Two solids that come near each other. */
+export interface Near {
+  a: StandSolid;
+  b: StandSolid;
+  /** Shortest distance, nominal; below 0 they overlap by that much. */
+  d: number;
+  /** They may lie against each other: no air is wanted. */
+  meets: boolean;
+  /** Air that is wanted between them, mm. */
+  wants: number;
+}
+
+export interface Pairs {
+  /** Nearest first within a pair of pieces: one entry for every pair that is not clear at once. */
+  near: Near[];
+  /** The nearest pair of all that are measured; null when no two solids come near. */
+  nearest: Near | null;
+  /** Pairs of solids whose distance was worked out. */
+  tested: number;
+}
+
+/** Pairs farther apart than this are not listed as the nearest, mm. */
+const FAR = 60;
+
+/**
+ * Every pair of solids that may come nearer than it should: found by their extents, grown by what
+ * their tolerances can move them, then measured. What is meant to touch is left out.
+ *
+ * @param air distance that is wanted between two solids, mm
+ */
+export function nearIn(
+  stand: Stand,
+  name: string,
+  solids: readonly StandSolid[],
+  air: (a: StandSolid, b: StandSolid) => number,
+  wanted: (a: StandSolid, b: StandSolid) => boolean = () => true,
+): Pairs {
+  return remembered(stand, name, () => {
+    const { layers } = stand;
+    const parts = layers.map((layer) =>
+      layer.memo.once(name, () =>
+        pairsIn(
+          stand,
+          solids.filter((s) => layer.solids.has(s)),
+          air,
+          wanted,
+        ),
+      ),
+    );
+    // Within a layer that stands as it stood nothing has to be measured again.
+    const rest = pairsIn(
+      stand,
+      solids,
+      air,
+      (a, b) => wanted(a, b) && !layers.some((l) => l.solids.has(a) && l.solids.has(b)),
+    );
+    const all = [...parts, rest];
+    const worst = new Map<string, Near>();
+    for (const n of all.flatMap((p) => p.near)) {
+      const key = n.a.piece < n.b.piece ? `${n.a.piece}|${n.b.piece}` : `${n.b.piece}|${n.a.piece}`;
+      const before = worst.get(key);
+      if (!before || n.d - n.wants < before.d - before.wants) worst.set(key, n);
+    }
+    const pairs: Pairs = {
+      near: [...worst.values()].sort((a, b) => a.d - b.d),
+      nearest: all.reduce<Near | null>(
+        (m, p) => (p.nearest && (!m || p.nearest.d < m.d) ? p.nearest : m),
+        null,
+      ),
+      tested: all.reduce((sum, p) => sum + p.tested, 0),
+    };
+    return pairs;
+  });
+}
+
+/** Everything that was found on a rig, by the name it was asked for with. */
+function found(stand: Stand): Map<string, Pairs> {
+  return stand.memo.once(found, () => new Map());
+}
+
+function remembered(stand: Stand, name: string, make: () => Pairs): Pairs {
+  const list = found(stand);
+  let pairs = list.get(name);
+  if (!pairs) list.set(name, (pairs = make()));
+  return pairs;
+}
+
+function pairsIn(
+  stand: Stand,
+  solids: readonly StandSolid[],
+  air: (a: StandSolid, b: StandSolid) => number,
+  wanted: (a: StandSolid, b: StandSolid) => boolean,
+): Pairs {
+  const list = solids.filter((s) => s.known);
+  const { contacts } = stand;
+  // As far apart as any rule asks for; nearer than that the nearest pair is named.
+  let most = NEAR;
+  for (const s of list) most = Math.max(most, air(s, s));
+  const near: Near[] = [];
+  let nearest: Near | null = null;
+  let tested = 0;
+  nearPairs(
+    list.map((s) => s.reach),
+    most,
+    (i, j) => {
+      const a = list[i]!;
+      const b = list[j]!;
+      if (!wanted(a, b) || touching(contacts, a, b)) return;
+      tested++;
+      const meets = meeting(contacts, a, b);
+      const wants = meets ? 0 : air(a, b);
+      const one: Near = { a, b, d: between(stand, a, b), meets, wants };
+      if (meets) {
+        if (one.d < -CONTACT) near.push(one);
+        return;
+      }
+      if (one.d < FAR && (nearest === null || one.d < nearest.d)) nearest = one;
+      if (one.d - a.loose - b.loose < wants && leastBetween(a, b) < wants) near.push(one);
+    },
+  );
+  return { near, nearest, tested };
+}
+
+/** As {@link nearIn}, of one solid and all others. */
+export function nearTo(
+  stand: Stand,
+  name: string,
+  one: StandSolid,
+  others: readonly StandSolid[],
+  air: number,
+): Pairs {
+  return remembered(stand, name, () => {
+    const worst = new Map<string, Near>();
+    let nearest: Near | null = null;
+    let tested = 0;
+    const { contacts } = stand;
+    for (const b of others) {
+      if (!b.known || touching(contacts, one, b)) continue;
+      if (apart(one.reach, b.reach) > air) continue;
+      tested++;
+      const near: Near = { a: one, b, d: between(stand, one, b), meets: false, wants: air };
+      if (nearest === null || near.d < nearest.d) nearest = near;
+      if (near.d - one.loose - b.loose >= air) continue;
+      const known = worst.get(b.piece);
+      if (!known || near.d < known.d) worst.set(b.piece, near);
+    }
+    return { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
+  });
+}
+
+/** Shortest distance of two solids as they stand; below 0 they overlap. */
+function between(stand: Stand, a: StandSolid, b: StandSolid): number {
+  if (a.solid.prism && b.solid.prism) return betweenPrisms(a.solid.prism, b.solid.prism);
+  return onceAmong(stand, [a, b], 'distance', () => distance(a.solid, b.solid));
+}
+
+/**
+ * The least that two solids can be apart inside the tolerances, by the faces that hold them. What
+ * both stand on cancels: two blocks on one cage do not come nearer because the cage is wider.
+ */
+function leastBetween(a: StandSolid, b: StandSolid): number {
+  const [f, g] = [a.faces, b.faces];
+  if (!f || !g) return -Infinity;
+  const x = Math.max(leastGap(f.x0, g.x1), leastGap(g.x0, f.x1));
+  const y = Math.max(leastGap(f.y0, g.y1), leastGap(g.y0, f.y1));
+  const z = Math.max(leastGap(f.z0, g.z1), leastGap(g.z0, f.z1));
+  if (x <= 0 && y <= 0 && z <= 0) return Math.max(x, y, z);
+  return Math.hypot(Math.max(0, x), Math.max(0, y), Math.max(0, z));
+}
+
+/** Pairs nearer than this are looked at whatever the rules ask for: one is named as the nearest, mm. */
+const NEAR = 12;
+/** What lies against something is not in it for as much as this, mm. */
+const CONTACT = 0.05;
+
+/** The numbers that two solids rest on, each once. */
+export function inputsOf(a: StandSolid, b: StandSolid): Given[] {
+  return [...new Set([...a.inputs, ...b.inputs])];
+}
+
+/** Distance of two solids as a function of their numbers, in the order of `inputs`. */
+export function distanceFrom(a: StandSolid, b: StandSolid, inputs: readonly Given[]) {
+  const [p, q] = [prismFrom(a, inputs), prismFrom(b, inputs)];
+  if (p && q) return (x: readonly number[]) => betweenPrisms(p(x), q(x));
+  const from = reader(inputs);
+  return (x: readonly number[]) => {
+    const read = from(x);
+    return distance(a.make(read), b.make(read));
+  };
+}
+
+/**
+ * One end of the extent of a solid as a function of its numbers, in the order of `inputs`.
+ *
+ * @param k place in {@link Bounds}: lowest x, y, z, then highest
+ */
+export function edgeFrom(s: StandSolid, k: 0 | 1 | 2 | 3 | 4 | 5, inputs: readonly Given[]) {
+  if (s.faces) return asFunction(s.faces[EDGES[k]], inputs);
+  const from = reader(inputs);
+  return (x: readonly number[]) => bounds(s.make(from(x)))[k];
+}
+
+const EDGES = ['x0', 'y0', 'z0', 'x1', 'y1', 'z1'] as const;
+
+/** A solid that its faces say all of, from its numbers: a block or a turned piece along z. */
+function prismFrom(s: StandSolid, inputs: readonly Given[]) {
+  const { faces } = s;
+  const { prism } = s.solid;
+  if (!faces || !prism) return null;
+  const of = (l: Lin) => asFunction(l, inputs);
+  const [x0, x1, y0, y1, z0, z1] = [
+    of(faces.x0),
+    of(faces.x1),
+    of(faces.y0),
+    of(faces.y1),
+    of(faces.z0),
+    of(faces.z1),
+  ];
+  const disc = prism.r > 0;
+  const out: Prism = { ...prism };
+  return (x: readonly number[]): Prism => {
+    const [left, right, low, high, back, front] = [x0(x), x1(x), y0(x), y1(x), z0(x), z1(x)];
+    const half = Math.abs(right - left) / 2;
+    out.x = (left + right) / 2;
+    out.y = (low + high) / 2;
+    out.r = disc ? half : 0;
+    out.hx = disc ? 0 : half;
+    out.hy = disc ? 0 : Math.abs(high - low) / 2;
+    out.z0 = Math.min(back, front);
+    out.z1 = Math.max(back, front);
+    return out;
+  };
+}
+
+/**
+ * Distances are bounded, not exact, and an arm that turns with its pivot does so in a curve: a
+ * thousandth of a millimetre covers both.
+ */
+const BOUND = 1e-3;
+
+/**
+ * The margin of a pair for the judge: worked out from its numbers where they could change the
+ * state; where no tolerance could, one bound for all of them together (a distance changes by no
+ * more than the surfaces move).
+ */
+export function pairMargin(
+  stand: Stand,
+  n: Near,
+  wanted: number,
+): Pick<Judgement, 'inputs' | 'margin' | 'after' | 'spread'> {
+  const inputs = inputsOf(n.a, n.b);
+  const loose = n.a.loose + n.b.loose;
+  if (n.d + loose < 0 || n.d - loose >= wanted)
+    return {
+      inputs: inputs.filter((g) => g.known === null),
+      margin: () => n.d,
+      after: (s) => ({ ...s, lo: n.d - loose, hi: n.d + loose }),
+    };
+  const margin = distanceFrom(n.a, n.b, inputs);
+  // Between prisms the distance is exact; other solids are bounded.
+  const bound = n.a.solid.prism && n.b.solid.prism && n.a.faces && n.b.faces ? 0 : BOUND;
+  return {
+    inputs,
+    margin,
+    spread: () =>
+      onceAmong(stand, [n.a, n.b], 'spread', () =>
+        spread(
+          inputs.map((g) => g.known!),
+          margin,
+        ),
+      ),
+    after: (s) => ({ ...s, lo: s.lo - bound, hi: s.hi + bound }),
+  };
+}
+
+/**
+ * What is worked out between solids, once for as long as the layer stands that all of them belong
+ * to. Across layers it is worked out each time.
+ */
+export function onceAmong<T>(
+  stand: Stand,
+  solids: readonly StandSolid[],
+  what: string,
+  make: () => T,
+): T {
+  const layer = stand.layers.find((l) => solids.every((s) => l.solids.has(s)));
+  if (!layer) return make();
+  return solids
+    .reduce<Memo>((memo, s) => memo.once(s, () => new Memo()), layer.memo)
+    .once(what, make);
+}
+
+/** The piece that a solid belongs to. */
+export function pieceOf(stand: Stand, s: StandSolid): Piece {
+  return stand.pieces.find((p) => p.key === s.piece)!;
+}
+
+/** What it is called in a sentence: `the arm of Pintle wheel`. */
+export function nameOf(stand: Stand, s: StandSolid): string {
+  const piece = pieceOf(stand, s);
+  const own = ROLE[s.role] ?? (s.role.startsWith('gear-') ? `${s.role.slice(5)} gear` : null);
+  return own ? `the ${own} of ${piece.name}` : piece.name;
+}
+
+const ROLE: Record<string, string> = {
+  arm: 'arm',
+  gear: 'gear',
+  clamp: 'clamp',
+  bracket: 'bracket',
+  foot: 'foot',
+  post: 'post',
+  cradle: 'cradle',
+  flag: 'flag',
+  travel: 'moving front',
+  tilt: 'tilting screen',
+};
+
+/** What {@link nearIn} found so far on a rig, each with the key of its finding. */
+export function nearest(stand: Stand): (Near & { key: string })[] {
+  const out: (Near & { key: string })[] = [];
+  for (const [name, pairs] of found(stand))
+    for (const n of pairs.near)
+      out.push({
+        ...n,
+        key: name.startsWith('pair ')
+          ? pairKey(n.a, n.b)
+          : `space.${name}|${name.endsWith(n.a.piece) ? n.b.piece : n.a.piece}`,
+      });
+  return out;
+}
+
+/** Key of the finding about two pieces. */
+export function pairKey(a: StandSolid, b: StandSolid): string {
+  return `space.pair:${[a.piece, b.piece].sort().join('|')}`;
+}
+
+/** How many pairs of solids were measured for a rig so far. */
+export function pairsTested(stand: Stand): number {
+  let n = 0;
+  for (const pairs of found(stand).values()) n += pairs.tested;
+  return n;
+}

@@ -1,0 +1,95 @@
+import type { Rig, FittedUse, Job, Fitting, Change, SpaceLimits } from '../../../kit/types';
+import type { Edit } from '../../../edit/edit';
+import { newId } from '../../../engine/ids';
+import { at, without, groupChanges } from '../../../edit/rig-path';
+
+/** Ids of fitted parts with all that hangs on them, farthest out first. */
+export function hangingOn(rig: Rig, ids: Iterable<string>): Set<string> {
+  const all = [...ids];
+  for (let i = 0; i < all.length; i++)
+    for (const u of rig.fitted ?? []) if (u.to === all[i] && !all.includes(u.id)) all.push(u.id);
+  return new Set(all.reverse());
+}
+
+/** Where a part of a kind goes when nobody says. */
+const USUAL: Partial<Record<string, FittedUse['on']>> = {
+  'battery-plate': 'rods',
+  battery: 'rear',
+  'dummy-battery': 'rear',
+  grip: 'left',
+  'shoulder-pad': 'bottom',
+  counterweight: 'rear',
+  finder: 'left',
+  arm: 'left',
+};
+
+/** Fits a part against the camera, or a battery against its plate, a screen against its handle. */
+export function fit(job: Job, rig: Rig, part: Fitting): Edit {
+  const fitted = rig.fitted ?? [];
+  const of = (kind: string) =>
+    fitted.find((u) => job.kit.find((p) => p.id === u.part)?.kind === kind);
+  const to =
+    part.kind === 'battery'
+      ? of('battery-plate')
+      : part.kind === 'monitor' || part.kind === 'recorder'
+        ? of('handle')
+        : undefined;
+  const use: FittedUse = {
+    id: newId(part.kind),
+    part: part.id,
+    on: to && part.kind !== 'battery' ? 'top' : (USUAL[part.kind] ?? 'top'),
+    ...(to ? { to: to.id } : {}),
+  };
+  return {
+    title: `Fit ${part.name}`,
+    changes: [{ path: at(rig, 'fitted', use.id), value: use }],
+  };
+}
+
+/** Moves a fitted part; undefined puts it back to the middle of its face. */
+export function setFitted(rig: Rig, id: string, to: Partial<FittedUse>, title: string): Edit {
+  return {
+    title,
+    changes: Object.entries(to).map(([k, value]) => ({ path: at(rig, 'fitted', id, k), value })),
+    group: `fitted ${rig.id} ${id} ${Object.keys(to).join()}`,
+  };
+}
+
+/** Takes a fitted part off, with what stands against it, and the leads to its outlets. */
+export function takeFitted(rig: Rig, id: string, name: string): Edit {
+  const gone = hangingOn(rig, [id]);
+  return {
+    title: `Take ${name} off`,
+    changes: withoutFitted(rig, gone),
+  };
+}
+
+export function withoutFitted(rig: Rig, gone: ReadonlySet<string>): Change[] {
+  return [
+    ...[...gone].map((id) => without(rig, 'fitted', id)),
+    ...(rig.drives ?? []).flatMap((d): Change[] =>
+      d.outlet && gone.has(d.outlet.from)
+        ? [{ path: at(rig, 'drives', d.id, 'outlet'), value: undefined }]
+        : [],
+    ),
+  ];
+}
+
+export function setLimits(rig: Rig, limits: SpaceLimits | undefined): Edit {
+  return {
+    title: limits === undefined ? 'No size limit' : 'Limit the size of the rig',
+    changes: limits
+      ? groupChanges(rig, 'limits', rig.limits, {
+          ...Object.fromEntries(Object.keys(rig.limits ?? {}).map((k) => [k, undefined])),
+          ...limits,
+        })
+      : [{ path: at(rig, 'limits'), value: undefined }],
+  };
+}
+
+export function shutScreen(rig: Rig, shut: boolean): Edit {
+  return {
+    title: shut ? 'Leave the screen shut' : 'Fold the screen out',
+    changes: [{ path: at(rig, 'screenShut'), value: shut ? true : undefined }],
+  };
+}

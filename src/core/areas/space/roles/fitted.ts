@@ -1,0 +1,28 @@
+import type { Role } from '../../../edit/role';
+import { FITTING_KINDS, type FittedUse } from '../../../kit/types';
+
+/** What stands against the camera, on rods, or on another part that does. */
+export const fittedRole: Role = {
+  id: 'fitted',
+  kinds: FITTING_KINDS,
+  what: 'a part that is fitted to a camera',
+  list: {
+    list: 'fitted',
+    seat: 'face',
+    set: [],
+    place: { x: 'x', y: 'y', z: 'z', station: 'station', turn: 'turn' },
+    own: ['to', 'on'],
+    read(kept, use, element) {
+      const seat = kept.seats.get(use.id);
+      if (seat?.host?.use !== undefined) element.to = seat.host.use;
+      element.on = seat?.kind === 'rods' ? 'rods' : (seat?.host?.face ?? 'top');
+    },
+    host(rig, element) {
+      const { to, on, part } = element as unknown as FittedUse;
+      const host = { use: to === undefined ? undefined : rig.idOf('fitted', to) };
+      if (on === 'rods') return { kind: 'rods', host };
+      const kind = rig.partOf(part)?.kind === 'cage' ? 'around' : 'face';
+      return { kind, host: { ...host, face: on } };
+    },
+  },
+};

@@ -1,0 +1,22 @@
+import { mm, COMMON, clampLength, type KindDef } from '../../../engine/field';
+import { rodSystem } from '../../rods/kit/system-field';
+
+/** What holds the lens up: the kinds of parts, and what each can say. */
+export const kinds = {
+  'lens-support': {
+    one: 'lens support',
+    many: 'lens supports',
+    fields: [
+      COMMON[0]!,
+      rodSystem,
+      mm('postFrom', 'post, lowest', 300, {
+        first: true,
+        hint: 'rod plane to where the barrel rests',
+      }),
+      mm('postTo', 'post, highest', 300, { first: true }),
+      clampLength,
+      mm('cradleWidth', 'width of the cradle', 300),
+      ...COMMON.slice(1),
+    ],
+  },
+} satisfies Record<string, KindDef>;

@@ -1,0 +1,266 @@
+import type { ToleranceClass } from '../quantity/quantity';
+
+/** What a field of a part is like, and the fields that several kinds have. */
+export type Field =
+  | QuantityField
+  | NumberField
+  | TextField
+  | ChoiceField
+  | FlagField
+  | MountField
+  | TextsField
+  | RowsField;
+
+interface FieldBase {
+  key: string;
+  /** What it is called on screen. */
+  label: string;
+  /** One line on how to read or measure it. */
+  hint?: string;
+  required?: boolean;
+  /** Shown first on a part sheet: what the checks need most. */
+  first?: boolean;
+  /** Of no concern to a part that says something else in another field. */
+  onlyFor?: { key: string; is: readonly string[] };
+}
+export interface QuantityField extends FieldBase {
+  type: 'quantity';
+  unit: string;
+  cls: ToleranceClass;
+  min: number;
+  max: number;
+}
+export interface NumberField extends FieldBase {
+  type: 'number';
+  unit: string;
+  integer?: boolean;
+  min: number;
+  max: number;
+}
+export interface TextField extends FieldBase {
+  type: 'text';
+  max: number;
+}
+export interface ChoiceField extends FieldBase {
+  type: 'choice';
+  options: readonly { value: string; label: string }[];
+}
+export interface FlagField extends FieldBase {
+  type: 'flag';
+}
+export interface MountField extends FieldBase {
+  type: 'mount';
+}
+/** A list of other parts, by id, or by name when they are not in the kit. */
+export interface TextsField extends FieldBase {
+  type: 'texts';
+  of: string;
+}
+export interface RowsField extends FieldBase {
+  type: 'rows';
+  /** What one row is called. */
+  row: string;
+  fields: readonly Field[];
+  /** Rows carry an id and are addressed by it. */
+  keyed?: boolean;
+}
+
+export const mm = (
+  key: string,
+  label: string,
+  max: number,
+  more: Partial<QuantityField> = {},
+): QuantityField => ({
+  type: 'quantity',
+  key,
+  label,
+  unit: 'mm',
+  cls: 'length',
+  min: 0,
+  max,
+  ...more,
+});
+
+export const COMMON: readonly Field[] = [
+  { type: 'text', key: 'name', label: 'name', max: 120, required: true, first: true },
+  { type: 'text', key: 'owner', label: 'owner or tag', max: 120 },
+  {
+    type: 'number',
+    key: 'count',
+    label: 'pieces on hand',
+    unit: '',
+    integer: true,
+    min: 0,
+    max: 999,
+    hint: '0 means it would have to be hired',
+  },
+  {
+    type: 'quantity',
+    key: 'mass',
+    label: 'mass',
+    unit: 'g',
+    cls: 'mass',
+    min: 0,
+    max: 100000,
+  },
+  { type: 'text', key: 'notes', label: 'notes', max: 4000 },
+];
+
+export function quantityField(
+  key: string,
+  label: string,
+  unit: string,
+  cls: ToleranceClass,
+  min: number,
+  max: number,
+  more: Partial<QuantityField> = {},
+): QuantityField {
+  return { type: 'quantity', key, label, unit, cls, min, max, ...more };
+}
+
+export const LINK: readonly Field[] = [
+  { type: 'mount', key: 'lensMount', label: 'lens side', first: true },
+  { type: 'mount', key: 'bodyMount', label: 'body side', first: true },
+  mm('length', 'length', 400, {
+    cls: 'flange',
+    first: true,
+    hint: 'mount face to mount face, by depth gauge',
+  }),
+  mm('outerDiameter', 'outer diameter', 400),
+  mm('bore', 'clear bore', 300, { hint: 'narrowest clear diameter on the way through' }),
+  mm('play', 'play', 5, { hint: 'rocking at the lens mount, by dial gauge' }),
+  { type: 'flag', key: 'foot', label: 'has a foot' },
+  mm('footAt', 'foot at', 400, { hint: 'middle of the foot ahead of the body-side face' }),
+  mm('footLength', 'foot length', 400),
+  mm('footDown', 'axis to foot', 300, { hint: 'optical axis down to the bottom of the foot' }),
+  quantityField('mountMoment', 'load its mount bears', 'N m', 'moment', 0, 100),
+  { type: 'flag', key: 'passesControl', label: 'passes aperture control' },
+];
+
+export const quantity = quantityField;
+
+export const number = (
+  key: string,
+  label: string,
+  unit: string,
+  min: number,
+  max: number,
+  more: Partial<NumberField> = {},
+): NumberField => ({ type: 'number', key, label, unit, min, max, ...more });
+
+export const flag = (key: string, label: string, hint?: string): FlagField => ({
+  type: 'flag',
+  key,
+  label,
+  ...(hint ? { hint } : {}),
+});
+
+export const choice = (
+  key: string,
+  label: string,
+  options: readonly (readonly [value: string, label: string])[],
+  more: Partial<ChoiceField> = {},
+): ChoiceField => ({
+  type: 'choice',
+  key,
+  label,
+  options: options.map(([value, name]) => ({ value, label: name })),
+  ...more,
+});
+
+export const FILTER_TYPES = [
+  ['nd', 'neutral density'],
+  ['polariser', 'polariser'],
+  ['variable-nd', 'variable ND'],
+  ['diffusion', 'diffusion'],
+  ['streak', 'streak'],
+  ['close-up', 'close-up'],
+  ['clear', 'clear'],
+] as const;
+
+export const falloff = (hint: string): RowsField => ({
+  type: 'rows',
+  key: 'falloff',
+  label: 'light falloff',
+  row: 'line',
+  hint,
+  fields: [
+    number('focal', 'at focal', 'mm', 1, 3000),
+    number('height', 'image height', 'mm', 0, 200, { required: true }),
+    number('stops', 'loss', 'stops', 0, 20, { required: true }),
+  ],
+});
+
+export const SCREW = { key: 'shape', is: ['screw'] };
+export const PLATE = { key: 'shape', is: ['rectangle'] };
+export const ROUND = { key: 'shape', is: ['round'] };
+export const VARIABLE = { key: 'type', is: ['variable-nd'] };
+export const CLIPS = { key: 'attach', is: ['clip-on'] };
+export const ON_RODS = { key: 'attach', is: ['rods'] };
+export const SCREEN = { key: 'screenSide', is: ['left', 'right', 'rear'] };
+export const SEAMLESS = { key: 'style', is: ['seamless'] };
+export const CLOSES = { key: 'style', is: ['split', 'strap'] };
+export const STRAP = { key: 'style', is: ['strap', 'split'] };
+
+export const SUPPLY: readonly Field[] = [
+  quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
+  quantity('voltsTo', 'runs up to', 'V', 'volts', 0, 100),
+  quantity('watts', 'takes', 'W', 'watts', 0, 2000),
+];
+
+export const BLOCK: readonly Field[] = [
+  mm('width', 'width', 1000, { first: true, hint: 'across the axis' }),
+  mm('height', 'height', 1000, { first: true }),
+  mm('depth', 'length', 1000, { first: true, hint: 'along the axis' }),
+];
+
+export const gearModule = quantity('module', 'module', 'mm', 'exact', 0.1, 5, {
+  hint: '0.8 in this trade; 0.794 is 32 diametral pitch',
+});
+
+export const teeth = (key: string, label: string, more: Partial<NumberField> = {}): NumberField =>
+  number(key, label, 'teeth', 6, 600, { integer: true, ...more });
+
+export const clampLength = mm('clampLength', 'clamp along the rods', 400, { first: true });
+
+export const OUTLETS: RowsField = {
+  type: 'rows',
+  key: 'outlets',
+  label: 'outlets',
+  row: 'outlet',
+  keyed: true,
+  fields: [
+    { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+    quantity('volts', 'volts', 'V', 'volts', 0, 100),
+    quantity('amps', 'amps', 'A', 'watts', 0, 100),
+  ],
+};
+
+/** A filter wheel, or the filters that go into one slot by turns. */
+export const wheel = (label: string, hint: string): RowsField => ({
+  type: 'rows',
+  key: 'wheel',
+  label,
+  row: 'place',
+  keyed: true,
+  hint,
+  fields: [
+    { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+    quantity('stops', 'light it takes', 'stops', 'light', 0, 20, { hint: '0 is clear' }),
+  ],
+});
+
+export const HELD: readonly Field[] = [
+  number('screws', 'screws that hold it', '', 0, 20, { integer: true }),
+  flag('pins', 'pins keep it from turning'),
+  quantity('rating', 'rated for', 'g', 'mass', 0, 1e6, {
+    hint: 'as stated by its maker; it counts, not Nelvix',
+  }),
+];
+
+/** A kind of part: what it is called and what it can say. */
+export interface KindDef {
+  one: string;
+  many: string;
+  fields: readonly Field[];
+}

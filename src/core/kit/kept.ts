@@ -1,0 +1,131 @@
+import type { Change, Frame, LightUse, Mount, Part, RuleChoice, SpaceLimits } from './types';
+
+/**
+ * A job as it is kept, sent and undone: format version 4. A rig is one list of uses, what holds
+ * them (joints) and what feeds them (links). Every element of a list has an id that begins with a
+ * letter and is changed by itself; no field is ever null, so that null can mean "not said here" in
+ * a layer. What is worked out of a job reads it by roles instead: `kit/types.ts`, `read-rig.ts`.
+ */
+
+/** A piece on the rig. */
+export interface Use {
+  id: string;
+  role: string;
+  part: string;
+  /** What its role lets be set and is not where it sits. */
+  set?: Record<string, unknown>;
+  /** What an older version kept with it under names that meant nothing. */
+  carried?: Record<string, unknown>;
+  [later: string]: unknown;
+}
+
+/** One side of a joint; a host without a use is found by the role. */
+export interface End {
+  use?: string;
+  interface?: string;
+  face?: string;
+}
+
+/** Where in its host a use sits. What is absent is found. */
+export interface Place {
+  /** From the middle of the face, mm in the frame of reference. */
+  x?: number;
+  y?: number;
+  z?: number;
+  /** Mm from the image plane, of the datum that the role names. */
+  station?: number;
+  /** Degrees about the axis of what it sits on. */
+  turn?: number;
+  /** Place in a row, from the camera outwards; equal ones go by id. */
+  order?: number;
+  side?: 'left' | 'right';
+  end?: 'through' | 'front' | 'rear';
+  [later: string]: unknown;
+}
+
+/** What holds what. The joint with the id of a use seats that use; any other one ties it. */
+export interface Joint {
+  id: string;
+  kind: string;
+  guest: End & { use: string };
+  host?: End;
+  place?: Place;
+  [later: string]: unknown;
+}
+
+/** What feeds or sends. */
+export interface Link {
+  id: string;
+  kind: string;
+  from: { use: string; port?: string };
+  to: { use: string; port?: string };
+  [later: string]: unknown;
+}
+
+/** Uses and joints that a rig puts back, by id. */
+export interface Remembered {
+  uses: Record<string, Omit<Use, 'id'>>;
+  joints: Record<string, Omit<Joint, 'id'>>;
+}
+
+export interface ConfigurationDoc {
+  id: string;
+  name: string;
+  /** The difference over the rig: its own paths, lists become maps by id. */
+  over: Record<string, unknown>;
+  carried?: { changes?: Change[]; [other: string]: unknown };
+  [later: string]: unknown;
+}
+
+export interface RigDoc {
+  id: string;
+  name: string;
+  mode?: string;
+  frames: Frame[];
+  focal?: number;
+  stop?: number;
+  focus?: number;
+  reference?: string;
+  light?: LightUse;
+  limits?: SpaceLimits;
+  uses: Use[];
+  joints: Joint[];
+  links: Link[];
+  /** What stood between body and lens when a lens was last on, by the lens. */
+  remembered?: Record<string, Remembered>;
+  configurations?: ConfigurationDoc[];
+  carried?: Record<string, unknown>;
+}
+
+/** Something that was done or seen, and what it is about. */
+export interface JobRecord {
+  id: string;
+  at?: string;
+  role?: string;
+  kind: string;
+  about: { parts?: string[]; rig?: string; [other: string]: unknown };
+  data: Record<string, unknown>;
+  [later: string]: unknown;
+}
+
+export interface JobDoc {
+  format: 'nelvix-job';
+  version: number;
+  id: string;
+  name: string;
+  note?: string;
+  mounts?: Mount[];
+  aliases?: Record<string, string>;
+  kit: Part[];
+  lensSet?: { id: string }[];
+  rigs: RigDoc[];
+  rules?: RuleChoice;
+  records?: JobRecord[];
+}
+
+/** What a rig keeps that no role of this version reads. */
+export interface Unread {
+  uses?: Use[];
+  joints?: Joint[];
+  links?: Link[];
+}

@@ -1,0 +1,277 @@
+'use client';
+
+import { type Stand, standOf } from '@/core/build/stand';
+import type { PlacedDrive } from '@/core/build/stand-drive';
+import type { RigFacts } from '@/views/bench/use-rig';
+import { useEdit, Section, Piece, Choose, Length } from '@/views/bench/panel-parts';
+import { isDrive, isGearRing, isDriveArm, isFitting } from '@/core/kit/types';
+import { outletsOn } from '@/core/areas/drive/model/outlets';
+import { takeGear, putGear } from '@/core/areas/drive/moves/gear';
+import { takeDrive, setDrive, armOn, putDrive } from '@/core/areas/drive/moves/drive';
+import { found, named } from '../../bench/found';
+import { exact, plain } from '@/core/quantity/say';
+import { Check } from '../../bench/check-box';
+import { handUnitOf } from '@/core/areas/drive/model/hand-unit';
+
+const TURNS = ['focus', 'iris', 'zoom'] as const;
+
+/** Whether everything is known that a drive's place was looked for by. */
+function sure(stand: Stand, d: PlacedDrive): boolean {
+  const missing = stand.pieces.find((p) => p.key === d.key)?.missing ?? [];
+  return d.centres !== null && missing.length === 0;
+}
+
+export function Drives({ facts }: { facts: RigFacts }) {
+  const edit = useEdit();
+  const { job, rig, built } = facts;
+  const stand = standOf(built);
+  const drives = job.kit.filter(isDrive);
+  const rings = job.kit.filter(isGearRing);
+  const arms = job.kit.filter(isDriveArm);
+  const outlets = outletsOn(built);
+  const units = job.kit.filter(isFitting).filter((p) => p.kind === 'hand-unit');
+  return (
+    <Section title="Follow focus, motors, gears">
+      {(rig.gears ?? []).map((g) => {
+        const part = facts.base.kit.get(g.part);
+        return part ? (
+          <Piece
+            key={g.turns}
+            part={part}
+            hint={`on the ${g.turns} ring`}
+            onOff={() => edit(takeGear(rig, g.turns, part.name))}
+          />
+        ) : null;
+      })}
+      {stand.drives.map((d) => (
+        <div key={d.key} className="border-t border-rule pt-1">
+          <Piece part={d.part} onOff={() => edit(takeDrive(rig, d.use.id, d.part.name))} />
+          <Choose
+            label="turns"
+            value={d.use.turns}
+            none={null}
+            options={TURNS.map((t) => ({
+              id: t,
+              name: `the ${t} ring`,
+              pick: () =>
+                edit(
+                  setDrive(rig, d.use.id, { turns: t }, `Turn the ${t} ring with ${d.part.name}`),
+                ),
+            }))}
+          />
+          <Choose
+            label="side"
+            value={d.use.side ?? ''}
+            none={null}
+            options={[
+              {
+                id: '',
+                name: sure(stand, d) ? `found: camera ${d.side}` : 'to be found',
+                pick: () =>
+                  edit(
+                    setDrive(
+                      rig,
+                      d.use.id,
+                      { side: undefined, angle: undefined },
+                      `Let ${d.part.name} find its side`,
+                    ),
+                  ),
+              },
+              ...(['left', 'right'] as const).map((side) => ({
+                id: side,
+                name: `camera ${side}`,
+                pick: () =>
+                  edit(
+                    setDrive(
+                      rig,
+                      d.use.id,
+                      { side, angle: undefined },
+                      `Put ${d.part.name} at camera ${side}`,
+                    ),
+                  ),
+              })),
+            ]}
+          />
+          <Length
+            label="clamped at"
+            value={d.use.station}
+            hint={found(stand, d.station, 'meshes')}
+            onKeep={(v) =>
+              edit(
+                setDrive(
+                  rig,
+                  d.use.id,
+                  { station: v },
+                  v === undefined
+                    ? `Let ${d.part.name} follow the gear`
+                    : `Clamp ${d.part.name} at ${v} mm`,
+                ),
+              )
+            }
+          />
+          <Length
+            label="angle"
+            unit="deg"
+            value={d.use.angle}
+            hint={
+              !sure(stand, d)
+                ? 'not known yet'
+                : d.angle === null
+                  ? 'nothing reaches'
+                  : `${exact((d.angle * 180) / Math.PI, 0)} found`
+            }
+            onKeep={(v) =>
+              edit(
+                setDrive(
+                  rig,
+                  d.use.id,
+                  { angle: v },
+                  v === undefined
+                    ? `Let ${d.part.name} find its angle`
+                    : `Swing ${d.part.name} to ${v} degrees`,
+                ),
+              )
+            }
+          />
+          {d.part.flips || d.use.flipped !== undefined ? (
+            <Check
+              label="flipped on its bracket"
+              on={d.flipped}
+              onChange={(on) =>
+                edit(
+                  setDrive(
+                    rig,
+                    d.use.id,
+                    { flipped: on },
+                    on ? `Flip ${d.part.name} over` : `Flip ${d.part.name} back`,
+                  ),
+                )
+              }
+            />
+          ) : null}
+          {d.part.kind === 'motor' || d.part.reversible ? (
+            <Check
+              label="reversed"
+              on={d.use.reversed === true}
+              onChange={(on) =>
+                edit(
+                  setDrive(
+                    rig,
+                    d.use.id,
+                    { reversed: on ? true : undefined },
+                    on ? `Set ${d.part.name} reversed` : `Set ${d.part.name} straight`,
+                  ),
+                )
+              }
+            />
+          ) : null}
+          {arms.length > 0 ? (
+            <Choose
+              label="extension arm"
+              value={d.use.arm ?? ''}
+              none={null}
+              options={[
+                {
+                  id: '',
+                  name: 'none',
+                  pick: () =>
+                    edit(
+                      setDrive(
+                        rig,
+                        d.use.id,
+                        { arm: undefined },
+                        `Take the arm off ${d.part.name}`,
+                      ),
+                    ),
+                },
+                ...arms.map((a) => ({
+                  id: a.id,
+                  name: named(a),
+                  pick: () => edit(armOn(rig, d.use, a)),
+                })),
+              ]}
+            />
+          ) : null}
+          {d.part.kind === 'motor' && units.length > 0 ? (
+            <Choose
+              label="worked with"
+              value={d.use.unit ?? ''}
+              none={null}
+              options={[
+                {
+                  id: '',
+                  name: handUnitOf(built, { ...d.use, unit: undefined })?.name ?? 'nobody said',
+                  pick: () =>
+                    edit(
+                      setDrive(
+                        rig,
+                        d.use.id,
+                        { unit: undefined },
+                        `Leave open what works ${d.part.name}`,
+                      ),
+                    ),
+                },
+                ...units.map((u) => ({
+                  id: u.id,
+                  name: named(u),
+                  pick: () =>
+                    edit(
+                      setDrive(rig, d.use.id, { unit: u.id }, `Work ${d.part.name} with ${u.name}`),
+                    ),
+                })),
+              ]}
+            />
+          ) : null}
+          {d.part.kind === 'motor' ? (
+            <Choose
+              label="fed from"
+              value={d.use.outlet ? `${d.use.outlet.from}/${d.use.outlet.id}` : ''}
+              none={outlets.length === 0 ? 'nothing on this rig has an outlet' : 'nobody said'}
+              options={outlets.map((o) => ({
+                id: `${o.from}/${o.id}`,
+                name: `${o.name}${o.volts.known ? `, ${plain(o.volts.known.value, 1)} V` : ''}`,
+                pick: () =>
+                  edit(
+                    setDrive(
+                      rig,
+                      d.use.id,
+                      { outlet: { from: o.from, id: o.id } },
+                      `Feed ${d.part.name} from ${o.name}`,
+                    ),
+                  ),
+              }))}
+            />
+          ) : null}
+        </div>
+      ))}
+      <Choose
+        label="put a drive"
+        value=""
+        none={
+          drives.length === 0
+            ? 'no follow focus or motor in the kit'
+            : 'a follow focus or motor ...'
+        }
+        options={drives.map((p) => ({
+          id: p.id,
+          name: named(p),
+          pick: () => edit(putDrive(job, rig, p)),
+        }))}
+      />
+      <Choose
+        label="close a gear ring"
+        value=""
+        none={rings.length === 0 ? 'no gear ring in the kit' : 'a gear ring ...'}
+        options={TURNS.flatMap((t) =>
+          built.lens?.rings?.some((r) => r.turns === t)
+            ? rings.map((p) => ({
+                id: `${t}:${p.id}`,
+                name: `${named(p)} on the ${t} ring`,
+                pick: () => edit(putGear(rig, p, t)),
+              }))
+            : [],
+        )}
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,156 @@
+'use client';
+
+import { type FittedUse, type Part, isFitting, FITTING_KINDS } from '@/core/kit/types';
+import type { RigFacts } from '@/views/bench/use-rig';
+import { useEdit, Section, Piece, Choose, Length } from '@/views/bench/panel-parts';
+import { setFitted, takeFitted, fit, shutScreen } from '@/core/areas/space/moves/fitted';
+import { named } from '../../bench/found';
+import { KIND_NAME } from '@/core/kit/fields';
+import { Check } from '../../bench/check-box';
+
+const FACES: readonly { id: FittedUse['on']; name: string }[] = [
+  { id: 'top', name: 'on top' },
+  { id: 'bottom', name: 'below' },
+  { id: 'left', name: 'at camera left' },
+  { id: 'right', name: 'at camera right' },
+  { id: 'front', name: 'in front' },
+  { id: 'rear', name: 'behind' },
+  { id: 'rods', name: 'on the rods' },
+];
+
+export function Fitted({ facts }: { facts: RigFacts }) {
+  const edit = useEdit();
+  const { job, rig, built } = facts;
+  const kit = job.kit.filter(isFitting);
+  const fitted = rig.fitted ?? [];
+  return (
+    <Section title="Fitted to the camera">
+      {fitted.map((u, i) => {
+        const part = facts.base.kit.get(u.part);
+        if (!part) return null;
+        const move = (to: Partial<FittedUse>, title: string) =>
+          edit(setFitted(rig, u.id, to, title));
+        return (
+          <div key={u.id} className="border-t border-rule pt-1">
+            <Piece part={part} onOff={() => edit(takeFitted(rig, u.id, part.name))} />
+            {part.kind === 'cage' ? null : (
+              <>
+                <Choose
+                  label="stands"
+                  value={u.on}
+                  none={null}
+                  options={FACES.map((f) => ({
+                    id: f.id,
+                    name: f.name,
+                    pick: () =>
+                      move(
+                        { on: f.id, x: undefined, y: undefined, z: undefined, station: undefined },
+                        `Put ${part.name} ${f.name}`,
+                      ),
+                  }))}
+                />
+                {u.on === 'rods' ? (
+                  <Length
+                    label="front at"
+                    value={u.station}
+                    hint="found"
+                    onKeep={(v) => move({ station: v }, `Slide ${part.name}`)}
+                  />
+                ) : (
+                  <OnFace
+                    facts={facts}
+                    use={u}
+                    part={part}
+                    hosts={fitted.slice(0, i)}
+                    move={move}
+                  />
+                )}
+              </>
+            )}
+          </div>
+        );
+      })}
+      <Choose
+        label="fit"
+        value=""
+        none={
+          kit.length === 0 ? 'nothing in the kit to fit' : 'a cage, handle, screen, battery ...'
+        }
+        options={FITTING_KINDS.flatMap((k) =>
+          kit
+            .filter((p) => p.kind === k)
+            .map((p) => ({
+              id: p.id,
+              name: `${named(p)}, ${KIND_NAME[k].one}`,
+              pick: () => edit(fit(job, rig, p)),
+            })),
+        )}
+      />
+      {built.body?.screenSide ? (
+        <Check
+          label="screen folded out"
+          on={rig.screenShut !== true}
+          onChange={(on) => edit(shutScreen(rig, !on))}
+        />
+      ) : null}
+    </Section>
+  );
+}
+
+/** Where on its face a part stands, and of what. */
+function OnFace({
+  facts,
+  use,
+  part,
+  hosts,
+  move,
+}: {
+  facts: RigFacts;
+  use: FittedUse;
+  part: Part;
+  hosts: readonly FittedUse[];
+  move: (to: Partial<FittedUse>, title: string) => void;
+}) {
+  return (
+    <>
+      <Choose
+        label="of"
+        value={use.to ?? ''}
+        none={null}
+        options={[
+          {
+            id: '',
+            name: facts.built.body?.name ?? 'the camera',
+            pick: () => move({ to: undefined }, `Put ${part.name} on the camera`),
+          },
+          ...hosts.flatMap((o) => {
+            const p = facts.base.kit.get(o.part);
+            return p && p.kind !== 'cage'
+              ? [
+                  {
+                    id: o.id,
+                    name: p.name,
+                    pick: () => move({ to: o.id }, `Put ${part.name} on ${p.name}`),
+                  },
+                ]
+              : [];
+          }),
+        ]}
+      />
+      {(
+        [
+          ['x', 'moved right by'],
+          ['y', 'moved up by'],
+          ['z', 'moved forward by'],
+        ] as const
+      ).map(([k, label]) => (
+        <Length
+          key={k}
+          label={label}
+          value={use[k]}
+          onKeep={(v) => move({ [k]: v }, `Move ${part.name}`)}
+        />
+      ))}
+    </>
+  );
+}

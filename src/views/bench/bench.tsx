@@ -1,0 +1,147 @@
+'use client';
+
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
+import { withChanges, type Edit } from '@/core/edit/edit';
+import type { Job, Rig } from '@/core/kit/types';
+import { useSnapshot, useStore } from '@/views/store/store-context';
+import { useAdvice, useRigFacts, type Advice, type RigFacts } from './use-rig';
+
+/** The open rig under the hand: what is dragged shows before it is kept, one finding is lit. */
+export interface Bench {
+  job: Job;
+  rig: Rig;
+  facts: RigFacts;
+  advice: Advice;
+  /** Key of the finding that is open, and the parts it speaks of. */
+  lit: string | null;
+  litParts: readonly string[];
+  /** What was pressed by hand. */
+  picked: string | null;
+  setPicked: (key: string | null) => void;
+  /** The area whose findings are shown; null for all. */
+  area: string | null;
+  setArea: (area: string | null) => void;
+  /** Which of its panels is looked at where there is room for one. */
+  panel: Panel;
+  setPanel: (panel: Panel) => void;
+  /** It stands open at the side of a place that does not show it itself. */
+  docked: boolean;
+  setDocked: (docked: boolean) => void;
+  /** Something is being dragged: what shows is not kept yet. */
+  dragging: boolean;
+  /** Shows an edit that is still being dragged; null shows what is kept. */
+  setDraft: (edit: Edit | null) => void;
+  /** Keeps an edit that was let go of. */
+  drop: (edit: Edit | null) => void;
+  /** Says that advice is looked at; what comes back says that it no longer is. */
+  look: () => () => void;
+}
+
+/** Findings, what to measure, what stands under and beside. */
+export type Panel = 'findings' | 'measure' | 'parts';
+
+const Context = createContext<Bench | null>(null);
+
+/** What is said of the open rig, the same in every place. */
+export function BenchProvider({ children }: { children: ReactNode }) {
+  const { job: kept, rigId } = useSnapshot();
+  const store = useStore();
+  // While something is dragged the picture runs ahead of what is kept: one step when it is let go.
+  const [held, setHeld] = useState<{ of: string; edit: Edit } | null>(null);
+  const draft = kept && held?.of === kept.id ? held.edit : null;
+  const [picked, setPicked] = useState<string | null>(null);
+  const [area, setArea] = useState<string | null>(null);
+  const [panel, setPanel] = useState<Panel>('findings');
+  const [docked, setDocked] = useState(false);
+  const [lookers, setLookers] = useState(0);
+  const job = useMemo(
+    () => (kept && draft ? withChanges(kept, draft.changes) : kept),
+    [kept, draft],
+  );
+  const rig = job?.rigs.find((r) => r.id === rigId) ?? null;
+  const id = kept?.id;
+  const setDraft = useCallback(
+    (edit: Edit | null) => setHeld(edit && id !== undefined ? { of: id, edit } : null),
+    [id],
+  );
+  const facts = useRigFacts(job, rig);
+  const drop = useCallback(
+    (edit: Edit | null) => {
+      setHeld(null);
+      if (edit) store?.edit(edit);
+    },
+    [store],
+  );
+  const look = useCallback(() => {
+    setLookers((n) => n + 1);
+    return () => setLookers((n) => n - 1);
+  }, []);
+  const first = facts?.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
+  const lit = facts?.verdicts.some((v) => v.key === picked) ? picked : first;
+  const advice = useAdvice(facts, lit, draft !== null || lookers === 0);
+  // The same parts are the same list: what shows them is not drawn anew with every move.
+  const about = JSON.stringify(facts?.verdicts.find((v) => v.key === lit)?.about ?? []);
+  const litParts = useMemo(() => JSON.parse(about) as string[], [about]);
+  const dragging = draft !== null;
+  const bench = useMemo<Bench | null>(
+    () =>
+      job && rig && facts
+        ? {
+            job,
+            rig,
+            facts,
+            advice,
+            lit,
+            litParts,
+            picked,
+            setPicked,
+            area,
+            setArea,
+            panel,
+            setPanel,
+            docked,
+            setDocked,
+            dragging,
+            setDraft,
+            drop,
+            look,
+          }
+        : null,
+    [
+      job,
+      rig,
+      facts,
+      advice,
+      lit,
+      litParts,
+      picked,
+      area,
+      panel,
+      docked,
+      dragging,
+      setDraft,
+      drop,
+      look,
+    ],
+  );
+  return <Context value={bench}>{children}</Context>;
+}
+
+/** The open rig; null while there is none. */
+export function useBench(): Bench | null {
+  return useContext(Context);
+}
+
+/** Has fixes and the measuring list worked out for as long as something shows them. */
+export function useLooking(bench: Bench | null): void {
+  const look = bench?.look;
+  useEffect(() => look?.(), [look]);
+}

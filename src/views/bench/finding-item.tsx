@@ -1,0 +1,148 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import type { RigFacts, Advice } from './use-rig';
+import type { Verdict, Measurement, Fix } from '@/core/checks/finding';
+import { useStore } from '@/views/store/store-context';
+import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
+import { TRIABLE } from '@/core/checks/tried';
+import { sayRange } from '@/core/quantity/say';
+import { ruleName } from '@/core/rules/rules';
+import { sayBasis } from '@/core/checks/basis';
+import { Button } from '@/ui/button';
+
+const MeasureField = dynamic(() => import('./measure-panel').then((m) => m.MeasureField), {
+  ssr: false,
+});
+
+const TryButtons = dynamic(() => import('./try-buttons').then((m) => m.TryButtons), {
+  ssr: false,
+  // As high as it will be: what stands below must not jump away from under a thumb.
+  loading: () => <div className="min-h-11" />,
+});
+
+const MarkTestForm = dynamic(() => import('./mark-test-form').then((m) => m.MarkTestForm), {
+  ssr: false,
+});
+
+const WASH = {
+  ok: 'border-ok',
+  tight: 'border-tight',
+  fail: 'border-fail',
+  unknown: 'border-unknown',
+} as const;
+
+export function Item({
+  facts,
+  verdict: v,
+  advice,
+  open,
+  onPick,
+  after,
+}: {
+  facts: RigFacts;
+  verdict: Verdict;
+  advice: Advice;
+  open: boolean;
+  onPick: (key: string) => void;
+  /** Where the eye goes on once a fix is taken and its line is gone. */
+  after: () => void;
+}) {
+  const store = useStore();
+  const waiting = advice.of !== facts || advice.key !== v.key;
+  const fixes = waiting ? [] : advice.fixes;
+  return (
+    <li data-key={v.key} className={`my-0.5 border-l-4 ${WASH[v.state]} ${open ? 'bg-paper' : ''}`}>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => onPick(v.key)}
+        className="flex min-h-11 w-full items-start gap-2.5 px-2 py-1.5 text-left hover:bg-sunk"
+      >
+        <span className="mt-0.5">
+          <StateGlyph state={v.state} />
+        </span>
+        <span className="min-w-0 flex-1">
+          <span className="sr-only">{STATE_WORD[v.state]}: </span>
+          {v.why}
+        </span>
+      </button>
+      {open ? (
+        <div className="px-2 pb-2 pl-9">
+          {fixes.length > 0 ? (
+            <ul aria-label="Fixes that were tried" className="mb-1 flex flex-col gap-1">
+              {fixes.map((f) => (
+                <FixLine
+                  key={f.title}
+                  fix={f}
+                  take={() => {
+                    store?.edit({ title: f.title, changes: f.change });
+                    after();
+                  }}
+                />
+              ))}
+            </ul>
+          ) : null}
+          {waiting && (v.state === 'fail' || v.state === 'tight') ? (
+            // Room for the first fix, so that the findings below stay under the thumb.
+            <p className="mb-1 flex min-h-11 items-center text-soft">
+              {advice.trouble ?? 'Trying what could be changed ...'}
+            </p>
+          ) : null}
+          {!waiting &&
+          fixes.length === 0 &&
+          (v.state === 'fail' || v.state === 'tight') &&
+          v.wanted.length === 0 ? (
+            <p className="mb-1 text-soft">Nothing in the kit that was tried clears this.</p>
+          ) : null}
+          {v.wanted.length > 0 ? (
+            <div className="mb-1">
+              <p>Look for:</p>
+              <ul className="list-disc pl-5">
+                {v.wanted.map((w) => (
+                  <li key={w}>{w}</li>
+                ))}
+              </ul>
+            </div>
+          ) : null}
+          {v.measure.slice(0, 3).map((m: Measurement) => (
+            <MeasureField key={m.path.join('/')} facts={facts} measurement={m} />
+          ))}
+          {v.id === 'mount.flange' ? <MarkTestForm facts={facts} /> : null}
+          {TRIABLE.includes(v.id) ? <TryButtons facts={facts} verdict={v} /> : null}
+          <details className="text-sm text-soft">
+            <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
+              the sum, and what it rests on
+            </summary>
+            <p className="break-words text-ink">{v.sum}</p>
+            {v.margin ? (
+              <p>
+                margin {sayRange(v.margin.lo, v.margin.hi, v.margin.unit)}
+                {v.limit?.rule ? `, house rule: ${ruleName(v.limit.rule)}` : ''}
+              </p>
+            ) : null}
+            <p>
+              {facts.checks?.find((c) => c.id === v.id)?.title ?? 'Check'}; {sayBasis(v.basis)}
+            </p>
+          </details>
+        </div>
+      ) : null}
+    </li>
+  );
+}
+
+function FixLine({ fix, take }: { fix: Fix; take: () => void }) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-3">
+      <Button onClick={take} className="py-1">
+        <StateGlyph state={fix.state} size={15} />
+        {fix.title}
+        {fix.toHire > 0 ? ' (to hire)' : ''}
+      </Button>
+      <span className="min-w-40 flex-1 text-sm text-soft">
+        {fix.cost ? `${fix.cost}. ` : ''}
+        {fix.then}
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,127 @@
+'use client';
+
+import { useId, type ReactNode } from 'react';
+import type { Part } from '@/core/kit/types';
+import { parseLength } from '@/core/quantity/parse';
+import { plain } from '@/core/quantity/say';
+import type { Edit } from '@/core/edit/edit';
+import { Button } from '@/ui/button';
+import { TextInput } from '@/views/part/field-editor';
+import { usePartSheet } from '@/views/part/part-sheet';
+import { useStore } from '@/views/store/store-context';
+
+const SELECT = 'h-11 min-w-0 flex-1 rounded-sm border border-edge bg-paper px-2';
+
+/** A group of choices with a heading. */
+export function Section({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section>
+      <h3 className="mb-0.5 font-semibold">{title}</h3>
+      {children}
+    </section>
+  );
+}
+
+/** A list to choose one thing from. */
+export function Choose({
+  label,
+  value,
+  none,
+  options,
+}: {
+  label: string;
+  value: string;
+  none: string | null;
+  options: { id: string; name: string; pick: () => void }[];
+}) {
+  const id = useId();
+  return (
+    <div className="flex items-center gap-2 py-0.5">
+      <label htmlFor={id} className="w-32 shrink-0 text-soft">
+        {label}
+      </label>
+      <select
+        id={id}
+        className={SELECT}
+        value={value}
+        onChange={(e) => options.find((o) => o.id === e.target.value)?.pick()}
+      >
+        {none !== null ? <option value="">{none}</option> : null}
+        {options.map((o) => (
+          <option key={o.id} value={o.id}>
+            {o.name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+/** What keeps an edit. */
+export function useEdit(): (e: Edit) => void {
+  const store = useStore();
+  return store?.edit ?? (() => undefined);
+}
+
+/** A part that is on: opens its sheet, comes off. */
+export function Piece({ part, hint, onOff }: { part: Part; hint?: string; onOff: () => void }) {
+  const sheet = usePartSheet();
+  return (
+    <div className="flex items-center gap-2">
+      <button
+        type="button"
+        className="min-h-11 min-w-0 flex-1 truncate text-left underline decoration-edge underline-offset-4"
+        onClick={() => sheet.open(part.id)}
+      >
+        {part.name}
+        {hint ? <span className="text-soft"> {hint}</span> : null}
+      </button>
+      <Button look="bare" aria-label={`Take ${part.name} off`} onClick={onOff}>
+        take off
+      </Button>
+    </div>
+  );
+}
+
+/** A length that may be left open. */
+export function Length({
+  label,
+  value,
+  unit = 'mm',
+  hint,
+  onKeep,
+}: {
+  label: string;
+  value: number | undefined;
+  unit?: string;
+  /** What stands when nothing is set. */
+  hint?: string;
+  onKeep: (value: number | undefined) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="flex items-center gap-2 py-0.5">
+      <label htmlFor={id} className="w-32 shrink-0 text-soft">
+        {label}
+      </label>
+      <TextInput
+        id={id}
+        value={value === undefined ? '' : plain(value, 1)}
+        className="w-24 text-right"
+        check={(t) => {
+          if (t === '') return null;
+          const r = parseLength(t, 1);
+          return r.ok && Math.abs(r.value) <= 20000 ? null : 'A number, like 240.';
+        }}
+        onKeep={(t) => {
+          const r = parseLength(t, 1);
+          onKeep(t === '' || !r.ok ? undefined : r.value);
+        }}
+      />
+      <span className="text-sm text-soft">
+        {unit}
+        {value === undefined && hint ? `, ${hint}` : ''}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+'use client';
+
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { build, shared, type Built, type Shared } from '@/core/build/build';
+import type { Check } from '@/core/checks/check';
+import { runChecks } from '@/core/checks/run';
+import type { Fix, Verdict } from '@/core/checks/finding';
+import type { Setting } from '@/core/areas/front/model/situations';
+import { mapOf, shadingView, type ShadingView } from '@/core/areas/front/model/view';
+import type { ChipShading } from '@/core/areas/front/model/shading';
+import type { Job, Rig } from '@/core/kit/types';
+import { useChecks } from '@/views/store/use-checks';
+import type { NextMeasurement } from '@/core/solve/measure-next';
+
+export interface RigFacts {
+  job: Job;
+  rig: Rig;
+  base: Shared;
+  built: Built;
+  verdicts: Verdict[];
+  /** The checks that were run; null while they are still to come and nothing was looked at. */
+  checks: readonly Check[] | null;
+}
+
+/** Everything the core says about a rig at once: needed within the frame of an edit. */
+export function useRigFacts(job: Job | null, rig: Rig | null): RigFacts | null {
+  const checks = useChecks();
+  return useMemo(() => {
+    if (!job || !rig) return null;
+    const base = shared(job);
+    const built = build(job, rig, base);
+    return {
+      job,
+      rig,
+      base,
+      built,
+      verdicts: checks ? runChecks(built, checks) : [],
+      checks,
+    };
+  }, [job, rig, checks]);
+}
+
+export interface Advice {
+  /** The facts the fixes were tried on: older for a moment after an edit. */
+  of: RigFacts | null;
+  /** Fixes of the finding that stands open. */
+  fixes: readonly Fix[];
+  key: string | null;
+  measure: readonly NextMeasurement[];
+  /** The facts the list was made from; null before the first. */
+  measured: RigFacts | null;
+  /** Why no answer came, in a sentence. */
+  trouble: string | null;
+}
+
+/** An edit that is followed by another one within this time is not asked about, ms. */
+const SETTLED = 40;
+/** The adviser is started this long after the first view, ms. */
+const WARM = 400;
+
+/**
+ * Tried fixes of the open finding and the measuring list. Each is the whole rig checked many times
+ * over, so a worker does it and they follow when it is through.
+ */
+export function useAdvice(
+  facts: RigFacts | null,
+  lit: string | null,
+  /** Nothing is asked: nobody looks, or it is still under the hand. */
+  silent = false,
+): Advice {
+  const [advice, setAdvice] = useState<Advice>({
+    of: null,
+    fixes: [],
+    key: null,
+    measure: [],
+    measured: null,
+    trouble: null,
+  });
+  const ready = facts !== null;
+  useEffect(() => {
+    if (!facts) return;
+    // Loaded and running before the first question, once the page has nothing better to do.
+    const idle = setTimeout(() => {
+      void import('@/workers/rig').then(({ adviser }) =>
+        adviser.ask(facts.job, (w, n) => w.warm(n, facts.rig.id)).catch(() => undefined),
+      );
+    }, WARM);
+    return () => clearTimeout(idle);
+    // Once: later questions find it warm.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [ready]);
+  useEffect(() => {
+    if (silent || !facts) return;
+    let stale = false;
+    const wait = setTimeout(() => {
+      void (async () => {
+        const { job, rig } = facts;
+        const { adviser } = await import('@/workers/rig');
+        if (stale) return;
+        if (lit !== null) {
+          const fixes = await adviser.ask(job, (w, n) => w.fixes(n, rig.id, lit));
+          if (stale || !fixes) return;
+          setAdvice((a) => ({ ...a, of: facts, fixes, key: lit, trouble: null }));
+        }
+        const measure = await adviser.ask(job, (w, n) => w.measure(n, rig.id));
+        if (!stale && measure)
+          setAdvice((a) => ({ ...a, measure, measured: facts, trouble: null }));
+      })().catch((e: unknown) => {
+        // Said where the fixes would stand; the next question has a new worker.
+        if (!stale)
+          setAdvice((a) => ({ ...a, trouble: e instanceof Error ? e.message : String(e) }));
+      });
+    }, SETTLED);
+    return () => {
+      stale = true;
+      clearTimeout(wait);
+    };
+  }, [facts, lit, silent]);
+  return advice;
+}
+
+export interface Shading {
+  view: ShadingView | null;
+  /** The map for the plate; follows a moment later where a frame has no time for it. */
+  map: ChipShading | null;
+}
+
+/** The shading at a setting, or at its worst. */
+export function useShading(
+  facts: RigFacts,
+  setting: Setting | null,
+  frame: string | null,
+): Shading {
+  const view = useMemo(() => shadingView(facts.built, setting, frame), [facts, setting, frame]);
+  const later = useDeferredValue(view);
+  const map = useMemo(
+    () => (later ? mapOf(facts.built, later.situation) : null),
+    // The situation was made from the facts: it changes with them.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [later],
+  );
+  return { view, map };
+}

@@ -1,0 +1,127 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import type { View } from '@/core/drawing/project';
+import type { Edit } from '@/core/edit/edit';
+import { Button } from '@/ui/button';
+import { saveFile } from '@/ui/file';
+import { useLooking, type Bench } from '@/views/bench/bench';
+import { BenchFindings } from '@/views/bench/findings-panel';
+import type { RigFacts } from '@/views/bench/use-rig';
+import { Tabs } from '@/ui/tabs';
+import { MeasurePanel } from '@/views/bench/measure-panel';
+import { WithRig } from '@/views/bench/with-rig';
+import { ElevationDrawing } from './elevation-drawing';
+
+const BesidePanel = dynamic(() => import('@/views/areas/beside-panel'), { ssr: false });
+
+/** The rig from the side, from above and from the front; what stands on it and what is wrong with it. */
+export function ModelView() {
+  return <WithRig>{(bench) => <ModelPlace key={bench.job.id} bench={bench} />}</WithRig>;
+}
+
+const TABS = [
+  { id: 'findings', name: 'Findings' },
+  { id: 'parts', name: 'Under and beside' },
+  { id: 'measure', name: 'Measure next' },
+] as const;
+
+const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
+  const { job, rig, facts, lit, litParts, setPicked, advice, setDraft, drop, panel, setPanel } =
+    bench;
+  useLooking(bench);
+  // While something is dragged the view under the hand comes first; the others follow in between.
+  const [held, setHeld] = useState<View | null>(null);
+  const later = useDeferredValue(facts);
+  const follows = bench.dragging ? later : facts;
+  const hold = useMemo(() => {
+    const of = (view: View) => (edit: Edit | null) => {
+      setHeld(view);
+      setDraft(edit);
+    };
+    return { side: of('side'), top: of('top'), front: of('front') };
+  }, [setDraft]);
+  const pick = useCallback(
+    (key: string) => {
+      setPicked(key);
+      setPanel('findings');
+    },
+    [setPicked, setPanel],
+  );
+  const drawing = (view: View) => ({
+    view,
+    facts: view === held ? facts : follows,
+    lit,
+    litParts,
+    onPick: pick,
+    onDraft: hold[view],
+    onDrop: drop,
+  });
+  return (
+    <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <h1 className="sr-only">{`${job.name}: ${rig.name}, model`}</h1>
+      <div className="flex min-h-0 min-w-0 flex-col lg:grid lg:grid-rows-[minmax(0,56fr)_minmax(0,44fr)]">
+        <ElevationDrawing {...drawing('side')} />
+        <div className="flex min-h-0 flex-col border-t border-rule lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+          <ElevationDrawing {...drawing('top')} few />
+          <div className="flex min-h-0 border-rule lg:border-l">
+            <ElevationDrawing {...drawing('front')} few />
+          </div>
+        </div>
+      </div>
+      <section
+        aria-label="What is on it and what is wrong with it"
+        className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
+      >
+        <Tabs label="Findings, parts, measuring" tabs={TABS} tab={panel} onTab={setPanel}>
+          {panel === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
+          {panel === 'parts' ? (
+            <div className="min-h-0 flex-1 overflow-auto p-3">
+              <BesidePanel facts={facts} />
+            </div>
+          ) : null}
+          {panel === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
+        </Tabs>
+        <Exports facts={facts} />
+      </section>
+    </div>
+  );
+});
+
+/** The three views and the placed parts as files. */
+function Exports({ facts }: { facts: RigFacts }) {
+  const name =
+    facts.rig.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'rig';
+  const save = async (kind: 'svg' | 'dxf' | 'csv') => {
+    const { built } = facts;
+    if (kind === 'svg') {
+      const { toSvg } = await import('@/core/drawing/svg');
+      saveFile(`${name}.svg`, toSvg(built), 'image/svg+xml');
+    } else if (kind === 'dxf') {
+      const { toDxf } = await import('@/core/drawing/dxf');
+      saveFile(`${name}.dxf`, toDxf(built), 'image/vnd.dxf');
+    } else {
+      const { partsCsv } = await import('@/core/drawing/parts-csv');
+      saveFile(`${name}-parts.csv`, partsCsv(built), 'text/csv');
+    }
+  };
+  return (
+    <div className="flex items-center gap-1 border-t border-rule px-2 py-0.5">
+      <span className="px-1 text-sm text-soft">Save the views as</span>
+      <Button look="bare" onClick={() => void save('svg')}>
+        SVG
+      </Button>
+      <Button look="bare" onClick={() => void save('dxf')}>
+        DXF
+      </Button>
+      <span className="px-1 text-sm text-soft">the parts as</span>
+      <Button look="bare" onClick={() => void save('csv')}>
+        CSV
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import type { ComponentType } from 'react';
+
+/** Where one can be in the application. */
+export interface Place {
+  /** Its address. */
+  to: string;
+  name: string;
+  /** What the command line finds it by. */
+  words: string;
+  /** What it speaks of: with the rig the line stays in sight. */
+  subject: 'rig' | 'job';
+  /** It shows findings and what to measure next itself; elsewhere they open at the side. */
+  findings?: true;
+  /** None for the first one, which has a route of its own. */
+  load?: () => Promise<ComponentType>;
+}
+
+/** The places, in the order of the work. What an area shows joins here. */
+export const PLACES: readonly Place[] = [
+  {
+    to: '/jobs',
+    name: 'Job',
+    words: 'jobs files import export backup log',
+    subject: 'job',
+    load: () => import('./jobs/jobs-view').then((m) => m.JobsView),
+  },
+  {
+    to: '/kit',
+    name: 'Kit',
+    words: 'kit parts sheets',
+    subject: 'job',
+    load: () => import('./kit/kit-view').then((m) => m.KitView),
+  },
+  { to: '/', name: 'Rig', words: 'rig line plate findings', subject: 'rig', findings: true },
+  {
+    to: '/model',
+    name: 'Model',
+    words: 'model elevations side top front rods drives',
+    subject: 'rig',
+    findings: true,
+    load: () => import('./model/model-view').then((m) => m.ModelView),
+  },
+  {
+    to: '/set',
+    name: 'Lens set',
+    words: 'lens set coverage table',
+    subject: 'rig',
+    load: () => import('./set/set-view').then((m) => m.SetView),
+  },
+  {
+    to: '/compare',
+    name: 'Compare',
+    words: 'compare two',
+    subject: 'job',
+    load: () => import('./compare/compare-view').then((m) => m.CompareView),
+  },
+  {
+    to: '/rules',
+    name: 'Rules',
+    words: 'house rules limits',
+    subject: 'job',
+    load: () => import('./rules/rules-view').then((m) => m.RulesView),
+  },
+];
+
+/** The place at an address. */
+export function placeAt(path: string): Place | null {
+  return PLACES.find((p) => p.to === path) ?? null;
+}
