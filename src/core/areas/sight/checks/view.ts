@@ -1,9 +1,12 @@
-import { standOf } from '../../../build/stand';
+import type { Built } from '../../../build/build';
+import { Memo } from '../../../build/memo';
+import { standOf, type Stand } from '../../../build/stand';
+import { node } from '../../../engine/reads';
 import type { StandSolid } from '../../../build/stand-setting';
 import type { Given } from '../../../build/given';
 import { reader, type Read } from '../../../build/lin';
 import { judgedFrames, type Judged } from '../../front/model/shading';
-import { pyramid, reachOf, sights, type Sight } from '../../front/model/sight';
+import { pyramid, reachOf, sights, type Seen, type Sight } from '../../front/model/sight';
 import { distance } from '../../../solids/distance';
 import { apart } from '../../../solids/solid';
 import { nameOf, pieceOf } from '../../space/model/clearance';
@@ -56,25 +59,9 @@ export const sightView: Check = {
           measure: lacking(missing),
         }),
       ];
-    const out: Verdict[] = [];
-    const nominal: Read = (g: Given) => g.known?.value ?? 0;
-    const judged = judgedFrames(built);
+    const picture = built.once(PICTURE);
     const known = own.filter((s) => s.known);
-    const near = NEAR + built.rules['sight.air'];
-    const views = list.flatMap((sight) =>
-      judged.map((j) => ({ sight, j, seen: sight.seen(nominal, j) })),
-    );
-    for (const s of known) {
-      const until = s.extent[5] + s.loose + 50;
-      for (const { sight, j, seen } of views) {
-        // Most are far beside it: their extents say so at once.
-        if (apart(s.extent, reachOf(seen, until)) - s.loose > near) continue;
-        const view = pyramid(seen, until);
-        if (!view || distance(s.solid, view) - s.loose > near) continue;
-        const v = inView(built, s, sight, j, until);
-        if (v.state !== 'ok') out.push(v);
-      }
-    }
+    const out = known.flatMap((s) => inPicture(stand, s, picture));
     // One finding a piece: the worst, a delivery frame before the chip.
     const worst = new Map<string, Verdict>();
     for (const v of out) {
@@ -112,32 +99,85 @@ export const sightView: Check = {
         station,
         state: 'ok',
         why: 'No part of the rig stands in the picture.',
-        sum: `${known.length} solids against ${judged.length} frames`,
+        sum: `${known.length} solids against ${judgedFrames(built).length} frames`,
         basis: '[math]',
       }),
     ];
   },
 };
 
+/** What is seen, and by which rules what stands near it is judged. */
+interface Picture {
+  views: readonly { sight: Sight; judged: Judged; seen: Seen }[];
+  air: number;
+  lens: string;
+  /** Where it is set, mm, for a setting that does not say. */
+  focal: number;
+  /** Outside every delivery frame it is thrown away, unless the house wants the whole chip. */
+  thrownAway: boolean;
+}
+
+const PICTURE = node('the picture and its rules', (built: Built): Picture => {
+  const nominal: Read = (g: Given) => g.known?.value ?? 0;
+  const judged = judgedFrames(built);
+  return {
+    views: sights(built).flatMap((sight) =>
+      judged.map((j) => ({ sight, judged: j, seen: sight.seen(nominal, j) })),
+    ),
+    air: built.rules['sight.air'],
+    lens: built.lens!.id,
+    focal: built.focal.known?.value ?? NaN,
+    thrownAway: built.frames.length > 0 && built.rules['coverage.clean-gate'] < 0.5,
+  };
+});
+
+const NONE: readonly Verdict[] = [];
+
+/** What stands near the picture of one solid: once for as long as it and the picture stand. */
+function inPicture(stand: Stand, s: StandSolid, picture: Picture): readonly Verdict[] {
+  const layer = stand.layers.find((l) => l.solids.has(s));
+  const make = () => lookAt(stand, s, picture);
+  return layer
+    ? layer.memo
+        .once(s, () => new Memo())
+        .once(inPicture, () => new Memo())
+        .once(picture, make)
+    : make();
+}
+
+function lookAt(stand: Stand, s: StandSolid, picture: Picture): readonly Verdict[] {
+  const out: Verdict[] = [];
+  const until = s.extent[5] + s.loose + 50;
+  const near = NEAR + picture.air;
+  for (const { sight, judged, seen } of picture.views) {
+    // Most are far beside it: their extents say so at once.
+    if (apart(s.extent, reachOf(seen, until)) - s.loose > near) continue;
+    const view = pyramid(seen, until);
+    if (!view || distance(s.solid, view) - s.loose > near) continue;
+    const v = inView(stand, s, picture, sight, judged, until);
+    if (v.state !== 'ok') out.push(v);
+  }
+  return out.length > 0 ? out : NONE;
+}
+
 function inView(
-  built: Parameters<Check['run']>[0],
+  stand: Stand,
   s: StandSolid,
+  { air, lens, focal, thrownAway }: Picture,
   sight: Sight,
   j: Judged,
   until: number,
 ): Verdict {
-  const stand = standOf(built);
-  const air = built.rules['sight.air'];
   const inputs = [...new Set([...s.inputs, ...sight.inputs])];
   const from = reader(inputs);
   const name = nameOf(stand, s);
   const piece = pieceOf(stand, s);
   const chip = j.frame === null;
-  const f = sight.situation.setting.focal ?? built.focal.known?.value ?? NaN;
+  const f = sight.situation.setting.focal ?? focal;
   const v = judge({
     id: 'sight.view',
     key: `sight.view:${s.piece}`,
-    about: [...new Set([piece.part, built.lens!.id])],
+    about: [...new Set([piece.part, lens])],
     frame: j.frame?.id ?? null,
     station: (s.extent[2] + s.extent[5]) / 2,
     inputs,
@@ -162,11 +202,5 @@ function inView(
     lacking: (missing) => `Whether ${name} stands in the picture is not known: ${missing} missing.`,
     basis: ruleBasis('sight.air'),
   });
-  // Outside every delivery frame it is thrown away, unless the house wants the whole chip.
-  return chip &&
-    v.state === 'fail' &&
-    built.frames.length > 0 &&
-    built.rules['coverage.clean-gate'] < 0.5
-    ? { ...said(v), state: 'tight' }
-    : v;
+  return chip && v.state === 'fail' && thrownAway ? { ...said(v), state: 'tight' } : v;
 }
