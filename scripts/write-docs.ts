@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { CHECKS } from '../src/core/areas/checks';
-import { columns } from '../src/core/format/csv';
+import { columns } from '../src/core/format/csv-columns';
 import { jobJsonSchema } from '../src/core/format/json-schema';
 import { expectation, JOB_SHAPE, shapeOfField, type Shape } from '../src/core/format/shape';
 import { editPicture } from './edit-picture';

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { readBackup, writeBackup } from '../core/format/backup';
-import { readKitCsv, writeKitCsv } from '../core/format/csv';
+import { readKitCsv } from '../core/format/csv';
+import { writeKitCsv } from '../core/format/csv-write';
 import { readDoc, writeDoc } from '../core/format/read-job';
 
 /** Reading and validating files, off the page's own thread. */

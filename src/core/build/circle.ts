@@ -1,7 +1,8 @@
 import { node } from '../engine/reads';
 import { farthestCorner, frameOnChip } from '../optics/coverage';
 import type { CircleRow, Frame } from '../kit/types';
-import { isZoom, looksLikeZoom, type Built } from './build';
+import { isZoom, looksLikeZoom } from './lens';
+import { type Built } from './build';
 import { exact, plain } from '../quantity/say';
 import { constant, given, type Given } from './given';
 

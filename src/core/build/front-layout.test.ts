@@ -1,5 +1,6 @@
 import { build } from './build';
-import { frontOf, flagEdge } from './front';
+import { frontOf } from './front';
+import { flagEdge } from './front-box';
 import { boxFrom, boxStation, frontLayout, frontPlaces, threadStation } from './front-layout';
 import { concerns, fieldAt } from '../kit/fields';
 import { frontPartLine } from '../kit/describe';

@@ -1,114 +1,21 @@
-import { node } from '../engine/reads';
-import type { Aperture } from '../pupil/aperture';
-import { rodSystem } from '../areas/rods/kit/systems';
-import { valueOf } from '../quantity/quantity';
+import { type Built, flangeOf } from './build';
 import {
-  isBox,
-  isFilter,
-  isReduction,
-  isRing,
-  isSleeve,
-  type BoxUse,
-  type Filter,
-  type FlagLeaf,
-  type FlagUse,
-  type MatteBox,
-  type ReductionRing,
-  type Ring,
-  type Sleeve,
-  type Stage,
-  type TrayUse,
-} from '../kit/types';
-import { flangeOf, type Built } from './build';
-import { constant, exactly, given, type Given } from './given';
-import { asFunction, givens } from './lin';
+  type Front,
+  Inputs,
+  type FrontEdge,
+  type ThreadPiece,
+  type Num,
+  type PlacedBox,
+  type RodDrop,
+} from './front-parts';
+import { node } from '../engine/reads';
+import { given, constant, exactly } from './given';
+import { isRing, isFilter, isBox } from '../kit/types';
+import { valueOf } from '../quantity/quantity';
+import { placeBox, boxStationOf, flagEdge } from './front-box';
 import { underCamera } from './under';
-
-/** A number as a function of the inputs of the front, in their order. */
-export type Num = (x: readonly number[]) => number;
-
-/** Numbers that a computation rests on, gathered while it is put together. */
-export class Inputs {
-  readonly list: Given[] = [];
-  add(g: Given): Num {
-    const i = this.list.push(g) - 1;
-    return (x) => x[i]!;
-  }
-}
-
-/** A ring or filter on the thread. Stations are ahead of the front rim of the lens, nominal. */
-export interface ThreadPiece {
-  part: Ring | Filter;
-  index: number;
-  from: number;
-  to: number;
-  /** Its thickness is not known: drawn at a stand-in. */
-  assumed: boolean;
-}
-
-export interface PlacedStage {
-  stage: Stage;
-  use: TrayUse | null;
-  filter: Filter | null;
-  out: boolean;
-  /** Ahead of the back of the box, with what is taken out behind it gone; nominal. */
-  z: number | null;
-}
-
-export interface PlacedFlag {
-  leaf: FlagLeaf;
-  use: FlagUse;
-}
-
-export interface PlacedBox {
-  box: MatteBox;
-  use: BoxUse;
-  ring: ReductionRing | null;
-  sleeve: Sleeve | null;
-  stages: PlacedStage[];
-  flags: PlacedFlag[];
-  /** How much shorter it is than whole, mm; nominal. */
-  shorter: number;
-}
-
-/** One edge that the light has to pass. */
-export interface FrontEdge {
-  key: string;
-  part: string;
-  /** As a person says it: `mouth of Sill box`. */
-  label: string;
-  /** Station ahead of the rim of the lens, or from the image plane for what stands on rods. */
-  at: (x: readonly number[], rim: number) => Aperture;
-  /** Inputs it rests on, by index. */
-  needs: readonly number[];
-}
-
-/** What stands under the camera and holds the rods. */
-export interface RodDrop {
-  /** Axis down to the rods as built, from its inputs. */
-  inputs: Given[];
-  value: Num;
-  /** Height that the box is made for. */
-  standard: Given;
-}
-
-/** Everything in front of the lens, with the numbers it rests on. */
-export interface Front {
-  inputs: Given[];
-  /** From the lens outwards; the rim of the lens first when its clear diameter is known. */
-  edges: FrontEdge[];
-  thread: ThreadPiece[];
-  /** Length of what is on the thread; adds to where a box can begin. */
-  threadLength: Num;
-  box: PlacedBox | null;
-  /** Back of the box: from the image plane, for a rim at `rim`. */
-  seat: ((x: readonly number[], rim: number) => number) | null;
-  drop: RodDrop | null;
-  /** What a stand-in stands in for, if anything. */
-  assumed: string | null;
-  /** Something is on the lens at all. */
-  standing: boolean;
-}
+import { givens, asFunction } from './lin';
+import { rodSystem } from '../areas/rods/kit/systems';
 
 export function frontOf(built: Built): Front {
   return built.once(FRONT);
@@ -337,73 +244,6 @@ function makeFront(built: Built): Front {
   };
 }
 
-/**
- * The edge at the tip of a flag. Angle 0 is straight ahead, parallel to the axis; more is further
- * open. The hinge itself lies at the mouth, which is an edge of its own.
- *
- * @param z station of the hinge, @param offset its distance from the axis, @param length of the
- *   leaf, mm; @param angle degrees; @param middle height of the middle of the box, mm
- */
-export function flagEdge(
-  side: FlagLeaf['side'],
-  z: number,
-  offset: number,
-  length: number,
-  angle: number,
-  middle: number,
-): Aperture {
-  const a = (angle * Math.PI) / 180;
-  const out = offset + length * Math.sin(a);
-  const at = z + length * Math.cos(a);
-  switch (side) {
-    case 'top':
-      return { kind: 'edge', z: at, nx: 0, ny: 1, d: out + middle };
-    case 'bottom':
-      return { kind: 'edge', z: at, nx: 0, ny: -1, d: out - middle };
-    case 'right':
-      return { kind: 'edge', z: at, nx: 1, ny: 0, d: out };
-    case 'left':
-      return { kind: 'edge', z: at, nx: -1, ny: 0, d: out };
-  }
-}
-
-function placeBox(built: Built, box: MatteBox, use: BoxUse): PlacedBox {
-  const ring = use.ring === undefined ? null : built.kit.get(use.ring);
-  const sleeve = use.sleeve === undefined ? null : built.kit.get(use.sleeve);
-  let shorter = 0;
-  const stages = [...(box.stages ?? [])]
-    .sort((a, b) => (valueOf(a.z) ?? 0) - (valueOf(b.z) ?? 0))
-    .map((stage): PlacedStage => {
-      const tray = use.trays?.find((t) => t.id === stage.id) ?? null;
-      const filter = tray?.filter === undefined ? null : built.kit.get(tray.filter);
-      const out = tray?.out === true;
-      const z = valueOf(stage.z);
-      const placed = {
-        stage,
-        use: tray,
-        filter: isFilter(filter) ? filter : null,
-        out,
-        z: z === null ? null : z - shorter,
-      };
-      if (out) shorter += valueOf(stage.shorter) ?? 0;
-      return placed;
-    });
-  const flags: PlacedFlag[] = [];
-  for (const f of use.flags ?? []) {
-    const leaf = box.flags?.find((l) => l.id === f.id);
-    if (leaf) flags.push({ leaf, use: f });
-  }
-  return {
-    box,
-    use,
-    ring: isReduction(ring) ? ring : null,
-    sleeve: isSleeve(sleeve) ? sleeve : null,
-    stages,
-    flags,
-    shorter,
-  };
-}
-
 /** Stations where the front rim of the lens can come to, from the image plane: the farthest. */
 export function travelOf(built: Built): number | null {
   const seat = lensSeat(built);
@@ -413,17 +253,6 @@ export function travelOf(built: Built): number | null {
     .map((q) => valueOf(q))
     .filter((v): v is number => v !== null);
   return ends.length === 0 ? null : seat + Math.max(...ends);
-}
-
-/** Where a box was set on its rods. A clamp is set against a rule: half a millimetre. */
-export function boxStationOf(box: MatteBox, at: number): Given {
-  return constant(`station of ${box.name}`, 'mm', {
-    value: at,
-    tol: 0.5,
-    from: 'sheet',
-    lo: at - 0.5,
-    hi: at + 0.5,
-  });
 }
 
 /** Station of the face that the lens sits on; null while a length on the way is not known. */

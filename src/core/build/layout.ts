@@ -1,7 +1,8 @@
 import { exact } from '../quantity/say';
 import { valueOf } from '../quantity/quantity';
 import { isReducer, type Lens, type Part } from '../kit/types';
-import { flangeOf, isZoom, type Built } from './build';
+import { flangeOf, type Built } from './build';
+import { isZoom } from './lens';
 import { modeSize } from './circle';
 import { given } from './given';
 

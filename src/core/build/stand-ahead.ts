@@ -1,34 +1,23 @@
-import { valueOf } from '../quantity/quantity';
 import {
-  isBox,
-  isGearRing,
-  isRing,
-  type GearRing,
-  type Lens,
-  type MatteBox,
-  type Part,
-  type ThreadUse,
-} from '../kit/types';
-import { MODULE, tipDiameter } from '../areas/drive/kit/gears';
-import { sector, turned, turnedBox, type Axes } from '../solids/solid';
+  type Setting,
+  type LensGear,
+  above,
+  STAND_IN,
+  round,
+  type Piece,
+  block,
+} from './stand-setting';
 import type { Built } from './build';
 import { node, sameList } from '../engine/reads';
-import { boxStationOf } from './front';
-import { frontLayout, frontPlaces } from './front-layout';
+import { cameraOf, type Camera } from './stand-camera';
+import { placeMatteBox, threadKey } from './stand-box';
+import { of, plus, type Lin, times, lin, ZERO, minus } from './lin';
+import { valueOf } from '../quantity/quantity';
+import { type Part, isGearRing, type Lens, type GearRing, isRing } from '../kit/types';
 import { readPath } from '../edit/path';
 import { constant, exactly, type Given } from './given';
-import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
-import {
-  above,
-  block,
-  round,
-  STAND_IN,
-  type Faces,
-  type LensGear,
-  type Piece,
-  type Setting,
-} from './stand-setting';
-import { cameraOf, type Camera } from './stand-camera';
+import { MODULE, tipDiameter } from '../areas/drive/kit/gears';
+import { turned } from '../solids/solid';
 
 /** The lens with all that is in front of the camera along the axis. */
 export interface Ahead {
@@ -244,11 +233,6 @@ function strapTeeth(s: Setting, lens: Lens, ring: string, gear: GearRing): Given
   };
 }
 
-/** A piece on the thread goes by what it is, not by where it stands: it may move up or down. */
-function threadKey(use: ThreadUse): string {
-  return `thread:${use.id ?? use.part}`;
-}
-
 /** Rings and filters on the thread, by their outside. */
 function placeThread(s: Setting): void {
   const { built } = s;
@@ -279,147 +263,4 @@ function placeThread(s: Setting): void {
     before = piece.key;
     z = to;
   });
-}
-
-/** The matte box as a block from its back to its mouth, its flags, its swing. */
-function placeMatteBox(s: Setting): string | null {
-  const { built } = s;
-  const { lens, rig } = built;
-  const part = rig.box ? built.kit.get(rig.box.part) : null;
-  if (!isBox(part) || !lens) return null;
-  const length = s.q(lens, ['length'], STAND_IN.lens);
-  const rim = plus(s.seat, of(length));
-  // Where nobody knows the station of the lens it is drawn at a stand-in, and not computed with.
-  const drawn = (frontPlaces(built) ?? frontLayout(built, s.value(rim))).box;
-  if (!drawn) return null;
-  const piece = s.piece('box', part);
-  // It follows the lens and what is on its thread, or stands where it was set.
-  const pinned = rig.box!.station !== undefined && part.attach === 'rods';
-  const held =
-    part.attach === undefined ? [of(constant(`how ${part.name} is held`, 'mm', null), 0)] : [];
-  const back = pinned
-    ? of(boxStationOf(part, rig.box!.station!))
-    : plus(rim, lin(drawn.from - s.value(rim)), ...held, ...threadOf(s));
-  const deep = of(s.q(part, ['mouthZ'], 80));
-  const front = minus(plus(back, deep), plus(...stagesOut(s, part)));
-  const w = of(s.q(part, ['width'], 170));
-  const h = of(s.q(part, ['height'], 130));
-  // How far the rods are off their height is in the drawing; what nobody knows of it counts here.
-  const middle = plus(
-    lin(drawn.middle),
-    part.attach === 'rods' && s.drop ? times(s.drop, 0) : ZERO,
-  );
-  const faces: Faces = {
-    x0: times(w, -0.5),
-    x1: times(w, 0.5),
-    y0: minus(middle, times(h, 0.5)),
-    y1: plus(middle, times(h, 0.5)),
-    z0: back,
-    z1: front,
-  };
-  piece.faces = faces;
-  block(s, piece, 'box', faces);
-  for (const f of drawn.flags) {
-    const dz = f.tip[0] - f.hinge[0];
-    const dr = f.tip[1] - f.hinge[1];
-    const long = Math.hypot(dz, dr);
-    if (long < 1) continue;
-    const upright = f.side === 'top' || f.side === 'bottom';
-    const along: readonly [number, number, number] = upright
-      ? [0, dr / long, dz / long]
-      : [dr / long, 0, dz / long];
-    const side: readonly [number, number, number] = upright ? [1, 0, 0] : [0, 1, 0];
-    const third: readonly [number, number, number] = [
-      along[1] * side[2] - along[2] * side[1],
-      along[2] * side[0] - along[0] * side[2],
-      along[0] * side[1] - along[1] * side[0],
-    ];
-    const half = upright ? drawn.halfWide : drawn.half;
-    const off = f.hinge[0] - s.value(back);
-    const leaf = (key: string) => of(s.q(part, ['flags', f.id, key], 0), 0);
-    s.add(piece, 'flag', [back, w, h, leaf('z'), leaf('offset'), leaf('length')], (n) => {
-      const z = n(back) + off + dz / 2;
-      const r = f.hinge[1] + dr / 2;
-      return turnedBox(
-        upright ? [0, r, z] : [r, drawn.middle, z],
-        [half, long / 2, 1],
-        [side, along, third],
-      );
-    });
-  }
-  s.touch('box', 'lens');
-  for (const u of rig.thread ?? []) s.touch('box', threadKey(u));
-  for (const g of rig.gears ?? []) if (part.attach !== 'rods') s.touch('box', `gear:${g.turns}`);
-  if (part.attach === 'rods') {
-    const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
-    s.clamped.push({
-      key: 'box',
-      part: part.id,
-      name: part.name,
-      from: back,
-      to: plus(back, clamp),
-      rods: part.rods,
-    });
-    if (s.drop) {
-      const across = (s.system?.centres ?? 60) / 2 + (s.system?.rod ?? 15);
-      const drop = s.drop;
-      block(s, piece, 'bracket', {
-        x0: lin(-across),
-        x1: lin(across),
-        y0: minus(lin(-(s.system?.rod ?? 15)), drop),
-        y1: faces.y0,
-        z0: back,
-        z1: plus(back, clamp),
-      });
-    }
-  }
-  if (part.swing) swing(s, part, faces, drawn.middle);
-  return 'box';
-}
-
-/** Thicknesses of what is on the thread: a box that follows the lens stands ahead of them. */
-function threadOf(s: Setting): Lin[] {
-  return (s.built.rig.thread ?? []).flatMap((use) => {
-    const part = s.built.kit.get(use.part);
-    return part ? [of(s.q(part, ['thickness'], 6), 0)] : [];
-  });
-}
-
-/** What the stages that are taken out make a box shorter by. */
-function stagesOut(s: Setting, part: MatteBox): Lin[] {
-  return (s.built.rig.box?.trays ?? []).flatMap((t) =>
-    t.out && part.stages?.some((x) => x.id === t.id)
-      ? [of(s.q(part, ['stages', t.id, 'shorter'], 0))]
-      : [],
-  );
-}
-
-/** What a swing-away box sweeps: about an upright hinge at its side. */
-function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
-  const piece = s.piece('swing', part);
-  piece.name = `${part.name} swung away`;
-  const right = part.swing === 'right';
-  const w = minus(f.x1, f.x0);
-  const h = minus(f.y1, f.y0);
-  const axes: Axes = right
-    ? [
-        [-1, 0, 0],
-        [0, 0, 1],
-        [0, 1, 0],
-      ]
-    : [
-        [1, 0, 0],
-        [0, 0, 1],
-        [0, -1, 0],
-      ];
-  const x = right ? f.x1 : f.x0;
-  s.add(
-    piece,
-    'sweep',
-    [x, w, h, f.z1],
-    (n) => sector([n(x), middle, n(f.z1)], axes, n(w), n(h) / 2, 0, Math.PI / 2),
-    { moving: true },
-  );
-  for (const k of ['box', 'lens', 'plate']) s.touch('swing', k);
-  for (const u of s.built.rig.thread ?? []) s.touch('swing', threadKey(u));
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { build } from '../build/build';
 import { standOf } from '../build/stand';
-import { judgedFrames, lookAt, nominal } from '../areas/front/model/shading';
+import { judgedFrames } from '../areas/front/model/judged';
+import { lookAt, nominal } from '../areas/front/model/looks';
 import { sights } from '../areas/front/model/sight';
 import { situations } from '../areas/front/model/situations';
 import type { Job, Lens, Riser, Rig } from '../kit/types';

@@ -1,5 +1,6 @@
 import { framingSqueeze, modeSize } from '../build/circle';
-import { focalRange, type Built } from '../build/build';
+import { focalRange } from '../build/lens';
+import { type Built } from '../build/build';
 import { chipStop, chipStopValue } from '../build/chip-stop';
 import { confusion } from '../areas/mount/model/flange';
 import { depthOfField } from '../optics/depth';

@@ -1,126 +1,17 @@
-import Papa from 'papaparse';
-import { FIELDS, KIND_NAME, KINDS, type Field } from '../kit/fields';
+import { type Field, KINDS, KIND_NAME, FIELDS } from '../kit/fields';
+import { readsTwoWays, unguarded } from './cells';
+import { parseQuantity } from '../quantity/parse';
+import type { Kind, Part } from '../kit/types';
+import { type Read, describe, type Problem } from './problem';
+import { LARGEST_FILE } from './read-job';
+import { default as Papa } from 'papaparse';
+import { kindOfHeader, columns, CARRIED, columnName, ownColumns } from './csv-columns';
+import { FORBIDDEN_KEYS } from '../edit/edit';
+import { MOST_PARTS, shapeOfPart, ID_PATTERN } from './shape';
+import { STANDARD_MOUNTS } from '../areas/mount/kit/standards';
+import { joiOf } from './joi';
 import { idFromName } from '../engine/ids';
 import { turnRanges } from '../kit/ranges';
-import type { Kind, Part } from '../kit/types';
-import { STANDARD_MOUNTS } from '../areas/mount/kit/standards';
-import { csvText, readsTwoWays, unguarded } from './cells';
-import { parseQuantity } from '../quantity/parse';
-import { FORBIDDEN_KEYS } from '../edit/edit';
-import { joiOf } from './joi';
-import { describe, type Problem, type Read } from './problem';
-import { LARGEST_FILE } from './read-job';
-import { ID_PATTERN, MOST_PARTS, shapeOfPart } from './shape';
-
-/**
- * Kit as CSV: one file per kind, one part per line, units in the column names
- * (`front_diameter_mm`). Quantities are written as people type them (`77.2+-0.1 measured`).
- * Tables inside a cell: lines apart by `;`, columns apart by `|`.
- */
-
-/** Column name of a field: `imageCircle` is `image_circle`, with its unit behind it. */
-export function columnName(field: Field): string {
-  const snake = field.key.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
-  const unit = field.type === 'quantity' || field.type === 'number' ? field.unit : '';
-  return unit ? `${snake}_${unit.toLowerCase()}` : snake;
-}
-
-const ownColumns = (kind: Kind) => FIELDS[kind].map(columnName);
-
-/** Kinds that say the same of themselves (a handle, a grip): their columns alone do not tell them. */
-const ALIKE: ReadonlySet<Kind> = new Set(
-  KINDS.filter((k) => KINDS.some((o) => o !== k && ownColumns(o).join() === ownColumns(k).join())),
-);
-
-/** All columns of a kind, in the order they are written; `kind` where they are not enough. */
-export function columns(kind: Kind): string[] {
-  return ['id', ...(ALIKE.has(kind) ? ['kind'] : []), ...ownColumns(kind)];
-}
-
-/**
- * The kind that a header row is of for certain: all of its columns and no others, or the only one
- * that has most of them. Null when none fits, or when several fit as well.
- */
-export function kindOfHeader(header: readonly string[]): Kind | null {
-  let best: { kind: Kind; hits: number; others: number } | null = null;
-  let even = false;
-  for (const kind of KINDS) {
-    const own = new Set(columns(kind));
-    const hits = header.filter((h) => own.has(h.trim().toLowerCase())).length;
-    const others = own.size - hits;
-    if (others === 0 && hits === header.length) return kind;
-    if (!best || hits > best.hits) {
-      best = { kind, hits, others };
-      even = false;
-    } else if (hits === best.hits) even = true;
-  }
-  return best && best.hits >= 2 && !even ? best.kind : null;
-}
-
-/** A figure that reads in one way only: `32.375` could be a thousand, `32.3750` cannot. */
-function figure(x: number): string {
-  const text = String(x);
-  return readsTwoWays(text) ? `${text}0` : text;
-}
-
-function quantityText(value: unknown): string {
-  if (typeof value === 'number') return figure(value);
-  const q = value as { value: number; tol?: number; from?: string };
-  return `${figure(q.value)}${q.tol !== undefined ? `+-${figure(q.tol)}` : ''}${q.from ? ` ${q.from}` : ''}`;
-}
-
-function cellText(field: Field, value: unknown): string {
-  if (value === undefined || value === null) return '';
-  switch (field.type) {
-    case 'quantity':
-      return quantityText(value);
-    case 'rows':
-      return (value as Record<string, unknown>[])
-        .map((row) =>
-          [
-            ...(field.keyed ? [String(row.id)] : []),
-            ...field.fields.map((f) => cellText(f, row[f.key]).replace(/[|;]/g, ',')),
-          ].join('|'),
-        )
-        .join(';');
-    case 'texts':
-      return (value as string[]).join(';');
-    case 'flag':
-      return value ? 'yes' : 'no';
-    case 'number':
-      return figure(value as number);
-    default:
-      return String(value);
-  }
-}
-
-/** Before the name of a column that this version only carries along. */
-const CARRIED = 'carried: ';
-
-/** Writes the parts of one kind as CSV. Fields this version does not know become columns of text. */
-export function writeKitCsv(kind: Kind, parts: readonly Part[]): string {
-  const fields = FIELDS[kind];
-  const known = new Set(['id', 'kind', ...fields.map((f) => f.key)]);
-  const extra = [
-    ...new Set(
-      parts.flatMap((p) =>
-        Object.keys(p).filter(
-          (k) => !known.has(k) && typeof (p as Record<string, unknown>)[k] === 'string',
-        ),
-      ),
-    ),
-  ];
-  const data = parts.map((p) => {
-    const part = p as unknown as Record<string, unknown>;
-    return [
-      p.id,
-      ...(ALIKE.has(kind) ? [kind] : []),
-      ...fields.map((f) => cellText(f, part[f.key])),
-      ...extra.map((k) => (typeof part[k] === 'string' ? part[k] : '')),
-    ];
-  });
-  return csvText([...columns(kind), ...extra.map((k) => CARRIED + k)], data);
-}
 
 type Cell = { ok: true; value: unknown } | { ok: false; expected: string };
 

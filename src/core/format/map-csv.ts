@@ -1,7 +1,7 @@
 import { csvText } from './cells';
 import type { Built } from '../build/build';
 import { frontOf } from '../build/front';
-import { chipShading } from '../areas/front/model/shading';
+import { chipShading } from '../areas/front/model/chip-shading';
 import type { Situation } from '../areas/front/model/situations';
 
 /** Columns of a shading map, one line a point, rows from the top of the picture. */

@@ -13,7 +13,7 @@ import { putLens } from '../areas/coverage/moves/lens';
 import { setBetween, tieFoot } from '../areas/mount/moves/chain';
 import { setFocal, setFocus, setMode, setStop } from '../areas/coverage/moves/picture';
 import { tieLensFoot } from '../areas/support/moves/support';
-import { isZoom } from '../build/build';
+import { isZoom } from '../build/lens';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
 import { demo } from '../test-kit';

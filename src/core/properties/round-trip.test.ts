@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { isKind } from '../kit/fields';
 import type { Kind } from '../kit/types';
-import { readKitCsv, writeKitCsv } from '../format/csv';
+import { readKitCsv } from '../format/csv';
+import { writeKitCsv } from '../format/csv-write';
 import { readJob, writeJob } from '../format/read-job';
 import { anyRig, demoRigs } from './rigs';
 

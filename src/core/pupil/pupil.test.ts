@@ -12,7 +12,8 @@ import {
 } from './inverse';
 import { BLACK, lossOf, seen, shadingMap, type Scene } from './map';
 import { byChords, draws, fixedRays, sampledRays } from './oracles';
-import { discAndEdge, fraction, twoDiscs } from './region';
+import { discAndEdge, twoDiscs } from './discs';
+import { fraction } from './region';
 
 const parallel = Infinity;
 const circle = (z: number, r: number, cx = 0, cy = 0): Aperture => ({

@@ -1,64 +1,48 @@
-import { CIRCLE, type Stack } from './aperture';
-
-/**
- * Area of a disc cut by discs and half-planes, exactly.
- *
- * The common part of convex shapes is bounded by arcs and straight pieces. Each circle keeps the
- * arcs that lie inside all other shapes, each line the stretch that does; Green's theorem,
- * `area = 1/2 closed integral of (x dy - y dx)`, sums them. It costs pairs of the shapes that
- * really cut the pupil (two or three after culling), and it has no sampling error, where chords
- * across the pupil lose up to a chord's share when an edge lies parallel to them.
- */
+import { type Stack, CIRCLE } from './aperture';
+import { twoDiscs, discAndEdge, clamp } from './discs';
 
 const TAU = 2 * Math.PI;
+
 const SAME = 1e-12;
+
 /** Shapes that can cut one pupil at once; a rig has far fewer. */
 const MOST = 256;
 
 /** Circles that cut: index 0 is the pupil. Scratch, so that the hot loop allocates nothing. */
 const cx = new Float64Array(MOST);
+
 const cy = new Float64Array(MOST);
+
 const cr = new Float64Array(MOST);
+
 let circles = 0;
+
 const nx = new Float64Array(MOST);
+
 const ny = new Float64Array(MOST);
+
 const nd = new Float64Array(MOST);
+
 let lines = 0;
+
 /** Arcs of one circle still inside: pairs of angles. */
 let arcs = new Float64Array(4 * MOST);
+
 let kept = new Float64Array(4 * MOST);
+
 let arcCount = 0;
 
 /** Of each shape that cuts the pupil, lines first: direction and half angle of its stretch of the rim. */
 const ux = new Float64Array(MOST);
+
 const uy = new Float64Array(MOST);
+
 const cosHalf = new Float64Array(MOST);
+
 const sinHalf = new Float64Array(MOST);
+
 /** Distance of its edge or of its middle from the middle of the pupil. */
 const takes = new Float64Array(MOST);
-
-/** Share of a disc of radius R that a disc of radius r at distance d leaves: the lens of two circles. */
-export function twoDiscs(R: number, r: number, d: number): number {
-  if (d >= R + r) return 0;
-  if (d <= r - R) return 1;
-  if (d <= R - r) return (r * r) / (R * R);
-  const a = Math.acos(clamp((d * d + R * R - r * r) / (2 * d * R)));
-  const b = Math.acos(clamp((d * d + r * r - R * R) / (2 * d * r)));
-  const area = R * R * (a - Math.sin(2 * a) / 2) + r * r * (b - Math.sin(2 * b) / 2);
-  return area / (Math.PI * R * R);
-}
-
-/** Share of a disc of radius R that lies on the near side of a straight edge at distance d. */
-export function discAndEdge(R: number, d: number): number {
-  if (d >= R) return 1;
-  if (d <= -R) return 0;
-  const a = Math.acos(clamp(-d / R));
-  return (a - Math.sin(2 * a) / 2) / Math.PI;
-}
-
-function clamp(x: number): number {
-  return x > 1 ? 1 : x < -1 ? -1 : x;
-}
 
 /**
  * Share of the pupil that is not vignetted, 0 to 1.
@@ -168,9 +152,11 @@ function held(i: number, j: number): boolean {
 
 /** Chords that an elliptical pupil is laid out in: to about a thousandth of its area. */
 const CHORDS = 128;
+
 const SIN = Float64Array.from({ length: CHORDS }, (_, i) =>
   Math.sin(((i + 0.5) / CHORDS - 0.5) * Math.PI),
 );
+
 const COS = SIN.map((x) => Math.sqrt(1 - x * x));
 
 /**

@@ -6,7 +6,7 @@ import { check } from '../areas/checks';
 import { frontOf } from '../build/front';
 import { flagSight } from '../areas/front/model/flags';
 import { lightFigures, type LightFigures } from '../areas/light/model/light';
-import { CORNERS, judgedFrames } from '../areas/front/model/shading';
+import { CORNERS, judgedFrames } from '../areas/front/model/judged';
 import { shadingView } from '../areas/front/model/view';
 import type { Job, Rig } from '../kit/types';
 import { exact, plain } from '../quantity/say';

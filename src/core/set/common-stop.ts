@@ -1,4 +1,5 @@
-import { buildTrial, isZoom, shared, type Built, type Shared } from '../build/build';
+import { buildTrial, shared, type Built, type Shared } from '../build/build';
+import { isZoom } from '../build/lens';
 import { lightFigures } from '../areas/light/model/light';
 import { valueOf } from '../quantity/quantity';
 import type { Lens, Rig } from '../kit/types';

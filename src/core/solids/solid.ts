@@ -71,6 +71,7 @@ export interface Hull {
 }
 
 export type Solid = Box | Cylinder | Cone | Capsule | Sector;
+
 /** Anything that distances are measured to. */
 export type Convex = Solid | Hull;
 
@@ -93,8 +94,11 @@ export interface Prism {
 }
 
 export const X_AXIS: Vec = [1, 0, 0];
+
 export const Y_AXIS: Vec = [0, 1, 0];
+
 export const Z_AXIS: Vec = [0, 0, 1];
+
 export const UPRIGHT: Axes = [X_AXIS, Y_AXIS, Z_AXIS];
 
 /** A box that is turned about the optical axis, radians from x to y. */
@@ -193,7 +197,7 @@ export function hull(corners: readonly Vec[]): Hull {
   return { kind: 'hull', corners, prism: null };
 }
 
-const dot = (a: Vec, b: Vec) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+export const dot = (a: Vec, b: Vec) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /**
  * The point of a solid that lies farthest in a direction; a capsule answers for its middle line
@@ -359,6 +363,7 @@ export function extentOfPrism(p: Prism): Bounds {
 }
 
 const acrossOf = (p: Prism) => p.r || Math.abs(p.hx * p.cos) + Math.abs(p.hy * p.sin);
+
 const upOf = (p: Prism) => p.r || Math.abs(p.hx * p.sin) + Math.abs(p.hy * p.cos);
 
 /** Whether an outline could come nearer than `d` to what an extent holds. */
@@ -392,51 +397,4 @@ export function union(a: Bounds, b: Bounds): Bounds {
     Math.max(a[4], b[4]),
     Math.max(a[5], b[5]),
   ];
-}
-
-/** A solid moved by a vector. */
-export function moved(s: Solid, by: Vec): Solid {
-  const to = (p: Vec): Vec => [p[0] + by[0], p[1] + by[1], p[2] + by[2]];
-  switch (s.kind) {
-    case 'box':
-      return s.prism
-        ? {
-            ...s,
-            centre: to(s.centre),
-            prism: {
-              ...s.prism,
-              x: s.prism.x + by[0],
-              y: s.prism.y + by[1],
-              z0: s.prism.z0 + by[2],
-              z1: s.prism.z1 + by[2],
-            },
-          }
-        : { ...s, centre: to(s.centre) };
-    case 'cylinder':
-      return cylinder(to(s.centre), s.radius, s.half, s.dir);
-    case 'cone':
-      return { ...s, centre: to(s.centre) };
-    case 'capsule':
-      return { ...s, a: to(s.a), b: to(s.b) };
-    case 'sector':
-      return { ...s, hinge: to(s.hinge) };
-  }
-}
-
-/** A solid turned about the origin by a rotation given as its three rows. */
-export function rotated(s: Solid, by: Axes): Solid {
-  const to = (p: Vec): Vec => [dot(by[0], p), dot(by[1], p), dot(by[2], p)];
-  const axes = (a: Axes): Axes => [to(a[0]), to(a[1]), to(a[2])];
-  switch (s.kind) {
-    case 'box':
-      return turnedBox(to(s.centre), s.half, axes(s.axes));
-    case 'cylinder':
-      return cylinder(to(s.centre), s.radius, s.half, to(s.dir));
-    case 'cone':
-      return { ...s, centre: to(s.centre), dir: to(s.dir) };
-    case 'capsule':
-      return { ...s, a: to(s.a), b: to(s.b) };
-    case 'sector':
-      return { ...s, hinge: to(s.hinge), axes: axes(s.axes) };
-  }
 }

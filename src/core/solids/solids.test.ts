@@ -10,8 +10,6 @@ import {
   cone,
   cylinder,
   farthest,
-  moved,
-  rotated,
   sector,
   skin,
   turned,
@@ -20,6 +18,7 @@ import {
   type Solid,
   type Vec,
 } from './solid';
+import { moved, rotated } from './move';
 import { draws as random } from '../pupil/oracles';
 
 type Kind = Solid['kind'];

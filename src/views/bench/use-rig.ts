@@ -7,7 +7,7 @@ import { runChecks } from '@/core/checks/run';
 import type { Fix, Verdict } from '@/core/checks/finding';
 import type { Setting } from '@/core/areas/front/model/situations';
 import { mapOf, shadingView, type ShadingView } from '@/core/areas/front/model/view';
-import type { ChipShading } from '@/core/areas/front/model/shading';
+import type { ChipShading } from '@/core/areas/front/model/chip-shading';
 import type { Job, Rig } from '@/core/kit/types';
 import { useChecks } from '@/views/store/use-checks';
 import type { NextMeasurement } from '@/core/solve/measure-next';

@@ -3,7 +3,7 @@
 import { ChevronDown } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { memo, type Ref, type ButtonHTMLAttributes } from 'react';
-import { focalRange, isZoom } from '@/core/build/build';
+import { focalRange, isZoom } from '@/core/build/lens';
 import { frontOf } from '@/core/build/front';
 import { exact, metres, plain } from '@/core/quantity/say';
 import { Picker } from '@/ui/picker';

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { memo, useState, useMemo } from 'react';
 import type { RigFacts, Shading } from '../bench/use-rig';
-import type { Layer } from '@/core/areas/front/model/shading';
+import type { Layer } from '@/core/areas/front/model/chip-shading';
 import type { Setting } from '@/core/areas/front/model/situations';
 import { modeSize, chipCircle, framingSqueeze, circleSum } from '@/core/build/circle';
 import { spread } from '@/core/quantity/spread';

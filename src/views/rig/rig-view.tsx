@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useState } from 'react';
-import type { Layer } from '@/core/areas/front/model/shading';
+import type { Layer } from '@/core/areas/front/model/chip-shading';
 import type { Setting } from '@/core/areas/front/model/situations';
 import { Choices } from './choices';
 import type { Bench } from '../bench/bench';

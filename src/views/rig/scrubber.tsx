@@ -1,8 +1,8 @@
 'use client';
 
 import { useId } from 'react';
-import { focalRange, isZoom } from '@/core/build/build';
-import type { Layer } from '@/core/areas/front/model/shading';
+import { focalRange, isZoom } from '@/core/build/lens';
+import type { Layer } from '@/core/areas/front/model/chip-shading';
 import type { Setting } from '@/core/areas/front/model/situations';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import { metres, plain } from '@/core/quantity/say';

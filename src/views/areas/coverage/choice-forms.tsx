@@ -1,7 +1,7 @@
 'use client';
 
 import { useId, type ReactNode } from 'react';
-import { focalRange, isZoom } from '@/core/build/build';
+import { focalRange, isZoom } from '@/core/build/lens';
 import { ASPECTS, REFERENCES, format } from '@/core/optics/formats';
 import { parseLength, parseQuantity } from '@/core/quantity/parse';
 import { exact, plain } from '@/core/quantity/say';

@@ -1,7 +1,8 @@
 'use client';
 
 import type { Verdict } from '@/core/checks/finding';
-import { CORNERS, type Layer } from '@/core/areas/front/model/shading';
+import { CORNERS } from '@/core/areas/front/model/judged';
+import { type Layer } from '@/core/areas/front/model/chip-shading';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import { BLACK } from '@/core/pupil/map';
 import { exact } from '@/core/quantity/say';

@@ -11,7 +11,9 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { cleanScale, CORNERS, profile } from '@/core/areas/front/model/shading';
+import { cleanScale } from '@/core/areas/front/model/shading';
+import { CORNERS } from '@/core/areas/front/model/judged';
+import { profile } from '@/core/areas/front/model/chip-shading';
 import type { Setting } from '@/core/areas/front/model/situations';
 import type { SweepCell, SweepPlan } from '@/core/areas/front/model/sweep';
 import { BLACK } from '@/core/pupil/map';

@@ -2,7 +2,7 @@
 
 import type { DrawnBox, FrontLayout } from '@/core/build/front-layout';
 import { frontOf } from '@/core/build/front';
-import { coneOf } from '@/core/areas/front/model/shading';
+import { coneOf } from '@/core/areas/front/model/cones';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import type { RigFacts } from '../../bench/use-rig';
 

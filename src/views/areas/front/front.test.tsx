@@ -3,7 +3,7 @@ import { build, shared } from '@/core/build/build';
 import { frontPlaces } from '@/core/build/front-layout';
 import { check, CHECKS } from '@/core/areas/checks';
 import { CONTOURS, mapOf, shadingView } from '@/core/areas/front/model/view';
-import type { Layer } from '@/core/areas/front/model/shading';
+import type { Layer } from '@/core/areas/front/model/chip-shading';
 import type { Setting } from '@/core/areas/front/model/situations';
 import { demo } from '@/core/test-kit';
 import { CornerLosses } from './corner-losses';

@@ -2,7 +2,7 @@
 
 import { contours } from 'd3-contour';
 import { useMemo } from 'react';
-import type { ChipShading, Layer } from '@/core/areas/front/model/shading';
+import type { ChipShading, Layer } from '@/core/areas/front/model/chip-shading';
 import { CONTOURS, layered } from '@/core/areas/front/model/view';
 
 /** Labels of two lines closer than this run into each other, cells of the map. */

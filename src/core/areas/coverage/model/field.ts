@@ -1,5 +1,6 @@
 import { say } from '../../../quantity/say';
-import { type Built, focalRange } from '../../../build/build';
+import { type Built } from '../../../build/build';
+import { focalRange } from '../../../build/lens';
 import { given } from '../../../build/given';
 import { fieldOfView } from '../../../optics/field';
 import { framingSqueeze } from '../../../build/circle';

@@ -11,7 +11,7 @@ import { bodyOf } from './on-rig';
 import { mates, followingChain } from '../../mount/moves/chain';
 import { at } from '../../../edit/rig-path';
 import { followingFront } from '../../front/moves/box';
-import { focalRange, isZoom } from '../../../build/build';
+import { focalRange, isZoom } from '../../../build/lens';
 import { valueOf } from '../../../quantity/quantity';
 
 /** Puts a lens on a rig; the chain follows. */

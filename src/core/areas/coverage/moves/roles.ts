@@ -6,7 +6,7 @@ import { shutScreen } from '../../space/moves/fitted';
 import { putBody } from './body';
 import { setMode, setFocal, setStop } from './picture';
 import { valueOf } from '../../../quantity/quantity';
-import { isZoom } from '../../../build/build';
+import { isZoom } from '../../../build/lens';
 import { putLens, takeLensOff } from './lens';
 
 /** How pieces are put on and taken off, role by role. */

@@ -1,7 +1,8 @@
 import type { Built } from '../../../build/build';
 import { frontOf } from '../../../build/front';
 import { flagSight, flagStands } from '../model/flags';
-import { cornersOf, judgedFrames, nominal } from '../model/shading';
+import { cornersOf, judgedFrames } from '../model/judged';
+import { nominal } from '../model/looks';
 import { situations, type Situation } from '../model/situations';
 import { clearance } from '../../../pupil/aperture';
 import { exact, mm } from '../../../quantity/say';

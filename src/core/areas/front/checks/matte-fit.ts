@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
-import { frontOf, type PlacedBox } from '../../../build/front';
+import { frontOf } from '../../../build/front';
+import { type PlacedBox } from '../../../build/front-parts';
 import { boxStation } from '../../../build/front-layout';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { rodSystem } from '../../rods/kit/systems';

@@ -1,5 +1,7 @@
 import { flangeOf } from '../../../build/build';
-import { boxStationOf, frontOf, Inputs, lensSeat, travelOf } from '../../../build/front';
+import { boxStationOf } from '../../../build/front-box';
+import { frontOf, lensSeat, travelOf } from '../../../build/front';
+import { Inputs } from '../../../build/front-parts';
 import { constant, given } from '../../../build/given';
 import { valueOf } from '../../../quantity/quantity';
 import { exact, mm } from '../../../quantity/say';

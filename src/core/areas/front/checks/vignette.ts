@@ -1,21 +1,10 @@
-import { frontOf, type Front } from '../../../build/front';
+import { frontOf } from '../../../build/front';
+import { type Front } from '../../../build/front-parts';
 import type { Built } from '../../../build/build';
 import { exactly } from '../../../build/given';
-import {
-  bindingSide,
-  cleanScale,
-  CORNERS,
-  cornersOf,
-  judgedFrames,
-  looks,
-  nearOf,
-  nominal,
-  pressure,
-  wayOut,
-  worstCorner,
-  type Judged,
-  type Look,
-} from '../model/shading';
+import { bindingSide, cleanScale, wayOut } from '../model/shading';
+import { CORNERS, cornersOf, judgedFrames, type Judged } from '../model/judged';
+import { looks, nearOf, nominal, pressure, worstCorner, type Look } from '../model/looks';
 import { situations, situation, type Situation } from '../model/situations';
 import { BLACK } from '../../../pupil/map';
 import { isRing } from '../../../kit/types';

@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
-import { type Front, frontOf } from '../../../build/front';
+import { type Front } from '../../../build/front-parts';
+import { frontOf } from '../../../build/front';
 import { type Candidate, candidate, kitOf, hire, type Generator } from '../../../checks/candidate';
 import {
   setMask,

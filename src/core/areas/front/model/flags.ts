@@ -1,9 +1,12 @@
 import type { Built } from '../../../build/build';
-import { flagEdge, frontOf, lensSeat, type Front } from '../../../build/front';
+import { flagEdge } from '../../../build/front-box';
+import { frontOf, lensSeat } from '../../../build/front';
+import { type Front } from '../../../build/front-parts';
 import { mostClosed, worstClearance } from '../../../pupil/inverse';
 import { valueOf } from '../../../quantity/quantity';
 import type { FlagLeaf } from '../../../kit/types';
-import { cornerDirections, judgedFrames, nominal } from './shading';
+import { cornerDirections, judgedFrames } from './judged';
+import { nominal } from './looks';
 import { situations, type Situation } from './situations';
 
 /** Where a flag stands between the frame and the sun. */

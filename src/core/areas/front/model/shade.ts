@@ -1,5 +1,6 @@
 import { flangeOf, type Built } from '../../../build/build';
-import { frontOf, lensSeat, type FrontEdge } from '../../../build/front';
+import { frontOf, lensSeat } from '../../../build/front';
+import { type FrontEdge } from '../../../build/front-parts';
 import { constant, given, type Given } from '../../../build/given';
 import { isFilter, type Side } from '../../../kit/types';
 import type { Aperture } from '../../../pupil/aperture';

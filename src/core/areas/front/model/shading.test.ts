@@ -9,22 +9,11 @@ import { BLACK, sceneStack, seen } from '../../../pupil/map';
 import { demo, exactly, testBody, testJob, testLens, testReducer } from '../../../test-kit';
 import { flagSight } from './flags';
 import { lightFigures } from '../../light/model/light';
-import {
-  bindingSide,
-  chipShading,
-  cleanScale,
-  cornersOf,
-  coneOf,
-  judgedFrames,
-  lookAt,
-  looks,
-  naturalLoss,
-  nominal,
-  profile,
-  softLosses,
-  wayOut,
-  worstCorner,
-} from './shading';
+import { bindingSide, cleanScale, wayOut } from './shading';
+import { chipShading, naturalLoss, profile, softLosses } from './chip-shading';
+import { cornersOf, judgedFrames } from './judged';
+import { coneOf } from './cones';
+import { lookAt, looks, nominal, worstCorner } from './looks';
 import { situation, situations } from './situations';
 import { sweepAt, sweepPlan, sweepSettings } from './sweep';
 import { CONTOURS, lackingForShading, layered, mapOf, shadingView } from './view';

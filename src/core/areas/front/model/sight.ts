@@ -1,14 +1,14 @@
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
-import type { Front } from '../../../build/front';
+import type { Front } from '../../../build/front-parts';
 import type { Given } from '../../../build/given';
 import { at, givens, type Read } from '../../../build/lin';
 import { standOf, type Stand } from '../../../build/stand';
 import { walkOf } from '../../../pupil/aperture';
-import { focalRange, isZoom } from '../../../build/build';
+import { focalRange, isZoom } from '../../../build/lens';
 import { hull, type Bounds, type Hull } from '../../../solids/solid';
 import type { Direction } from '../../../pupil/inverse';
-import { cornerDirections, type Judged } from './shading';
+import { cornerDirections, type Judged } from './judged';
 import { situation, type Situation } from './situations';
 
 /** What the lens sees at one setting, from the numbers it rests on. */

@@ -1,14 +1,9 @@
 import { node } from '../../../engine/reads';
-import {
-  flangeOf,
-  focalRange,
-  isZoom,
-  looksLikeZoom,
-  stopsOf,
-  type Built,
-} from '../../../build/build';
+import { flangeOf, type Built } from '../../../build/build';
+import { focalRange, isZoom, looksLikeZoom, stopsOf } from '../../../build/lens';
 import { modeSize } from '../../../build/circle';
-import { frontOf, Inputs, lensSeat, type Front, type Num } from '../../../build/front';
+import { frontOf, lensSeat } from '../../../build/front';
+import { Inputs, type Front, type Num } from '../../../build/front-parts';
 import { constant, given, type Given } from '../../../build/given';
 import type { Aperture } from '../../../pupil/aperture';
 import type { Direction } from '../../../pupil/inverse';

@@ -1,8 +1,9 @@
 import type { Built } from '../../../build/build';
-import { focalRange, isZoom } from '../../../build/build';
+import { focalRange, isZoom } from '../../../build/lens';
 import { frontOf } from '../../../build/front';
 import { valueOf } from '../../../quantity/quantity';
-import { judgedFrames, lookAt, nominal } from './shading';
+import { judgedFrames } from './judged';
+import { lookAt, nominal } from './looks';
 import { situation, type Setting } from './situations';
 
 /** The worst corner of one frame at one setting of the lens. */

@@ -2,18 +2,9 @@ import type { Built } from '../../../build/build';
 import { frontOf } from '../../../build/front';
 import { BLACK } from '../../../pupil/map';
 import { say } from '../../../quantity/say';
-import {
-  chipShading,
-  judgedFrames,
-  lookAt,
-  looks,
-  nominal,
-  softLosses,
-  type ChipShading,
-  type Judged,
-  type Layer,
-  type Look,
-} from './shading';
+import { chipShading, softLosses, type ChipShading, type Layer } from './chip-shading';
+import { judgedFrames, type Judged } from './judged';
+import { lookAt, looks, nominal, type Look } from './looks';
 import { situation, situations, type Setting, type Situation } from './situations';
 
 /** What one corner of the frame that is looked at loses. */

@@ -1,6 +1,6 @@
 import { standOf } from '../../../build/stand';
 import { asFunction, givens, reader } from '../../../build/lin';
-import { judgedFrames } from '../../front/model/shading';
+import { judgedFrames } from '../../front/model/judged';
 import { sights, type Sight } from '../../front/model/sight';
 import { belowFrame } from '../model/lengths';
 import { exact, mm } from '../../../quantity/say';

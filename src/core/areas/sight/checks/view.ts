@@ -5,7 +5,7 @@ import { node } from '../../../engine/reads';
 import type { StandSolid } from '../../../build/stand-setting';
 import type { Given } from '../../../build/given';
 import { reader, type Read } from '../../../build/lin';
-import { judgedFrames, type Judged } from '../../front/model/shading';
+import { judgedFrames, type Judged } from '../../front/model/judged';
 import { pyramid, reachOf, sights, type Seen, type Sight } from '../../front/model/sight';
 import { distance } from '../../../solids/distance';
 import { apart } from '../../../solids/solid';

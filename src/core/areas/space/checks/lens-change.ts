@@ -1,6 +1,6 @@
 import { standOf } from '../../../build/stand';
 import { distance } from '../../../solids/distance';
-import { moved } from '../../../solids/solid';
+import { moved } from '../../../solids/move';
 import { exact, howMany } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

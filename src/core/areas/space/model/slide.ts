@@ -2,7 +2,7 @@ import type { Stand } from '../../../build/stand';
 import type { StandSolid } from '../../../build/stand-setting';
 import { distance } from '../../../solids/distance';
 import { onceAmong } from './clearance';
-import { moved } from '../../../solids/solid';
+import { moved } from '../../../solids/move';
 
 /** Farthest that is looked for when something has to be slid away, mm. */
 const FARTHEST = 300;
