@@ -1,8 +1,10 @@
-import { standOf } from '../../../build/stand';
-import { counted, given } from '../../../build/given';
+import type { LensGear } from '../../../build/stand-setting';
+import type { Built } from '../../../build/build';
+import { standOf, type Stand } from '../../../build/stand';
+import { counted, given, type Given } from '../../../build/given';
 import { ringRoom, touchAngle, centreDistance, tipDiameter } from '../kit/gears';
 import { ringsThatFit, SLACK, specification } from '../model/rings';
-import { onHand, type GearRing } from '../../../kit/types';
+import { onHand, type GearRing, type Lens } from '../../../kit/types';
 import { askRings, noRing } from '../model/told';
 import { valueOf } from '../../../quantity/quantity';
 import { exact, mm, plain } from '../../../quantity/say';
@@ -25,143 +27,159 @@ export const driveRingFit: Check = {
       ...stand.drives.map((d) => d.use.turns),
       ...(built.rig.gears ?? []).map((g) => g.turns),
     ]);
-    const out: Verdict[] = [];
-    for (const turns of wanted) {
-      const key = `drive.ring-fit:${turns}`;
-      const ring = stand.gears.find((g) => g.turns === turns) ?? null;
-      const drive = stand.drives.find((d) => d.use.turns === turns) ?? null;
-      const about = [lens.id, ...(drive ? [drive.part.id] : [])];
-      const base = {
-        id: 'drive.ring-fit',
-        key,
-        about,
-        station: ring ? stand.value(ring.middle) : null,
-      };
-      if (!ring) {
-        out.push(
-          plainVerdict({
-            ...base,
-            state: 'unknown',
-            why: drive ? noRing(stand, drive) : `${lens.name} has no ${turns} ring on its sheet.`,
-            sum: 'No sum.',
-            basis: '[math]',
-            measure: askRings(stand, turns),
-          }),
-        );
-        continue;
-      }
-      if (!ring.gear) {
-        if (ring.teeth) {
-          out.push(
-            plainVerdict({
-              ...base,
-              state: 'ok',
-              why: `${lens.name} has its ${turns} gear cut in: ${plain(ring.teeth.known?.value ?? NaN, 0)} teeth.`,
-              sum: 'a gear that is cut in',
-              basis: '[trade] cine gears',
-            }),
-          );
-          continue;
-        }
-        const d = valueOf(ring.ring.diameter);
-        if (d === null) {
-          // No teeth may mean that none are cut in, or that nobody has counted them.
-          const asks = (['teeth', 'diameter'] as const).map((f) =>
-            given(lens, 'rings', ring.ring.id, f),
-          );
-          out.push(
-            plainVerdict({
-              ...base,
-              state: 'unknown',
-              why: `Whether ${lens.name} has a ${turns} gear is not known: give its teeth, or the bare diameter of the ring, then a gear ring can be chosen.`,
-              sum: 'No sum.',
-              basis: '[trade] cine gears',
-              measure: lacking(asks),
-            }),
-          );
-          continue;
-        }
-        const fits = ringsThatFit(built.kit.values(), d);
-        out.push(
-          plainVerdict({
-            ...base,
-            state: 'fail',
-            why:
-              `${lens.name} has no ${turns} gear.` +
-              (fits.length > 0
-                ? ` ${fits.map((r) => r.name).join(' or ')} closes on its ${exact(d, 1)} mm.`
-                : ` No gear ring in the kit closes on its ${exact(d, 1)} mm.`),
-            sum: `barrel ${exact(d, 1)} mm`,
-            basis: '[trade] gear rings',
-            wanted: fits.every((r) => onHand(r) < 1) ? [specification(d)] : [],
-          }),
-        );
-        continue;
-      }
-      const g = ring.gear;
-      const barrel = given(lens, 'rings', ring.ring.id, 'diameter');
-      const seamless = g.style === 'seamless';
-      const size = seamless ? [given(g, 'bore')] : [given(g, 'from'), given(g, 'to')];
-      const withGear = [lens.id, g.id];
-      if (g.style === undefined)
-        out.push(
-          plainVerdict({
-            ...base,
-            about: withGear,
-            state: 'unknown',
-            why: `What sort of gear ring ${g.name} is is not known.`,
-            sum: 'No sum.',
-            basis: '[trade] gear rings',
-            measure: [
-              {
-                path: ['kit', g.id, 'style'],
-                part: g.id,
-                label: `sort of ${g.name}`,
-                unit: '',
-                share: 1,
-                missing: true,
-              },
-            ],
-          }),
-        );
-      else {
-        const style = g.style;
-        out.push(
-          judge({
-            ...base,
-            about: withGear,
-            inputs: [barrel, ...size],
-            margin: (x) =>
-              style === 'seamless'
-                ? ringRoom({ style, bore: x[1]! }, x[0]!, SLACK)
-                : ringRoom({ style, from: x[1]!, to: x[2]! }, x[0]!, SLACK),
-            unit: 'mm',
-            limit: { value: SLACK, unit: 'mm', rule: null },
-            why: (o) =>
-              seamless
-                ? o.value >= 0
-                  ? `${g.name} slides onto the ${exact(barrel.known!.value, 1)} mm barrel with ${mm(size[0]!.known!.value - barrel.known!.value)} of slack.`
-                  : size[0]!.known!.value > barrel.known!.value
-                    ? `${g.name} is ${mm(size[0]!.known!.value - barrel.known!.value)} too wide for the ${exact(barrel.known!.value, 1)} mm barrel of ${lens.name}; shims take up ${mm(SLACK)}.`
-                    : `${g.name} is ${mm(barrel.known!.value - size[0]!.known!.value)} too tight for the ${exact(barrel.known!.value, 1)} mm barrel of ${lens.name}.`
-                : o.value >= 0
-                  ? `${g.name} closes on the ${exact(barrel.known!.value, 1)} mm barrel.`
-                  : `${g.name} closes on ${exact(size[0]!.known!.value, 1)} to ${exact(size[1]!.known!.value, 1)} mm; the barrel of ${lens.name} has ${exact(barrel.known!.value, 1)}.`,
-            sum: (o) =>
-              `${size.map((s) => `${s.label} ${exact(s.known!.value, 1)}`).join(', ')}; barrel ${exact(barrel.known!.value, 1)}: ${exact(o.value, 2)} mm to spare`,
-            lacking: (missing) =>
-              `Whether ${g.name} goes on ${lens.name} is not known: ${missing} missing.`,
-            basis: '[trade] gear rings',
-          }),
-        );
-      }
-      if (g.style !== undefined) out.push(around(ring, g, lens.name, barrel, base, withGear));
-      if (drive && !seamless && (g.lump !== undefined || g.style === 'strap'))
-        out.push(lump(stand, ring, g, drive, base, withGear));
-    }
-    return out;
+    return [...wanted].flatMap((turns) => ofRing(built, stand, lens, turns));
   },
 };
+
+/** What the findings of one ring say alike. */
+interface Base {
+  id: string;
+  key: string;
+  about: string[];
+  station: number | null;
+}
+
+function ofRing(built: Built, stand: Stand, lens: Lens, turns: LensGear['turns']): Verdict[] {
+  const key = `drive.ring-fit:${turns}`;
+  const ring = stand.gears.find((g) => g.turns === turns) ?? null;
+  const drive = stand.drives.find((d) => d.use.turns === turns) ?? null;
+  const about = [lens.id, ...(drive ? [drive.part.id] : [])];
+  const base = {
+    id: 'drive.ring-fit',
+    key,
+    about,
+    station: ring ? stand.value(ring.middle) : null,
+  };
+  if (!ring) {
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: drive ? noRing(stand, drive) : `${lens.name} has no ${turns} ring on its sheet.`,
+        sum: 'No sum.',
+        basis: '[math]',
+        measure: askRings(stand, turns),
+      }),
+    ];
+  }
+  if (!ring.gear) return bareRing(built, lens, ring, turns, base);
+  const out: Verdict[] = [];
+  const g = ring.gear;
+  const barrel = given(lens, 'rings', ring.ring.id, 'diameter');
+  const seamless = g.style === 'seamless';
+  const size = seamless ? [given(g, 'bore')] : [given(g, 'from'), given(g, 'to')];
+  const withGear = [lens.id, g.id];
+  if (g.style === undefined)
+    out.push(
+      plainVerdict({
+        ...base,
+        about: withGear,
+        state: 'unknown',
+        why: `What sort of gear ring ${g.name} is is not known.`,
+        sum: 'No sum.',
+        basis: '[trade] gear rings',
+        measure: [
+          {
+            path: ['kit', g.id, 'style'],
+            part: g.id,
+            label: `sort of ${g.name}`,
+            unit: '',
+            share: 1,
+            missing: true,
+          },
+        ],
+      }),
+    );
+  else out.push(closesOn(lens, g, g.style, barrel, size, base));
+  if (g.style !== undefined) out.push(around(ring, g, lens.name, barrel, base, withGear));
+  if (drive && !seamless && (g.lump !== undefined || g.style === 'strap'))
+    out.push(lump(stand, ring, g, drive, base, withGear));
+  return out;
+}
+
+/** A ring that has no gear on it: cut in, not said, or to be put on. */
+function bareRing(built: Built, lens: Lens, ring: LensGear, turns: string, base: Base): Verdict[] {
+  if (ring.teeth) {
+    return [
+      plainVerdict({
+        ...base,
+        state: 'ok',
+        why: `${lens.name} has its ${turns} gear cut in: ${plain(ring.teeth.known?.value ?? NaN, 0)} teeth.`,
+        sum: 'a gear that is cut in',
+        basis: '[trade] cine gears',
+      }),
+    ];
+  }
+  const d = valueOf(ring.ring.diameter);
+  if (d === null) {
+    // No teeth may mean that none are cut in, or that nobody has counted them.
+    const asks = (['teeth', 'diameter'] as const).map((f) => given(lens, 'rings', ring.ring.id, f));
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `Whether ${lens.name} has a ${turns} gear is not known: give its teeth, or the bare diameter of the ring, then a gear ring can be chosen.`,
+        sum: 'No sum.',
+        basis: '[trade] cine gears',
+        measure: lacking(asks),
+      }),
+    ];
+  }
+  const fits = ringsThatFit(built.kit.values(), d);
+  return [
+    plainVerdict({
+      ...base,
+      state: 'fail',
+      why:
+        `${lens.name} has no ${turns} gear.` +
+        (fits.length > 0
+          ? ` ${fits.map((r) => r.name).join(' or ')} closes on its ${exact(d, 1)} mm.`
+          : ` No gear ring in the kit closes on its ${exact(d, 1)} mm.`),
+      sum: `barrel ${exact(d, 1)} mm`,
+      basis: '[trade] gear rings',
+      wanted: fits.every((r) => onHand(r) < 1) ? [specification(d)] : [],
+    }),
+  ];
+}
+
+/** Whether a gear ring closes on the barrel. */
+function closesOn(
+  lens: Lens,
+  g: GearRing,
+  style: NonNullable<GearRing['style']>,
+  barrel: Given,
+  size: readonly Given[],
+  base: Base,
+): Verdict {
+  const seamless = style === 'seamless';
+  const withGear = [lens.id, g.id];
+  return judge({
+    ...base,
+    about: withGear,
+    inputs: [barrel, ...size],
+    margin: (x) =>
+      style === 'seamless'
+        ? ringRoom({ style, bore: x[1]! }, x[0]!, SLACK)
+        : ringRoom({ style, from: x[1]!, to: x[2]! }, x[0]!, SLACK),
+    unit: 'mm',
+    limit: { value: SLACK, unit: 'mm', rule: null },
+    why: (o) =>
+      seamless
+        ? o.value >= 0
+          ? `${g.name} slides onto the ${exact(barrel.known!.value, 1)} mm barrel with ${mm(size[0]!.known!.value - barrel.known!.value)} of slack.`
+          : size[0]!.known!.value > barrel.known!.value
+            ? `${g.name} is ${mm(size[0]!.known!.value - barrel.known!.value)} too wide for the ${exact(barrel.known!.value, 1)} mm barrel of ${lens.name}; shims take up ${mm(SLACK)}.`
+            : `${g.name} is ${mm(barrel.known!.value - size[0]!.known!.value)} too tight for the ${exact(barrel.known!.value, 1)} mm barrel of ${lens.name}.`
+        : o.value >= 0
+          ? `${g.name} closes on the ${exact(barrel.known!.value, 1)} mm barrel.`
+          : `${g.name} closes on ${exact(size[0]!.known!.value, 1)} to ${exact(size[1]!.known!.value, 1)} mm; the barrel of ${lens.name} has ${exact(barrel.known!.value, 1)}.`,
+    sum: (o) =>
+      `${size.map((s) => `${s.label} ${exact(s.known!.value, 1)}`).join(', ')}; barrel ${exact(barrel.known!.value, 1)}: ${exact(o.value, 2)} mm to spare`,
+    lacking: (missing) =>
+      `Whether ${g.name} goes on ${lens.name} is not known: ${missing} missing.`,
+    basis: '[trade] gear rings',
+  });
+}
 
 /** Dedendum of a full-depth gear: 1.25 modules from the pitch circle to its root (ISO 53). */
 const ROOT = 1.25;

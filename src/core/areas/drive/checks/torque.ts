@@ -7,7 +7,7 @@ import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
-import type { Verdict } from '../../../checks/finding';
+import type { State, Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';
 
 export const driveTorque: Check = {
@@ -89,25 +89,13 @@ export const driveTorque: Check = {
             at(x) - reserve * x[0]! + 1e-9 * rows.reduce((sum, _, i) => sum + x[4 + i]!, 0),
           unit: 'N m',
           limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
-          why: (o) => {
-            const t = ringTorque.known!.value;
-            const have = o.value + reserve * t;
-            const v = out.volts.known!.value;
-            if (o.state === 'ok')
-              return `${part.name} brings ${exact(have, 2)} N m to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
-            const turns = others.filter((r) => {
-              const known = r.volts.known?.value;
-              const l = known === undefined ? null : lensTorque(d, known, eff);
-              return l !== null && l >= reserve * t;
-            });
-            const says =
-              have < t
-                ? `${part.name} stalls on ${out.name}: at ${plain(v, 1)} V it ${v < first ? `is below the ${plain(first, 1)} V it is rated from` : `brings ${exact(have, 2)} N m`}, the ring takes ${exact(t, 2)}.`
-                : `${part.name} has little in hand on ${out.name}: ${exact(have, 2)} N m at ${plain(v, 1)} V, the ring takes ${exact(t, 2)} and ${plain(reserve, 2)} times that is wanted.`;
-            return turns.length > 0
-              ? `${says} ${turns.map((r) => `${r.name}, ${plain(r.volts.known!.value, 1)} V,`).join(' or ')} turns it.`
-              : `${says} No other outlet on this rig turns it.`;
-          },
+          why: (o) =>
+            turnsSaid(o, d, out, others, {
+              torque: ringTorque.known!.value,
+              reserve,
+              eff,
+              first,
+            }),
           sum: (o) =>
             `at ${plain(out.volts.known!.value, 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
           lacking: (missing) =>
@@ -119,6 +107,33 @@ export const driveTorque: Check = {
     });
   },
 };
+
+/** What a motor brings to the ring from its outlet, and which other outlet would turn it. */
+function turnsSaid(
+  o: { state: State; value: number },
+  d: PlacedDrive,
+  out: RigOutlet,
+  others: readonly RigOutlet[],
+  { torque: t, reserve, eff, first }: Record<'torque' | 'reserve' | 'eff' | 'first', number>,
+): string {
+  const { part } = d;
+  const have = o.value + reserve * t;
+  const v = out.volts.known!.value;
+  if (o.state === 'ok')
+    return `${part.name} brings ${exact(have, 2)} N m to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
+  const turns = others.filter((r) => {
+    const known = r.volts.known?.value;
+    const l = known === undefined ? null : lensTorque(d, known, eff);
+    return l !== null && l >= reserve * t;
+  });
+  const says =
+    have < t
+      ? `${part.name} stalls on ${out.name}: at ${plain(v, 1)} V it ${v < first ? `is below the ${plain(first, 1)} V it is rated from` : `brings ${exact(have, 2)} N m`}, the ring takes ${exact(t, 2)}.`
+      : `${part.name} has little in hand on ${out.name}: ${exact(have, 2)} N m at ${plain(v, 1)} V, the ring takes ${exact(t, 2)} and ${plain(reserve, 2)} times that is wanted.`;
+  return turns.length > 0
+    ? `${says} ${turns.map((r) => `${r.name}, ${plain(r.volts.known!.value, 1)} V,`).join(' or ')} turns it.`
+    : `${says} No other outlet on this rig turns it.`;
+}
 
 /** Volts above what a motor runs up to burn it: said before anything is said of its torque. */
 function overVolts(stand: Stand, d: PlacedDrive, out: RigOutlet): Verdict | null {

@@ -4,7 +4,7 @@ import { type PlacedBox } from '../../../build/front-parts';
 import { boxStation } from '../../../build/front-layout';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { rodSystem } from '../../rods/kit/systems';
-import { isPlate, isRing, type Lens } from '../../../kit/types';
+import { isPlate, isRing, type Lens, type MatteBox } from '../../../kit/types';
 import { exact, mm, sayRange } from '../../../quantity/say';
 import type { Spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
@@ -80,37 +80,7 @@ export const frontMatteFit: Check = {
     const { box } = frontOf(built);
     if (!lens || !box) return [];
     const b = box.box;
-    if (b.attach === 'rods') {
-      const plate = (built.rig.under ?? []).map((u) => built.kit.get(u.part)).find(isPlate);
-      if (!plate) return [];
-      if (plate.rods === undefined || b.rods === undefined)
-        return [
-          plainVerdict({
-            id: 'front.matte-fit',
-            about: [b.id, plate.id],
-            station: boxStation(built),
-            state: 'unknown',
-            why: `Whether ${b.name} goes onto the rods of ${plate.name} is not known: ${(plate.rods === undefined ? plate : b).name} does not say for which rods it is.`,
-            sum: 'No sum: a rod system is not known.',
-            basis: '[trade] rod systems',
-          }),
-        ];
-      const same = plate.rods === b.rods;
-      const name = (id: string) => rodSystem(id)?.name ?? id;
-      return [
-        plainVerdict({
-          id: 'front.matte-fit',
-          about: [b.id, plate.id],
-          station: boxStation(built),
-          state: same ? 'ok' : 'fail',
-          why: same
-            ? `${b.name} stands on ${name(b.rods)} rods, as ${plate.name} has them.`
-            : `${b.name} is made for ${name(b.rods)} rods, ${plate.name} has ${name(plate.rods)}: it does not go on.`,
-          sum: `${name(b.rods)} against ${name(plate.rods)}`,
-          basis: '[trade] rod systems',
-        }),
-      ];
-    }
+    if (b.attach === 'rods') return onRods(built, b);
     if (b.attach === undefined)
       return [attachUnknown(built, b, 'front.matte-fit', [b.id], `Whether ${b.name} fits`)];
     const grip = gripOf(built, lens);
@@ -138,47 +108,84 @@ export const frontMatteFit: Check = {
           basis: '[trade]',
         }),
       );
-    const stated = lens.frontLoad !== undefined;
-    const load = stated
-      ? given(lens, 'frontLoad')
-      : constant('what the front carries', 'g', exactly(built.rules['front.clip-load']));
-    const carried = [
-      given(b, 'mass'),
-      ...box.stages.flatMap((s) =>
-        s.filter && !s.out && s.filter.mass !== undefined ? [given(s.filter, 'mass')] : [],
-      ),
-    ];
-    list.push(
-      judge({
-        id: 'front.matte-fit',
-        key: 'front.matte-fit:load',
-        about: [b.id, lens.id],
-        station: boxStation(built),
-        inputs: [load, ...carried],
-        margin: (x) => x.reduce((left, v, i) => (i === 0 ? v : left - v), 0),
-        unit: 'g',
-        limit: {
-          value: load.known?.value ?? 0,
-          unit: 'g',
-          rule: stated ? null : 'front.clip-load',
-        },
-        assumed: stated
-          ? null
-          : `${lens.name} does not say what its front carries; the house rule stands in.`,
-        why: (o) => {
-          const mass = carried.reduce((t, g) => t + g.known!.value, 0);
-          const limit = load.known!.value;
-          return o.state === 'fail'
-            ? `${b.name} hangs ${exact(mass, 0)} g on the front of ${lens.name}; ${exact(limit, 0)} g is what it carries.`
-            : `${b.name} hangs ${exact(mass, 0)} g on the front of ${lens.name}, of ${exact(limit, 0)} g.`;
-        },
-        sum: (o) =>
-          `${exact(load.known!.value, 0)} - ${carried.map((g) => exact(g.known!.value, 0)).join(' - ')} = ${exact(o.value, 0)} g`,
-        lacking: (missing) =>
-          `Whether the front of ${lens.name} carries ${b.name} is not known: ${missing} missing.`,
-        basis: stated ? '[math]' : ruleBasis('front.clip-load'),
-      }),
-    );
+    list.push(loadOf(built, box, lens));
     return list;
   },
 };
+
+/** Whether a box for rods is made for the rods that are there. */
+function onRods(built: Built, b: MatteBox): Verdict[] {
+  const plate = (built.rig.under ?? []).map((u) => built.kit.get(u.part)).find(isPlate);
+  if (!plate) return [];
+  if (plate.rods === undefined || b.rods === undefined)
+    return [
+      plainVerdict({
+        id: 'front.matte-fit',
+        about: [b.id, plate.id],
+        station: boxStation(built),
+        state: 'unknown',
+        why: `Whether ${b.name} goes onto the rods of ${plate.name} is not known: ${(plate.rods === undefined ? plate : b).name} does not say for which rods it is.`,
+        sum: 'No sum: a rod system is not known.',
+        basis: '[trade] rod systems',
+      }),
+    ];
+  const same = plate.rods === b.rods;
+  const name = (id: string) => rodSystem(id)?.name ?? id;
+  return [
+    plainVerdict({
+      id: 'front.matte-fit',
+      about: [b.id, plate.id],
+      station: boxStation(built),
+      state: same ? 'ok' : 'fail',
+      why: same
+        ? `${b.name} stands on ${name(b.rods)} rods, as ${plate.name} has them.`
+        : `${b.name} is made for ${name(b.rods)} rods, ${plate.name} has ${name(plate.rods)}: it does not go on.`,
+      sum: `${name(b.rods)} against ${name(plate.rods)}`,
+      basis: '[trade] rod systems',
+    }),
+  ];
+}
+
+/** What hangs on the front of the lens against what that carries. */
+function loadOf(built: Built, box: PlacedBox, lens: Lens): Verdict {
+  const b = box.box;
+  const stated = lens.frontLoad !== undefined;
+  const load = stated
+    ? given(lens, 'frontLoad')
+    : constant('what the front carries', 'g', exactly(built.rules['front.clip-load']));
+  const carried = [
+    given(b, 'mass'),
+    ...box.stages.flatMap((s) =>
+      s.filter && !s.out && s.filter.mass !== undefined ? [given(s.filter, 'mass')] : [],
+    ),
+  ];
+  return judge({
+    id: 'front.matte-fit',
+    key: 'front.matte-fit:load',
+    about: [b.id, lens.id],
+    station: boxStation(built),
+    inputs: [load, ...carried],
+    margin: (x) => x.reduce((left, v, i) => (i === 0 ? v : left - v), 0),
+    unit: 'g',
+    limit: {
+      value: load.known?.value ?? 0,
+      unit: 'g',
+      rule: stated ? null : 'front.clip-load',
+    },
+    assumed: stated
+      ? null
+      : `${lens.name} does not say what its front carries; the house rule stands in.`,
+    why: (o) => {
+      const mass = carried.reduce((t, g) => t + g.known!.value, 0);
+      const limit = load.known!.value;
+      return o.state === 'fail'
+        ? `${b.name} hangs ${exact(mass, 0)} g on the front of ${lens.name}; ${exact(limit, 0)} g is what it carries.`
+        : `${b.name} hangs ${exact(mass, 0)} g on the front of ${lens.name}, of ${exact(limit, 0)} g.`;
+    },
+    sum: (o) =>
+      `${exact(load.known!.value, 0)} - ${carried.map((g) => exact(g.known!.value, 0)).join(' - ')} = ${exact(o.value, 0)} g`,
+    lacking: (missing) =>
+      `Whether the front of ${lens.name} carries ${b.name} is not known: ${missing} missing.`,
+    basis: stated ? '[math]' : ruleBasis('front.clip-load'),
+  });
+}

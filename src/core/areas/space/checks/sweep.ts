@@ -1,13 +1,14 @@
 import { given } from '../../../build/given';
-import { standOf } from '../../../build/stand';
-import { nameOf, nearTo, pairMargin, pieceOf } from '../model/clearance';
+import type { Built } from '../../../build/build';
+import { standOf, type Stand } from '../../../build/stand';
+import { nameOf, nearTo, pairMargin, pieceOf, type Near } from '../model/clearance';
 import { assemblyOf, slideClear } from '../model/slide';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
-import { touching } from '../../../build/stand-setting';
+import { touching, type StandSolid } from '../../../build/stand-setting';
 
 export const spaceSweep: Check = {
   id: 'space.sweep',
@@ -19,125 +20,138 @@ export const spaceSweep: Check = {
     const stand = standOf(built);
     if (!stand.standing) return [];
     const air = built.rules['space.air-moving'];
-    const sweeps = stand.solids.filter((s) => s.role === 'sweep');
-    const { body } = built;
-    const screen = body && [
-      body.screenHinge,
-      body.screenLength,
-      body.screenHeight,
-      body.screenOpens,
+    return [
+      ...sideNotSaid(built),
+      ...stand.solids
+        .filter((s) => s.role === 'sweep')
+        .flatMap((sweep) => swings(stand, sweep, air)),
     ];
-    const nowhere: Verdict[] =
-      body && body.screenSide === undefined && screen!.some((x) => x !== undefined)
-        ? [
-            plainVerdict({
-              id: 'space.sweep',
-              key: 'space.sweep:screen',
-              about: [body.id],
-              state: 'unknown',
-              why: `Whether the screen of ${body.name} opens is not known: nobody said on which side it folds out.`,
-              sum: 'No sum.',
-              basis: '[math]',
-              measure: lacking([{ ...given(body, 'screenSide'), unit: '', known: null }]),
-            }),
-          ]
-        : [];
-    const swept = sweeps.flatMap((sweep): Verdict[] => {
-      const piece = pieceOf(stand, sweep);
-      const base = {
-        id: 'space.sweep',
-        station: (sweep.extent[2] + sweep.extent[5]) / 2,
-        limit: { value: air, unit: 'mm', rule: 'space.air-moving' },
-        basis: ruleBasis('space.air-moving'),
-      };
-      if (!sweep.known)
-        return [
-          plainVerdict({
-            ...base,
-            key: `space.sweep:${sweep.piece}`,
-            about: [piece.part],
-            state: 'unknown',
-            why: `Whether the ${piece.name} opens freely is not known: ${piece.missing.map((g) => g.label).join(', ')} missing.`,
-            sum: 'No sum.',
-            measure: lacking(piece.missing),
-          }),
-        ];
-      const pairs = nearTo(
-        stand,
-        `sweep:${sweep.piece}`,
-        sweep,
-        stand.solids.filter((s) => s.role !== 'sweep' && s.role !== 'rod'),
-        air,
-      );
-      const out = pairs.near.map((n): Verdict => {
-        const { a, b } = n;
-        const other = a === sweep ? b : a;
-        const by = pieceOf(stand, other);
-        return judge({
-          ...base,
-          key: `space.sweep:${sweep.piece}|${other.piece}`,
-          about: [...new Set([by.part, piece.part])],
-          ...pairMargin(stand, n, air),
-          wanted: air,
-          unit: 'mm',
-          why: (o) => {
-            // Only when somebody reads it: it is looked for in many places.
-            const slide = slideClear(stand, sweep, other.piece, air);
-            const carrier = assemblyOf(stand, other.piece).root;
-            const root =
-              carrier === other.piece ? 'it' : stand.pieces.find((p) => p.key === carrier)!.name;
-            const name = nameOf(stand, other);
-            if (o.state === 'ok') return `The ${piece.name} clears ${name} by ${mm(o.value)}.`;
-            const how =
-              slide === null
-                ? ''
-                : ` Slide ${root} ${mm(Math.abs(slide), 0)} ${slide < 0 ? 'back' : 'forward'} and it is free.`;
-            return o.value < 0
-              ? `${name[0]!.toUpperCase()}${name.slice(1)} blocks the ${piece.name}: ${mm(-o.value)} in its way.${how}`
-              : `The ${piece.name} passes ${name} with ${mm(o.value)}; ${mm(air)} are wanted around what moves.${how}`;
-          },
-          sum: (o) => `distance to what it sweeps ${exact(o.value, 1)} mm; wanted ${exact(air, 1)}`,
-          lacking: (missing) => `Whether the ${piece.name} opens is not known: ${missing} missing.`,
-        });
-      });
-      // What nobody knows the size of may stand in its way.
-      const blind = stand.pieces.filter(
-        (p) =>
-          p.solids.some(
-            (x) =>
-              !x.known &&
-              x.role !== 'sweep' &&
-              x.role !== 'rod' &&
-              !touching(stand.contacts, sweep, x),
-          ) && p.key !== sweep.piece,
-      );
-      if (blind.length > 0) {
-        const missing = [...new Set(blind.flatMap((p) => p.missing))];
-        out.push(
-          plainVerdict({
-            ...base,
-            key: `space.sweep:${sweep.piece}|unknown`,
-            about: [piece.part, ...new Set(blind.map((p) => p.part))],
-            state: 'unknown',
-            why: `Whether the ${piece.name} passes ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing.`,
-            sum: 'No sum.',
-            measure: lacking(missing),
-          }),
-        );
-      }
-      const open = out.filter((v) => v.state !== 'ok');
-      if (open.length > 0) return open;
-      return [
-        plainVerdict({
-          ...base,
-          key: `space.sweep:${sweep.piece}`,
-          about: [piece.part],
-          state: 'ok',
-          why: `The ${piece.name} moves freely.`,
-          sum: `${pairs.tested} pairs measured, none nearer than ${exact(air, 0)} mm`,
-        }),
-      ];
-    });
-    return [...nowhere, ...swept];
   },
 };
+
+/** A screen that says how it swings, but not where. */
+function sideNotSaid({ body }: Built): Verdict[] {
+  const screen = body && [body.screenHinge, body.screenLength, body.screenHeight, body.screenOpens];
+  return body && body.screenSide === undefined && screen!.some((x) => x !== undefined)
+    ? [
+        plainVerdict({
+          id: 'space.sweep',
+          key: 'space.sweep:screen',
+          about: [body.id],
+          state: 'unknown',
+          why: `Whether the screen of ${body.name} opens is not known: nobody said on which side it folds out.`,
+          sum: 'No sum.',
+          basis: '[math]',
+          measure: lacking([{ ...given(body, 'screenSide'), unit: '', known: null }]),
+        }),
+      ]
+    : [];
+}
+
+/** What one thing that swings comes by. */
+function swings(stand: Stand, sweep: StandSolid, air: number): Verdict[] {
+  const piece = pieceOf(stand, sweep);
+  const base = baseOf(sweep, air);
+  if (!sweep.known)
+    return [
+      plainVerdict({
+        ...base,
+        key: `space.sweep:${sweep.piece}`,
+        about: [piece.part],
+        state: 'unknown',
+        why: `Whether the ${piece.name} opens freely is not known: ${piece.missing.map((g) => g.label).join(', ')} missing.`,
+        sum: 'No sum.',
+        measure: lacking(piece.missing),
+      }),
+    ];
+  const pairs = nearTo(
+    stand,
+    `sweep:${sweep.piece}`,
+    sweep,
+    stand.solids.filter((s) => s.role !== 'sweep' && s.role !== 'rod'),
+    air,
+  );
+  const out = [
+    ...pairs.near.map((n) => passes(stand, sweep, n, air)),
+    ...unseen(stand, sweep, base),
+  ];
+  const open = out.filter((v) => v.state !== 'ok');
+  if (open.length > 0) return open;
+  return [
+    plainVerdict({
+      ...base,
+      key: `space.sweep:${sweep.piece}`,
+      about: [piece.part],
+      state: 'ok',
+      why: `The ${piece.name} moves freely.`,
+      sum: `${pairs.tested} pairs measured, none nearer than ${exact(air, 0)} mm`,
+    }),
+  ];
+}
+
+function baseOf(sweep: StandSolid, air: number) {
+  return {
+    id: 'space.sweep',
+    station: (sweep.extent[2] + sweep.extent[5]) / 2,
+    limit: { value: air, unit: 'mm', rule: 'space.air-moving' },
+    basis: ruleBasis('space.air-moving'),
+  };
+}
+
+function passes(stand: Stand, sweep: StandSolid, n: Near, air: number): Verdict {
+  const piece = pieceOf(stand, sweep);
+  const { a, b } = n;
+  const other = a === sweep ? b : a;
+  const by = pieceOf(stand, other);
+  return judge({
+    ...baseOf(sweep, air),
+    key: `space.sweep:${sweep.piece}|${other.piece}`,
+    about: [...new Set([by.part, piece.part])],
+    ...pairMargin(stand, n, air),
+    wanted: air,
+    unit: 'mm',
+    why: (o) => {
+      // Only when somebody reads it: it is looked for in many places.
+      const slide = slideClear(stand, sweep, other.piece, air);
+      const carrier = assemblyOf(stand, other.piece).root;
+      const root =
+        carrier === other.piece ? 'it' : stand.pieces.find((p) => p.key === carrier)!.name;
+      const name = nameOf(stand, other);
+      if (o.state === 'ok') return `The ${piece.name} clears ${name} by ${mm(o.value)}.`;
+      const how =
+        slide === null
+          ? ''
+          : ` Slide ${root} ${mm(Math.abs(slide), 0)} ${slide < 0 ? 'back' : 'forward'} and it is free.`;
+      return o.value < 0
+        ? `${name[0]!.toUpperCase()}${name.slice(1)} blocks the ${piece.name}: ${mm(-o.value)} in its way.${how}`
+        : `The ${piece.name} passes ${name} with ${mm(o.value)}; ${mm(air)} are wanted around what moves.${how}`;
+    },
+    sum: (o) => `distance to what it sweeps ${exact(o.value, 1)} mm; wanted ${exact(air, 1)}`,
+    lacking: (missing) => `Whether the ${piece.name} opens is not known: ${missing} missing.`,
+  });
+}
+
+/** What nobody knows the size of may stand in its way. */
+function unseen(stand: Stand, sweep: StandSolid, base: ReturnType<typeof baseOf>): Verdict[] {
+  const piece = pieceOf(stand, sweep);
+  const blind = stand.pieces.filter(
+    (p) =>
+      p.solids.some(
+        (x) =>
+          !x.known && x.role !== 'sweep' && x.role !== 'rod' && !touching(stand.contacts, sweep, x),
+      ) && p.key !== sweep.piece,
+  );
+  if (blind.length === 0) return [];
+  const missing = [...new Set(blind.flatMap((p) => p.missing))];
+  return [
+    plainVerdict({
+      ...base,
+      key: `space.sweep:${sweep.piece}|unknown`,
+      about: [piece.part, ...new Set(blind.map((p) => p.part))],
+      state: 'unknown',
+      why: `Whether the ${piece.name} passes ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing.`,
+      sum: 'No sum.',
+      measure: lacking(missing),
+    }),
+  ];
+}
