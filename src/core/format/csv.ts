@@ -1,10 +1,11 @@
+import type { Schema } from 'joi';
 import { type Field, KINDS, KIND_NAME, FIELDS } from '../kit/fields';
 import { readsTwoWays, unguarded } from './cells';
 import { parseQuantity } from '../quantity/parse';
 import type { Kind, Part } from '../kit/types';
 import { type Read, describe, type Problem } from './problem';
 import { LARGEST_FILE } from './read-job';
-import { default as Papa } from 'papaparse';
+import Papa, { type ParseResult } from 'papaparse';
 import { kindOfHeader, columns, CARRIED, columnName, ownColumns } from './csv-columns';
 import { FORBIDDEN_KEYS } from '../edit/edit';
 import { MOST_PARTS, shapeOfPart, ID_PATTERN } from './shape';
@@ -169,6 +170,74 @@ export function readKitCsv(
       header.length > 0 ? describe(header.join(', ')) : 'an empty file',
       `a column called kind, or a header row of one kind such as ${columns('lens').slice(0, 5).join(', ')}`,
     );
+  const problems: Problem[] = headerProblems(table, header, lower);
+  if (problems.length > 0) return { ok: false, problems };
+
+  const lines = table.data.slice(1);
+  const kindOf = lines.map((line, n): Kind | null => {
+    if (kind) return kind;
+    if (kindAt < 0) return whole;
+    const word = line[kindAt] ?? '';
+    const k = kindOfWord(word);
+    if (!k)
+      problems.push({
+        path: `line ${n + 2}, kind`,
+        found: describe(word),
+        expected: `a kind of part: ${KINDS.slice(0, 6).join(', ')} and so on`,
+      });
+    return k;
+  });
+  const kinds = [...new Set(kindOf.filter((k): k is Kind => k !== null))];
+  const fieldsOf = new Map(
+    kinds.map((k) => [k, new Map(FIELDS[k].map((f) => [columnName(f), f]))]),
+  );
+  problems.push(...strangeColumns(header, lower, kinds, fieldsOf));
+  if (problems.length > 0) return { ok: false, problems };
+
+  const list: Reading = {
+    header,
+    lower,
+    fieldsOf,
+    known: [...mounts, ...STANDARD_MOUNTS],
+    taken: new Set(),
+    schemas: new Map(kinds.map((k) => [k, joiOf(shapeOfPart(k))])),
+  };
+  const parts = lines.map((line, n) => readLine(list, line, kindOf[n]!, `line ${n + 2}`, problems));
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { parts, kinds } };
+}
+
+function rangeWords(field: Field): string {
+  switch (field.type) {
+    case 'quantity':
+    case 'number':
+      return `a number${field.unit ? ` in ${field.unit}` : ''} from ${field.min} to ${field.max}`;
+    case 'text':
+      return `text of at most ${field.max} characters`;
+    case 'choice':
+      return field.options.map((o) => o.value).join(' or ');
+    default:
+      return `${field.label} as docs/format.md describes it`;
+  }
+}
+
+/** A list while it is read. */
+interface Reading {
+  header: readonly string[];
+  /** The header in small letters. */
+  lower: readonly string[];
+  fieldsOf: ReadonlyMap<Kind, ReadonlyMap<string, Field>>;
+  known: readonly NamedMount[];
+  /** Ids that were given so far. */
+  taken: Set<string>;
+  schemas: ReadonlyMap<Kind, Schema>;
+}
+
+/** What is wrong with a header, or with the list as a whole. */
+function headerProblems(
+  table: ParseResult<string[]>,
+  header: readonly string[],
+  lower: readonly string[],
+): Problem[] {
   const problems: Problem[] = [];
   for (const e of table.errors)
     if (e.code !== 'UndetectableDelimiter')
@@ -197,26 +266,17 @@ export function readKitCsv(
       found: `${table.data.length - 1} lines`,
       expected: `at most ${MOST_PARTS}`,
     });
-  if (problems.length > 0) return { ok: false, problems };
+  return problems;
+}
 
-  const lines = table.data.slice(1);
-  const kindOf = lines.map((line, n): Kind | null => {
-    if (kind) return kind;
-    if (kindAt < 0) return whole;
-    const word = line[kindAt] ?? '';
-    const k = kindOfWord(word);
-    if (!k)
-      problems.push({
-        path: `line ${n + 2}, kind`,
-        found: describe(word),
-        expected: `a kind of part: ${KINDS.slice(0, 6).join(', ')} and so on`,
-      });
-    return k;
-  });
-  const kinds = [...new Set(kindOf.filter((k): k is Kind => k !== null))];
-  const fieldsOf = new Map(
-    kinds.map((k) => [k, new Map(FIELDS[k].map((f) => [columnName(f), f]))]),
-  );
+/** Columns that no kind of the list has. */
+function strangeColumns(
+  header: readonly string[],
+  lower: readonly string[],
+  kinds: readonly Kind[],
+  fieldsOf: Reading['fieldsOf'],
+): Problem[] {
+  const problems: Problem[] = [];
   header.forEach((h, i) => {
     const c = lower[i]!;
     if (c === 'id' || c === 'kind' || h.startsWith(CARRIED)) return;
@@ -231,100 +291,93 @@ export function readKitCsv(
           .join(', ')} and so on`,
       });
   });
-  if (problems.length > 0) return { ok: false, problems };
-
-  const known: NamedMount[] = [...mounts, ...STANDARD_MOUNTS];
-  const schemas = new Map(kinds.map((k) => [k, joiOf(shapeOfPart(k))]));
-  const taken = new Set<string>();
-  const parts: Part[] = [];
-  lines.forEach((line, n) => {
-    const of = kindOf[n]!;
-    const byColumn = fieldsOf.get(of)!;
-    const where = `line ${n + 2}`;
-    const part: Record<string, unknown> = { id: '', kind: of };
-    line.forEach((raw, c) => {
-      const column = lower[c];
-      const cell = unguarded(raw);
-      if (cell.trim() === '') return;
-      if (column === undefined) {
-        problems.push({
-          path: `${where}, column ${c + 1}`,
-          found: describe(cell),
-          expected: 'no more cells than the header has',
-        });
-        return;
-      }
-      if (column === 'id') {
-        part.id = cell.trim();
-        return;
-      }
-      if (column === 'kind') return;
-      if (header[c]!.startsWith(CARRIED)) {
-        part[header[c]!.slice(CARRIED.length)] = cell;
-        return;
-      }
-      const field = byColumn.get(column);
-      if (!field) {
-        problems.push({
-          path: `${where}, ${column}`,
-          found: describe(cell),
-          expected: `nothing: ${KIND_NAME[of].many} do not say that of themselves`,
-        });
-        return;
-      }
-      const read = readCell(field, cell, known);
-      if (read.ok) part[field.key] = read.value;
-      else
-        problems.push({
-          path: `${where}, ${column}`,
-          found: describe(cell),
-          expected: read.expected,
-        });
-    });
-    if (part.id === '') part.id = idFromName(String(part.name ?? ''), taken);
-    if (!ID_PATTERN.test(String(part.id)) || taken.has(String(part.id)))
-      problems.push({
-        path: `${where}, id`,
-        found: describe(part.id),
-        expected: taken.has(String(part.id))
-          ? 'an id that is not used twice'
-          : 'an id of letters, digits, dots and dashes',
-      });
-    taken.add(String(part.id));
-    const { error } = schemas.get(of)!.validate(part, {
-      abortEarly: false,
-      convert: false,
-      errors: { render: false },
-    });
-    for (const d of error?.details ?? []) {
-      const field = FIELDS[of].find((f) => f.key === d.path[0]);
-      problems.push({
-        path: `${where}, ${field ? columnName(field) : String(d.path[0] ?? 'part')}`,
-        found:
-          d.type === 'any.required'
-            ? 'nothing'
-            : describe((d.context as { value?: unknown }).value),
-        expected: field ? rangeWords(field) : 'a valid part',
-      });
-    }
-    const { turned } = turnRanges(part as unknown as Part);
-    for (const t of turned)
-      problems.push({ path: where, found: t, expected: 'the lower end first' });
-    parts.push(part as unknown as Part);
-  });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { parts, kinds } };
+  return problems;
 }
 
-function rangeWords(field: Field): string {
-  switch (field.type) {
-    case 'quantity':
-    case 'number':
-      return `a number${field.unit ? ` in ${field.unit}` : ''} from ${field.min} to ${field.max}`;
-    case 'text':
-      return `text of at most ${field.max} characters`;
-    case 'choice':
-      return field.options.map((o) => o.value).join(' or ');
-    default:
-      return `${field.label} as docs/format.md describes it`;
+/** One line as a part; what is wrong with it goes to `problems`. */
+function readLine(
+  list: Reading,
+  line: readonly string[],
+  of: Kind,
+  where: string,
+  problems: Problem[],
+): Part {
+  const part: Record<string, unknown> = { id: '', kind: of };
+  readCells(list, line, of, where, part, problems);
+  if (part.id === '') part.id = idFromName(String(part.name ?? ''), list.taken);
+  if (!ID_PATTERN.test(String(part.id)) || list.taken.has(String(part.id)))
+    problems.push({
+      path: `${where}, id`,
+      found: describe(part.id),
+      expected: list.taken.has(String(part.id))
+        ? 'an id that is not used twice'
+        : 'an id of letters, digits, dots and dashes',
+    });
+  list.taken.add(String(part.id));
+  const { error } = list.schemas.get(of)!.validate(part, {
+    abortEarly: false,
+    convert: false,
+    errors: { render: false },
+  });
+  for (const d of error?.details ?? []) {
+    const field = FIELDS[of].find((f) => f.key === d.path[0]);
+    problems.push({
+      path: `${where}, ${field ? columnName(field) : String(d.path[0] ?? 'part')}`,
+      found:
+        d.type === 'any.required' ? 'nothing' : describe((d.context as { value?: unknown }).value),
+      expected: field ? rangeWords(field) : 'a valid part',
+    });
   }
+  const { turned } = turnRanges(part as unknown as Part);
+  for (const t of turned) problems.push({ path: where, found: t, expected: 'the lower end first' });
+  return part as unknown as Part;
+}
+
+function readCells(
+  list: Reading,
+  line: readonly string[],
+  of: Kind,
+  where: string,
+  part: Record<string, unknown>,
+  problems: Problem[],
+): void {
+  line.forEach((raw, c) => {
+    const column = list.lower[c];
+    const cell = unguarded(raw);
+    if (cell.trim() === '') return;
+    if (column === undefined) {
+      problems.push({
+        path: `${where}, column ${c + 1}`,
+        found: describe(cell),
+        expected: 'no more cells than the header has',
+      });
+      return;
+    }
+    if (column === 'id') {
+      part.id = cell.trim();
+      return;
+    }
+    if (column === 'kind') return;
+    if (list.header[c]!.startsWith(CARRIED)) {
+      part[list.header[c]!.slice(CARRIED.length)] = cell;
+      return;
+    }
+    const field = list.fieldsOf.get(of)!.get(column);
+    if (!field) {
+      problems.push({
+        path: `${where}, ${column}`,
+        found: describe(cell),
+        expected: `nothing: ${KIND_NAME[of].many} do not say that of themselves`,
+      });
+      return;
+    }
+    const read = readCell(field, cell, list.known);
+    if (read.ok) part[field.key] = read.value;
+    else
+      problems.push({
+        path: `${where}, ${column}`,
+        found: describe(cell),
+        expected: read.expected,
+      });
+  });
 }

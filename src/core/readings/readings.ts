@@ -93,14 +93,20 @@ function times(built: Built): string {
 
 /** Every reading of a rig, in the order in which people ask for them. */
 export function readings(built: Built): Reading[] {
-  const { mode, lens } = built;
-  const list: Reading[] = [];
+  return [likeness, fields, crops, light, stopAndCircle, depths, pitch, stations].flatMap((of) =>
+    of(built),
+  );
+}
+
+/** What the lens looks like on the format people compare with. */
+function likeness(built: Built): Reading[] {
+  const { lens } = built;
   const ref = format(built.rig.reference);
-  const [w, h] = modeSize(built);
+  const [w] = modeSize(built);
   const f = effectiveFocal(built);
   const n = f.inputs.length;
   const s = built.squeeze;
-  const modeName = mode?.name ?? 'the mode';
+  const list: Reading[] = [];
   if (lens) {
     list.push(
       read({
@@ -114,6 +120,20 @@ export function readings(built: Built): Reading[] {
           `f${built.magnifications.length > 0 ? ' m' : ''} w_ref / (w s) = ${plain(built.focal.known!.value)}${times(built)} x ${plain(ref.w)} / (${plain(w.known!.value)} x ${plain(s.known!.value, 3)}) = ${exact(v, 2)} mm`,
       }),
     );
+  }
+  return list;
+}
+
+/** What the lens sees, and what of it each frame takes. */
+function fields(built: Built): Reading[] {
+  const { lens } = built;
+  const [w, h] = modeSize(built);
+  const f = effectiveFocal(built);
+  const n = f.inputs.length;
+  const s = built.squeeze;
+  const modeName = built.mode?.name ?? 'the mode';
+  const list: Reading[] = [];
+  if (lens) {
     const angle = (id: string, label: string, side: 'h' | 'v' | 'd'): Reading =>
       read({
         id,
@@ -151,6 +171,15 @@ export function readings(built: Built): Reading[] {
         }),
       );
   }
+  return list;
+}
+
+/** The mode against the format people compare with. */
+function crops(built: Built): Reading[] {
+  const { mode } = built;
+  const ref = format(built.rig.reference);
+  const [w, h] = modeSize(built);
+  const list: Reading[] = [];
   if (mode) {
     const crop = (id: string, label: string, diagonal: boolean): Reading =>
       read({
@@ -172,6 +201,13 @@ export function readings(built: Built): Reading[] {
     list.push(crop('crop.width', `crop by width, against ${ref.name}`, false));
     list.push(crop('crop.diagonal', `crop by diagonal, against ${ref.name}`, true));
   }
+  return list;
+}
+
+/** What a reducer gains. */
+function light(built: Built): Reading[] {
+  const { lens } = built;
+  const list: Reading[] = [];
   if (built.reducers.length > 0)
     list.push(
       read({
@@ -191,6 +227,13 @@ export function readings(built: Built): Reading[] {
         },
       }),
     );
+  return list;
+}
+
+/** Widest stop and image circle at the chip. */
+function stopAndCircle(built: Built): Reading[] {
+  const { lens } = built;
+  const list: Reading[] = [];
   if (lens) {
     const stops = [built.stop, ...chipStop(built).slice(1)];
     list.push(
@@ -216,43 +259,59 @@ export function readings(built: Built): Reading[] {
         sum: () => circleSum(built) ?? '',
       }),
     );
-    const conf = confusion(built);
-    const stopIn = chipStop(built);
-    if (conf) {
-      list.push(
-        read({
-          id: 'hyperfocal',
-          label: 'hyperfocal distance',
-          unit: 'mm',
-          inputs: [...f.inputs, ...stopIn],
-          value: (x) =>
-            hyperfocal(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c),
-          text: metres,
-          sum: (v) =>
-            `f^2 / (N c) + f, c = ${exact(conf.c, 4)} mm (${conf.how})${built.fromT ? ', T stands in for f' : ''}: ${exact(v, 0)} mm`,
-        }),
-      );
-      if (built.rig.focus !== undefined) {
-        const d = built.rig.focus;
-        for (const side of ['near', 'far'] as const)
-          list.push(
-            read({
-              id: `depth.${side}`,
-              label: `sharp ${side === 'near' ? 'from' : 'to'}, focused at ${metres(d)}`,
-              unit: 'mm',
-              inputs: [...f.inputs, ...stopIn],
-              value: (x) =>
-                depthOfField(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c, d)[
-                  side
-                ],
-              text: metres,
-              sum: (v) =>
-                `${side === 'near' ? 's (H - f) / (H + s - 2f)' : 's (H - f) / (H - s)'}, c = ${exact(conf.c, 4)} mm (${conf.how}): ${Number.isFinite(v) ? `${exact(v, 0)} mm` : 'infinity'}`,
-            }),
-          );
-      }
+  }
+  return list;
+}
+
+/** Hyperfocal distance, and what is sharp where it is focused. */
+function depths(built: Built): Reading[] {
+  const f = effectiveFocal(built);
+  const n = f.inputs.length;
+  const list: Reading[] = [];
+  if (!built.lens) return list;
+  const conf = confusion(built);
+  const stopIn = chipStop(built);
+  if (conf) {
+    list.push(
+      read({
+        id: 'hyperfocal',
+        label: 'hyperfocal distance',
+        unit: 'mm',
+        inputs: [...f.inputs, ...stopIn],
+        value: (x) => hyperfocal(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c),
+        text: metres,
+        sum: (v) =>
+          `f^2 / (N c) + f, c = ${exact(conf.c, 4)} mm (${conf.how})${built.fromT ? ', T stands in for f' : ''}: ${exact(v, 0)} mm`,
+      }),
+    );
+    if (built.rig.focus !== undefined) {
+      const d = built.rig.focus;
+      for (const side of ['near', 'far'] as const)
+        list.push(
+          read({
+            id: `depth.${side}`,
+            label: `sharp ${side === 'near' ? 'from' : 'to'}, focused at ${metres(d)}`,
+            unit: 'mm',
+            inputs: [...f.inputs, ...stopIn],
+            value: (x) =>
+              depthOfField(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c, d)[
+                side
+              ],
+            text: metres,
+            sum: (v) =>
+              `${side === 'near' ? 's (H - f) / (H + s - 2f)' : 's (H - f) / (H - s)'}, c = ${exact(conf.c, 4)} mm (${conf.how}): ${Number.isFinite(v) ? `${exact(v, 0)} mm` : 'infinity'}`,
+          }),
+        );
     }
   }
+  return list;
+}
+
+/** Pixel pitch. */
+function pitch(built: Built): Reading[] {
+  const { mode } = built;
+  const [w] = modeSize(built);
+  const list: Reading[] = [];
   if (mode?.pxW)
     list.push(
       read({
@@ -264,6 +323,13 @@ export function readings(built: Built): Reading[] {
         sum: (v) => `${plain(w.known!.value)} mm / ${mode.pxW} px = ${exact(v, 2)} \u00b5m`,
       }),
     );
+  return list;
+}
+
+/** Where the faces stand, from the image plane. */
+function stations(built: Built): Reading[] {
+  const { lens } = built;
+  const list: Reading[] = [];
   if (built.body) {
     const flange = flangeOf(built, built.body);
     list.push(
