@@ -14,6 +14,7 @@ import {
   type Faces,
   type Setting,
   dropOf,
+  type Piece,
 } from './stand-setting';
 
 /** The plate on the rig, with its two rod clamps. */
@@ -340,6 +341,18 @@ function placeOne(
         ),
       { moving: true },
     );
+  standAgainst(s, piece, use, part, target, cages);
+}
+
+/** What a fitted part lies against, and may be inside of. */
+function standAgainst(
+  s: Setting,
+  piece: Piece,
+  use: FittedUse,
+  part: Fitting,
+  target: Piece | null,
+  cages: readonly string[],
+): void {
   if (part.kind === 'dummy-battery') {
     // It stands where the battery of the body would: inside it.
     for (const k of ['body', ...cages]) s.touch(k, piece.key);

@@ -2,7 +2,7 @@ import { valueOf } from '../quantity/quantity';
 import type { LensSupport, SupportUse } from '../kit/types';
 import { given, type Given } from './given';
 import { givens, lin, minus, of, plus, times, type Lin } from './lin';
-import { block, dropOf, STAND_IN, type LensGear, type Setting } from './stand-setting';
+import { block, dropOf, STAND_IN, type LensGear, type Setting, type Piece } from './stand-setting';
 
 /** A lens support where it stands, or where it would. */
 export interface PlacedSupport {
@@ -177,6 +177,23 @@ export function placeSupport(
   const station =
     use.station === undefined ? plus(lin(z), ...by.map((g) => of(g, 0))) : lin(use.station);
   const piece = s.piece(key, part);
+  const { z0, z1 } = addSolids(s, piece, part, station, post, clampLength);
+  for (const r of s.rods) s.touch(key, `rods:${r.use.id}`);
+  s.touch(key, 'lens');
+  for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
+  s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
+  return { use, part, key, station, post, needed, found, by, trouble: why };
+}
+
+/** Clamp, post and cradle of a support; where its clamp begins and ends. */
+function addSolids(
+  s: Setting,
+  piece: Piece,
+  part: LensSupport,
+  station: Lin,
+  post: Lin,
+  clampLength: Lin,
+): { z0: Lin; z1: Lin } {
   const dropNow = dropOf(s);
   const rod = s.system?.rod ?? 15;
   const cc = (s.system?.centres ?? 60) / 2;
@@ -209,11 +226,7 @@ export function placeSupport(
     z0: minus(station, times(clampLength, 0.35)),
     z1: plus(station, times(clampLength, 0.35)),
   });
-  for (const r of s.rods) s.touch(key, `rods:${r.use.id}`);
-  s.touch(key, 'lens');
-  for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
-  s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
-  return { use, part, key, station, post, needed, found, by, trouble: why };
+  return { z0, z1 };
 }
 
 /** Where the drives of the rig will want their clamps: a support leaves these free. */

@@ -163,11 +163,7 @@ function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outline
 
 function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDimension[] {
   const list: DrawnDimension[] = [];
-  const add = (
-    d: Pick<DrawnDimension, 'label' | 'from' | 'to' | 'near' | 'across' | 'sum'>,
-    missing: readonly Given[],
-    digits = 1,
-  ) => {
+  const add: Add = (d, missing, digits = 1) => {
     if (Math.abs(d.to - d.from) <= 0.5) return;
     const unknown = missing.length > 0;
     list.push({
@@ -180,7 +176,7 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
     });
   };
   const n = stand.value;
-  const { drop, plate, system } = stand;
+  const { drop, system } = stand;
   if (stand.solids.length === 0) return list;
   const overall = 'from the outermost points of all parts';
   // What swings takes its room only now and then.
@@ -226,6 +222,20 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
     return list;
   }
   whole('height of the rig', b.v0, b.v1, b.u1, true);
+  fromTheSide(stand, b, low, add);
+  return list;
+}
+
+type Add = (
+  d: Pick<DrawnDimension, 'label' | 'from' | 'to' | 'near' | 'across' | 'sum'>,
+  missing: readonly Given[],
+  digits?: number,
+) => void;
+
+/** What is read from the side: the height of the rods, and where what is clamped to them stands. */
+function fromTheSide(stand: Stand, b: Elevation['bounds'], low: number, add: Add): void {
+  const n = stand.value;
+  const { drop, plate } = stand;
   if (drop)
     add(
       {
@@ -276,7 +286,6 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
       },
       stand.missing([net(minus(plate.to, plate.from))]),
     );
-  return list;
 }
 
 const SWINGS: readonly string[] = ['screen', 'swing'];

@@ -12,6 +12,7 @@ import { preloadPicker } from '@/ui/picker';
 import Link from 'next/link';
 import { NamePlate } from './name-plate';
 import { RigSwitch } from './rig-switch';
+import type { JobStore } from '@/db/store';
 import { Button } from '@/ui/button';
 import { useWide } from '@/ui/use-wide';
 import { BenchProvider, useBench } from '@/views/bench/bench';
@@ -67,41 +68,9 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   const { Line, take, openLine, closeLine } = useCommandLine();
   const wide = useWide();
   const place = placeAt(path);
-  useEffect(() => {
-    // Once the rig is on screen, fetch what the next press will want.
-    const idle = setTimeout(() => {
-      void preloadPop();
-      void preloadPicker();
-      void loadNotices();
-      void preloadLine();
-    }, 300);
-    return () => clearTimeout(idle);
-  }, []);
-
-  useEffect(() => {
-    const onLeave = (e: BeforeUnloadEvent) => {
-      // What could not be kept would be gone with the page.
-      if (store?.atRisk()) e.preventDefault();
-    };
-    window.addEventListener('beforeunload', onLeave);
-    return () => window.removeEventListener('beforeunload', onLeave);
-  }, [store]);
-
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const at = e.target as HTMLElement | null;
-      const typing = at?.closest('input, textarea, select, [contenteditable]');
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing) {
-        e.preventDefault();
-        void (e.shiftKey ? store?.redo() : store?.undo());
-      } else if (e.key === '.' && !typing && !e.ctrlKey && !e.metaKey && !e.altKey) {
-        e.preventDefault();
-        openLine();
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [store, openLine]);
+  useIdleLoading();
+  useLeaving(store);
+  useKeys(store, openLine);
 
   return (
     <div
@@ -164,6 +133,50 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
       {Line ? <Line open take={take} onOpenChange={closeLine} /> : null}
     </div>
   );
+}
+
+/** Once the rig is on screen, fetches what the next press will want. */
+function useIdleLoading(): void {
+  useEffect(() => {
+    const idle = setTimeout(() => {
+      void preloadPop();
+      void preloadPicker();
+      void loadNotices();
+      void preloadLine();
+    }, 300);
+    return () => clearTimeout(idle);
+  }, []);
+}
+
+/** What could not be kept would be gone with the page: leaving it is asked about. */
+function useLeaving(store: JobStore | null): void {
+  useEffect(() => {
+    const onLeave = (e: BeforeUnloadEvent) => {
+      // What could not be kept would be gone with the page.
+      if (store?.atRisk()) e.preventDefault();
+    };
+    window.addEventListener('beforeunload', onLeave);
+    return () => window.removeEventListener('beforeunload', onLeave);
+  }, [store]);
+}
+
+/** Keys that work anywhere: a step back and forward, the command line. */
+function useKeys(store: JobStore | null, openLine: () => void): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const at = e.target as HTMLElement | null;
+      const typing = at?.closest('input, textarea, select, [contenteditable]');
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z' && !typing) {
+        e.preventDefault();
+        void (e.shiftKey ? store?.redo() : store?.undo());
+      } else if (e.key === '.' && !typing && !e.ctrlKey && !e.metaKey && !e.altKey) {
+        e.preventDefault();
+        openLine();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [store, openLine]);
 }
 
 /** A step back, or forward again; it says which. */

@@ -91,11 +91,8 @@ export function reachArcs(
   ];
 }
 
-/** Looks for the place of a drive; see {@link ArmTask}. */
-export function scanArm(task: ArmTask): ArmScan {
-  const arcs = reachArcs(task.px, task.py, task.centres, task.from, task.to);
-  const pivot = Math.hypot(task.px, task.py);
-  const room = Math.min(task.to - Math.abs(pivot - task.centres), pivot + task.centres - task.from);
+/** How far a drive stands from what is in its way, by its angle: the air, and what is nearest. */
+function clearances(task: ArmTask) {
   const whole = extentOf(task);
   const obstacle = (solid: Solid, gear: boolean, i: number, loose: number) => ({
     solid,
@@ -116,11 +113,7 @@ export function scanArm(task: ArmTask): ArmScan {
    * @param least where it is no more than this it is not looked at further
    * @param most what is farther off than this is not told apart
    */
-  const clearanceAt = (
-    angle: number,
-    least = -Infinity,
-    most = FAR,
-  ): { d: number; i: number | null } => {
+  return (angle: number, least = -Infinity, most = FAR): { d: number; i: number | null } => {
     let d = most;
     let at: number | null = null;
     const start = first;
@@ -145,6 +138,14 @@ export function scanArm(task: ArmTask): ArmScan {
     }
     return { d, i: at };
   };
+}
+
+/** Looks for the place of a drive; see {@link ArmTask}. */
+export function scanArm(task: ArmTask): ArmScan {
+  const arcs = reachArcs(task.px, task.py, task.centres, task.from, task.to);
+  const pivot = Math.hypot(task.px, task.py);
+  const room = Math.min(task.to - Math.abs(pivot - task.centres), pivot + task.centres - task.from);
+  const clearanceAt = clearances(task);
   if (task.pinned !== null) {
     const x = task.centres * Math.cos(task.pinned) - task.px;
     const y = task.centres * Math.sin(task.pinned) - task.py;
