@@ -18,6 +18,8 @@ export interface Check {
   hides?: true;
   /** It speaks of frames by name: a finding of a frame that is gone is not carried over to another. */
   ofFrames?: true;
+  /** Whether putting the pieces together at the bench answers a finding of it; never when absent. */
+  tried?: (verdict: Verdict) => boolean;
   /** It takes longer than others: a trial comes to it last. */
   slow?: true;
   run: (built: Built) => Verdict[];

@@ -133,7 +133,7 @@ function contains(
 ): { checked: Set<string> } {
   const run = (j: Job, r: Rig) => {
     const built = buildAfresh(j, r);
-    return checks.flatMap((c) => c.run(built)).map((v) => tried(built, v));
+    return checks.flatMap((c) => c.run(built).map((v) => tried(built, c, v)));
   };
   const promised = run(job, rig);
   const next = random(seed);

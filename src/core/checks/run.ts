@@ -30,7 +30,7 @@ function nodeOf(check: Check): Node<Built, readonly Verdict[]> {
   if (!own) {
     own = node(
       check.id,
-      (built: Built): readonly Verdict[] => check.run(built).map((v) => tried(built, v)),
+      (built: Built): readonly Verdict[] => check.run(built).map((v) => tried(built, check, v)),
       { settle },
     );
     nodes.set(check, own);

@@ -1,30 +1,8 @@
 import type { Built } from '../build/build';
 import type { Trial } from '../kit/types';
+import type { Check } from './check';
 import type { Verdict } from './finding';
 import { said } from './judge';
-
-/** Checks that putting the pieces together answers. */
-export const TRIABLE: readonly string[] = [
-  'mount.chain',
-  'mount.rear-depth',
-  'mount.throat',
-  'front.thread',
-  'front.matte-fit',
-  'front.tray-fit',
-  'rods.system',
-  'drive.ring-fit',
-  'drive.mesh',
-  'support.foot',
-  'space.pair',
-];
-
-/** Whether a finding is about pieces going together at all, and not about what they then do. */
-function aboutFit(v: Verdict): boolean {
-  // What a front carries, or that it turns, no trial at the bench answers; nor what nobody knows of many.
-  return !/^front\.matte-fit:(load|turns)$|^drive\.ring-fit:.*:lump$|^space\.pair(:unknown)?$/.test(
-    v.key,
-  );
-}
 
 const RESULT: Record<Trial['result'], string> = {
   fits: 'it fits',
@@ -36,8 +14,8 @@ const RESULT: Record<Trial['result'], string> = {
  * Lays what was tried over what was computed. Pieces that were put together outrank arithmetic;
  * where the two disagree the finding is at best tight and says so.
  */
-export function tried(built: Built, verdict: Verdict): Verdict {
-  if (!TRIABLE.includes(verdict.id) || !aboutFit(verdict)) return verdict;
+export function tried(built: Built, check: Check, verdict: Verdict): Verdict {
+  if (!check.tried?.(verdict)) return verdict;
   // A trial is of two pieces or more; one that stands alone says nothing of going together.
   if (verdict.about.length < 2) return verdict;
   const trial = [...(built.job.trials ?? [])]

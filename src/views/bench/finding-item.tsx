@@ -5,7 +5,6 @@ import type { RigFacts, Advice } from './use-rig';
 import type { Verdict, Measurement, Fix } from '@/core/checks/finding';
 import { useStore } from '@/views/store/store-context';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
-import { TRIABLE } from '@/core/checks/tried';
 import { sayRange } from '@/core/quantity/say';
 import { ruleName } from '@/core/rules/rules';
 import { sayBasis } from '@/core/checks/basis';
@@ -51,6 +50,7 @@ export function Item({
   const store = useStore();
   const waiting = advice.of !== facts || advice.key !== v.key;
   const fixes = waiting ? [] : advice.fixes;
+  const check = facts.checks?.find((c) => c.id === v.id);
   return (
     <li data-key={v.key} className={`my-0.5 border-l-4 ${WASH[v.state]} ${open ? 'bg-paper' : ''}`}>
       <button
@@ -109,7 +109,7 @@ export function Item({
             <MeasureField key={m.path.join('/')} facts={facts} measurement={m} />
           ))}
           {v.id === 'mount.flange' ? <MarkTestForm facts={facts} /> : null}
-          {TRIABLE.includes(v.id) ? <TryButtons facts={facts} verdict={v} /> : null}
+          {check?.tried?.(v) ? <TryButtons facts={facts} verdict={v} /> : null}
           <details className="text-sm text-soft">
             <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
               the sum, and what it rests on
@@ -122,7 +122,7 @@ export function Item({
               </p>
             ) : null}
             <p>
-              {facts.checks?.find((c) => c.id === v.id)?.title ?? 'Check'}; {sayBasis(v.basis)}
+              {check?.title ?? 'Check'}; {sayBasis(v.basis)}
             </p>
           </details>
         </div>

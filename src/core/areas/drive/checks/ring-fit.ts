@@ -14,6 +14,8 @@ import { judge, lacking, plainVerdict } from '../../../checks/judge';
 
 export const driveRingFit: Check = {
   id: 'drive.ring-fit',
+  // How far its lump stays clear is seen over the throw, not by putting it on.
+  tried: (v) => !v.key.endsWith(':lump'),
   title: 'Gear ring on the barrel',
   short: 'no gear on it',
   says: 'Whether the ring of the lens that is to be driven has a gear: cut in, or a ring of the kit that closes on its barrel and whose lump stays clear of the drive gear over the throw.',

@@ -71,6 +71,8 @@ function closes(
 
 export const frontMatteFit: Check = {
   id: 'front.matte-fit',
+  // What a front carries, or that it turns, no trial at the bench answers.
+  tried: (v) => !/:(load|turns)$/.test(v.key),
   title: 'Matte box on the lens',
   short: 'box does not fit',
   says: 'Whether a clip-on box, with its reduction ring if it has one, closes on the lens, whether the lens front can carry it and does not turn; whether a box for rods is made for the rods that are there.',

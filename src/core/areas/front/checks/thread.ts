@@ -13,6 +13,7 @@ const size = (n: number) => plain(n, 1);
 
 export const frontThread: Check = {
   id: 'front.thread',
+  tried: () => true,
   title: 'Threads on the lens',
   short: 'threads differ',
   says: 'Whether every ring and screw-in filter goes onto the thread behind it, and whether the thread gets smaller on the way. Rings jam: hand-tight only.',

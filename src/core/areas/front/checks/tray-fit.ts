@@ -9,6 +9,7 @@ import { lacking, plainVerdict } from '../../../checks/judge';
 
 export const frontTrayFit: Check = {
   id: 'front.tray-fit',
+  tried: () => true,
   title: 'Filters in their trays',
   short: 'filter does not fit',
   says: 'Whether each filter goes into the tray it is put in, with or without an insert.',

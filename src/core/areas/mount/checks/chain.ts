@@ -11,6 +11,7 @@ import { ruleBasis } from '../../../rules/rules';
 
 export const mountChain: Check = {
   id: 'mount.chain',
+  tried: () => true,
   hides: true,
   title: 'Chain from body to lens',
   short: 'does not go on',

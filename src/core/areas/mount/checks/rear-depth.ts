@@ -9,6 +9,7 @@ import { judge, said } from '../../../checks/judge';
 
 export const mountRearDepth: Check = {
   id: 'mount.rear-depth',
+  tried: () => true,
   title: 'Rear group in the cavity',
   short: 'depth is wrong',
   says: 'Whether a rear group has room behind the mount: too deep strikes shutter, filter glass or mirror box; a reducer that is too shallow for the body never reaches infinity.',

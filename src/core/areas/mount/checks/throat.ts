@@ -87,6 +87,7 @@ function mountPassage(
 
 export const mountThroat: Check = {
   id: 'mount.throat',
+  tried: () => true,
   title: 'Rear group through the throats',
   short: 'too wide behind',
   says: 'Whether a rear group that reaches behind its flange is thin enough for every throat and bore on its way; numbers that add up lengthwise do not help a group that is too wide.',

@@ -7,6 +7,7 @@ import { given } from '../../../build/given';
 
 export const rodsSystem: Check = {
   id: 'rods.system',
+  tried: () => true,
   title: 'Rod system',
   short: 'other rods',
   says: 'Whether everything that is clamped to the rods is made for them: diameter and distance of the rods differ from system to system.',

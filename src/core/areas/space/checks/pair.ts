@@ -77,6 +77,8 @@ function judgePair(stand: Stand, n: Near): Verdict {
 
 export const spacePair: Check = {
   id: 'space.pair',
+  // Nor what nobody knows of many.
+  tried: (v) => v.key !== 'space.pair' && v.key !== 'space.pair:unknown',
   title: 'Parts against each other',
   short: 'foul each other',
   says: 'Whether any two parts that are not meant to go into each other come too near each other, or would have to stand in the same place, and by how much.',

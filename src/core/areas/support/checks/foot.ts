@@ -10,6 +10,7 @@ import { asFunction } from '../../../build/lin';
 
 export const supportFoot: Check = {
   id: 'support.foot',
+  tried: () => true,
   title: 'Foot on the plate',
   short: 'foot does not meet',
   says: 'Whether a foot of the lens or an adapter that is tied down meets the plate: flush, or with a gap that a shim closes.',
