@@ -29,6 +29,12 @@ export interface Candidate {
 /** Which candidates are worth trying for a finding. */
 export type Generator = (built: Built, finding: Verdict) => Candidate[];
 
+/**
+ * A change worth trying.
+ *
+ * @param parts pieces that are touched, @param order among equals: what people try first
+ * @param family of several of one family the best two are offered, @param toHire pieces not on hand
+ */
 export function candidate(
   edit: Edit,
   parts: number,

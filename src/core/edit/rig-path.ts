@@ -1,5 +1,6 @@
 import type { Rig, Change } from '../kit/types';
 
+/** Path of something on a rig. */
 export const at = (rig: Rig, ...path: string[]) => ['rigs', rig.id, ...path];
 
 /** Field by field, so that what another window sets in the same group stays. */

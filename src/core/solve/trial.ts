@@ -6,6 +6,7 @@ import { runOne } from '../checks/run';
 import type { Change, Job } from '../kit/types';
 import { withChanges, PathError } from '../edit/edit';
 
+/** States by how bad they are: what is lower is better. */
 export const BADNESS: Record<State, number> = { ok: 0, tight: 1, unknown: 2, fail: 3 };
 
 /** Trials of a rig that are kept for other findings of it. */
@@ -76,6 +77,7 @@ interface Said {
   count: Counts;
 }
 
+/** How many verdicts are not ok, by state, but for those that are set by hand. */
 export function countOf(verdicts: readonly Verdict[]): Counts {
   const count = { fail: 0, unknown: 0, tight: 0 };
   for (const v of verdicts) if (v.state !== 'ok' && !SET_BY_HAND.has(v.id)) count[v.state]++;
@@ -86,6 +88,7 @@ function saidOf(verdicts: readonly Verdict[]): Said {
   return { verdicts, count: countOf(verdicts) };
 }
 
+/** Counts put together. */
 export function total(counts: readonly Counts[]): Counts {
   const sum = { fail: 0, unknown: 0, tight: 0 };
   for (const c of counts) {

@@ -11,6 +11,7 @@ const MOST_LENSES = 6;
 /** A lens of another squeeze is another picture: it counts as this many degrees off. */
 const SQUEEZE_PENALTY = 30;
 
+/** Other lenses of the set, those of the nearest field first. */
 export const otherLenses: Generator = (built, finding) => {
   if (!coverageIds.has(finding.id) && !finding.id.startsWith('mount.')) return [];
   const { lens, mode, body } = built;

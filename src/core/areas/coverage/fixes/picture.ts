@@ -6,8 +6,10 @@ import { ASPECTS } from '../../../optics/formats';
 /** Nobody who frames for 2.39 takes 1.33 instead: aspects are offered up to this ratio apart. */
 const FARTHEST_ASPECT = Math.log(1.5);
 
+/** Checks that ask whether the circle reaches. */
 export const coverageIds = new Set(['coverage.frame', 'coverage.chip', 'coverage.reducer-exit']);
 
+/** The frame smaller, or another aspect that keeps the lie of the picture. */
 export const otherFrames: Generator = (built, finding) => {
   if (finding.id !== 'coverage.frame') return [];
   const frame = built.frames.find((f) => f.id === finding.frame);
@@ -45,6 +47,7 @@ export const otherFrames: Generator = (built, finding) => {
   return list;
 };
 
+/** Another recording mode of the body. */
 export const otherModes: Generator = (built, finding) => {
   if (!coverageIds.has(finding.id) && finding.id !== 'coverage.pixels') return [];
   return (built.body?.modes ?? [])
@@ -52,6 +55,7 @@ export const otherModes: Generator = (built, finding) => {
     .map((m, i) => candidate(setMode(built.rig, m), 0, 1.5 + i * 0.01, 'mode'));
 };
 
+/** The frame at its full size, or left out, where it has too few pixels. */
 export const dropFrame: Generator = (built, finding) => {
   if (finding.id !== 'coverage.pixels') return [];
   const frame = built.frames.find((f) => f.id === finding.frame);

@@ -19,6 +19,7 @@ import { isPlate, isBox, isSleeve } from '../../../kit/types';
 import { setUnder } from '../../rods/moves/under';
 import { otherRoundFilters, platesInstead, offTheThread } from './thread';
 
+/** The mask of the box out, or another one in. */
 export function masks(built: Built, front: Front): Candidate[] {
   const { box } = front;
   if (!box?.use.mask) return [];
@@ -32,6 +33,7 @@ export function masks(built: Built, front: Front): Candidate[] {
   ];
 }
 
+/** A box that was set on its rods pushed back as far as it goes. */
 export function pushedBack(built: Built, front: Front): Candidate[] {
   const { box } = front;
   if (!box || box.box.attach !== 'rods' || box.use.station === undefined) return [];
@@ -77,6 +79,7 @@ export function heights(built: Built): Candidate[] {
   return list;
 }
 
+/** Another box of the kit; `order` says how late it is tried. */
 export function otherBoxes(built: Built, order: number): Candidate[] {
   return kitOf(built)
     .filter(isBox)
@@ -92,9 +95,11 @@ export function otherBoxes(built: Built, order: number): Candidate[] {
     );
 }
 
+/** The box off: it gives up what it was put on for. */
 export const boxOff = (built: Built, front: Front): Candidate[] =>
   front.box ? [candidate(takeBoxOff(built.job, built.rig), 1, 8, 'off')] : [];
 
+/** Other ways to clamp the box, and other boxes. */
 export const fits: Generator = (built, finding) => {
   if (finding.id !== 'front.matte-fit') return [];
   const front = frontOf(built);
@@ -108,9 +113,11 @@ export const fits: Generator = (built, finding) => {
   ];
 };
 
+/** Plates and risers that bring the box to the axis. */
 export const boxHeight: Generator = (built, finding) =>
   finding.id === 'front.matte-height' ? heights(built) : [];
 
+/** More room between the box and a front that moves. */
 export const travel: Generator = (built, finding) => {
   if (finding.id !== 'front.matte-travel') return [];
   const front = frontOf(built);
@@ -123,11 +130,13 @@ export const travel: Generator = (built, finding) => {
   ];
 };
 
+/** The flag that a finding speaks of, further up or off. */
 export const flags: Generator = (built, finding) =>
   finding.id === 'front.flag'
     ? flagsUp(built, frontOf(built), finding.key.slice('front.flag:'.length))
     : [];
 
+/** What closes the gap between lens and box. */
 export const leaks: Generator = (built, finding) => {
   if (finding.id !== 'front.leak') return [];
   const front = frontOf(built);

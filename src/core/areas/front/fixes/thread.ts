@@ -12,6 +12,7 @@ import { sameThread, ringChains } from '../model/threads';
 /** A filter of the same sort is tried in place of another when it costs about as much light. */
 const SAME_LIGHT = 0.5;
 
+/** Whether two filters do the same and cost about as much light. */
 export function sameSort(a: Filter, b: Filter): boolean {
   return (
     a.id !== b.id &&
@@ -100,6 +101,7 @@ export function otherRings(built: Built, front: Front): Candidate[] {
   );
 }
 
+/** Rings that fit between two threads, and other filters of the sort. */
 export const threads: Generator = (built, finding) => {
   if (finding.id !== 'front.thread') return [];
   const front = frontOf(built);
@@ -138,6 +140,7 @@ export const threads: Generator = (built, finding) => {
   return [...list, ...otherRoundFilters(built, front), ...offTheThread(built, front, 5)];
 };
 
+/** Each piece on the thread taken off; `order` says how late it is tried. */
 export function offTheThread(built: Built, front: Front, order: number): Candidate[] {
   return front.thread.map(({ index }) =>
     candidate(unscrew(built.job, built.rig, index), 1, order, 'off'),

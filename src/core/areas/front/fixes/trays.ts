@@ -78,6 +78,7 @@ export function stagesOut(built: Built, front: Front): Candidate[] {
   return list;
 }
 
+/** Another stage, another filter, or none, where glass does not go into a tray. */
 export const trays: Generator = (built, finding) => {
   if (finding.id !== 'front.tray-fit') return [];
   const { box } = frontOf(built);
@@ -126,6 +127,7 @@ export const trays: Generator = (built, finding) => {
   return list;
 };
 
+/** A stage that turns, for a filter that has to. */
 export const turning: Generator = (built, finding) => {
   if (finding.id !== 'front.polariser-turn') return [];
   const front = frontOf(built);
@@ -167,6 +169,7 @@ export const turning: Generator = (built, finding) => {
   return [...list, ...platesInstead(built, front)];
 };
 
+/** One of two filters that do not go together taken out. */
 export const clashes: Generator = (built, finding) => {
   if (finding.id !== 'front.stack') return [];
   const front = frontOf(built);

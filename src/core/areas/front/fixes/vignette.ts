@@ -6,6 +6,7 @@ import { stagesOut } from './trays';
 import { cleanScale } from '../model/shading';
 import { scaleFrame } from '../../coverage/moves/picture';
 
+/** Everything that opens the way of a beam: rings, filters, stages, mask, flags, the box itself. */
 export const vignette: Generator = (built, finding) => {
   if (finding.id !== 'front.vignette') return [];
   const front = frontOf(built);

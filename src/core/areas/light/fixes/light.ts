@@ -107,6 +107,7 @@ export function lightCandidates(built: Built): Candidate[] {
 /** Smallest stop that is offered of a lens that does not say its own. Common practice, no source. */
 const USUAL_SMALLEST = 16;
 
+/** Filters, wheels, stop, sensitivity, shutter and flags that bring the light right. */
 export const toTheStop: Generator = (built, finding) => {
   if (finding.id === 'front.flag' && finding.key === 'front.flag:light') return shadings(built);
   if (finding.id !== 'front.exposure') return [];

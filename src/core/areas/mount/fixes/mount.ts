@@ -5,6 +5,7 @@ import { valueOf } from '../../../quantity/quantity';
 import { chainsBetween, setBetween, tieFoot, setSlot } from '../moves/chain';
 import { hasSlot } from '../model/flange';
 
+/** Other chains of adapters and reducers that close from body to lens. */
 export const otherLinks: Generator = (built, finding) => {
   if (!finding.id.startsWith('mount.') && !coverageIds.has(finding.id)) return [];
   const { body, lens, rig } = built;
@@ -29,6 +30,7 @@ export const otherLinks: Generator = (built, finding) => {
     });
 };
 
+/** Feet of adapters tied, where a joint has play. */
 export const tieFeet: Generator = (built, finding) =>
   finding.id !== 'mount.play'
     ? []
@@ -36,6 +38,7 @@ export const tieFeet: Generator = (built, finding) =>
         .filter((l) => l.link.foot && !l.use.tied)
         .map((l) => candidate(tieFoot(built.rig, l.index, true, l.link.name), 0, 0, 'foot'));
 
+/** The glass of a drop-in slot in or out. */
 export const glassInOut: Generator = (built, finding) =>
   finding.id !== 'mount.glass-path' && finding.id !== 'mount.flange'
     ? []

@@ -14,6 +14,7 @@ import { tiedFeet } from '../../support/model/feet';
 /** Where else along the axis a part is tried, mm. */
 export const SHIFTS = [-40, -20, 20, 40];
 
+/** Rods of another length, or the pair that is in slid. */
 export const otherRods: Generator = (built, v) => {
   if (!/^rods\./.test(v.id) || v.id === 'rods.drop' || v.id === 'rods.lens-clear') return [];
   const stand = standOf(built);

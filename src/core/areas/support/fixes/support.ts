@@ -6,6 +6,7 @@ import { valueOf } from '../../../quantity/quantity';
 import { putRods } from '../../rods/moves/rods';
 import { tieFoot } from '../../mount/moves/chain';
 
+/** A support, another one, or a foot tied, where the lens hangs on its mount. */
 export const holdUp: Generator = (built, v) => {
   if (!/^(support\.|mount\.load)/.test(v.id)) return [];
   const { rig } = built;
