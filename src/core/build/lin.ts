@@ -7,17 +7,20 @@ import type { Given } from './given';
  */
 export interface Lin {
   c: number;
+  /** Every number once. */
   terms: readonly { g: Given; k: number }[];
+  /** No tolerance moves it by more than this; without bound while a number is missing. */
+  loose: number;
 }
 
-export const ZERO: Lin = { c: 0, terms: [] };
+export const ZERO: Lin = { c: 0, terms: [], loose: 0 };
 
 export function lin(c: number): Lin {
-  return { c, terms: [] };
+  return { c, terms: [], loose: 0 };
 }
 
 export function of(g: Given, k = 1): Lin {
-  return { c: 0, terms: [{ g, k }] };
+  return { c: 0, terms: [{ g, k }], loose: k === 0 ? 0 : Math.abs(k) * (g.known?.tol ?? Infinity) };
 }
 
 export function plus(...list: readonly Lin[]): Lin {
@@ -34,46 +37,47 @@ export function minus(a: Lin, b: Lin): Lin {
   return joined(a, b, -1);
 }
 
+/** `a + k b`; a number that stands in both stands once in the sum, also where it cancels. */
 function joined(a: Lin, b: Lin, k: number): Lin {
   const n = a.terms.length;
-  const terms = new Array<{ g: Given; k: number }>(n + b.terms.length);
-  for (let i = 0; i < n; i++) terms[i] = a.terms[i]!;
-  for (let i = 0; i < b.terms.length; i++) {
-    const t = b.terms[i]!;
-    terms[n + i] = k === 1 ? t : { g: t.g, k: t.k * k };
+  const terms = a.terms.slice();
+  for (const t of b.terms) {
+    let i = 0;
+    while (i < n && terms[i]!.g !== t.g) i++;
+    const own = k * t.k;
+    if (i < n) terms[i] = { g: t.g, k: terms[i]!.k + own };
+    else terms.push(k === 1 ? t : { g: t.g, k: own });
   }
-  return { c: a.c + k * b.c, terms };
+  return { c: a.c + k * b.c, terms, loose: a.loose + (k === 0 ? 0 : Math.abs(k) * b.loose) };
 }
 
-/** The same sum with every number in it once; what cancels is gone. */
+/** The same sum without the numbers that cancel. */
 export function net(l: Lin): Lin {
-  const terms: { g: Given; k: number }[] = [];
-  for (const t of l.terms) {
-    const known = terms.find((x) => x.g === t.g);
-    if (known) known.k += t.k;
-    else terms.push({ ...t });
-  }
-  return { c: l.c, terms: terms.filter((t) => t.k !== 0) };
+  return { c: l.c, terms: l.terms.filter((t) => t.k !== 0), loose: l.loose };
 }
 
 /** The least that `a - b` can be inside the tolerances: what stands in both cancels. */
 export function leastGap(a: Lin, b: Lin): number {
-  let sum = a.c - b.c;
-  let loose = 0;
-  const seen: Given[] = [];
-  const weigh = (g: Given) => {
-    if (seen.includes(g)) return;
-    seen.push(g);
-    let k = 0;
-    for (const t of a.terms) if (t.g === g) k += t.k;
-    for (const t of b.terms) if (t.g === g) k -= t.k;
-    if (k === 0) return;
-    sum += k * (g.known?.value ?? 0);
-    loose += Math.abs(k) * (g.known?.tol ?? Infinity);
-  };
-  for (const t of a.terms) weigh(t.g);
-  for (const t of b.terms) weigh(t.g);
-  return sum - loose;
+  const [x, y] = [a.terms, b.terms];
+  let least = a.c - b.c;
+  for (let i = 0; i < x.length; i++) {
+    const t = x[i]!;
+    let k = t.k;
+    for (let j = 0; j < y.length; j++) if (y[j]!.g === t.g) k -= y[j]!.k;
+    if (k !== 0) least += leastOf(t.g, k);
+  }
+  for (let j = 0; j < y.length; j++) {
+    const t = y[j]!;
+    let i = 0;
+    while (i < x.length && x[i]!.g !== t.g) i++;
+    if (i === x.length && t.k !== 0) least += leastOf(t.g, -t.k);
+  }
+  return least;
+}
+
+/** The least that `k` times a number can be; without bound where nobody gave it. */
+function leastOf({ known }: Given, k: number): number {
+  return known === null ? -Infinity : k * known.value - Math.abs(k) * known.tol;
 }
 
 /** Reads a given number: as it is, or as something tries it. */

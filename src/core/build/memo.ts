@@ -5,6 +5,11 @@
 export class Memo {
   private readonly kept = new Map<unknown, unknown>();
 
+  /** What was made for a key before, if anything. */
+  get<T>(key: unknown): T | undefined {
+    return this.kept.get(key) as T | undefined;
+  }
+
   /** What `make` gives, made once for a key. */
   once<T>(key: unknown, make: () => T): T {
     const known = this.kept.get(key);

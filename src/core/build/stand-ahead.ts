@@ -118,8 +118,8 @@ function placeLinksAndLens(s: Setting): void {
 /** A foot may lie on the plate; tied down it may be let into plate, cage or risers. */
 function footMeets(s: Setting, key: string, tied: boolean): void {
   for (const k of ['plate', ...s.built.once(CAGES)])
-    if (tied) s.touch(k, `${key}/foot`);
-    else s.meet(k, `${key}/foot`);
+    if (tied) s.touch(k, { piece: key, role: 'foot' });
+    else s.meet(k, { piece: key, role: 'foot' });
 }
 
 /** A tripod foot: a block from the barrel down to its bottom. */

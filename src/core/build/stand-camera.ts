@@ -358,10 +358,11 @@ function standAgainst(
     for (const k of ['body', ...cages]) s.touch(k, piece.key);
   }
   const faced = target ? [target.key] : use.on === 'rods' ? [] : ['body', ...cages];
+  const tilts = piece.solids.some((x) => x.role === 'tilt');
   for (const k of faced) {
-    s.meet(k, `${piece.key}/block`);
+    s.meet(k, piece.key);
     // What tilts is held clear by the arm it tilts on.
-    s.touch(k, `${piece.key}/tilt`);
+    if (tilts) s.touch(k, { piece: piece.key, role: 'tilt' });
   }
 }
 

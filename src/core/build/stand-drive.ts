@@ -6,7 +6,8 @@ import { prismatic, type Prism, type Solid } from '../solids/solid';
 import type { Given } from './given';
 import { constant, exactly } from './given';
 import { givens, lin, minus, of, plus, times, type Lin } from './lin';
-import { block, STAND_IN, touching, type LensGear, type Setting, dropOf } from './stand-setting';
+import { named } from './contacts';
+import { block, STAND_IN, type LensGear, type Setting, dropOf } from './stand-setting';
 
 /** A follow focus or motor where it stands. */
 export interface PlacedDrive {
@@ -156,11 +157,11 @@ export function placeDrive(
   let flipped = flips[0]!;
   let best: ArmScan | null = null;
   const c = centres ?? 56;
-  const own = { piece: key, own: `${key}/box` };
+  const own = named(key, 'box');
   // Its own gear is let down to the barrel between the teeth of the lens.
   const obstacles = s.solids.filter(
     (o) =>
-      !touching(s.contacts, own, o) &&
+      s.contacts.between(own, o.named) !== 'through' &&
       o.role !== `gear-${use.turns}` &&
       o.known &&
       !(o.role === 'rod'),
@@ -252,11 +253,14 @@ export function placeDrive(
     z0: minus(station, times(clampLength, 0.5)),
     z1: plus(station, times(clampLength, 0.5)),
   });
-  for (const r of s.rods) s.touch(`${key}/clamp`, `rods:${r.use.id}`);
-  s.touch(`${key}/gear`, 'lens/barrel');
+  for (const r of s.rods) s.touch({ piece: key, role: 'clamp' }, `rods:${r.use.id}`);
+  s.touch({ piece: key, role: 'gear' }, { piece: 'lens', role: 'barrel' });
   // The arm turns about the rod it is clamped to.
-  for (const r of s.rods) s.touch(`${key}/arm`, `rods:${r.use.id}`);
-  s.touch(`${key}/gear`, gear?.gear ? `gear:${use.turns}` : `lens/gear-${use.turns}`);
+  for (const r of s.rods) s.touch({ piece: key, role: 'arm' }, `rods:${r.use.id}`);
+  s.touch(
+    { piece: key, role: 'gear' },
+    gear?.gear ? `gear:${use.turns}` : { piece: 'lens', role: `gear-${use.turns}` },
+  );
   s.clamped.push({
     key,
     part: part.id,

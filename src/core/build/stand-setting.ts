@@ -2,6 +2,7 @@ import type { RodSystem } from '../areas/rods/kit/systems';
 import type { GearRing, LensRing, Part, RodUse, Rods } from '../kit/types';
 import { bounds, box, turned, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from './build';
+import { Contacts, named, type Named, type Whose } from './contacts';
 import { constant, counted, given, type Given } from './given';
 import { at, givens, lin, minus, of, plus, times, ZERO, type Lin, type Read } from './lin';
 import { Memo } from './memo';
@@ -12,8 +13,10 @@ export interface StandSolid {
   /** Key of the piece it belongs to. */
   piece: string;
   role: string;
-  /** Key and role in one: what a contact may name. */
-  own: string;
+  /** The piece it belongs to, and itself, as contacts name them. */
+  named: Named;
+  /** What it was laid out with. */
+  layer: Layer;
   name: string;
   solid: Solid;
   extent: Bounds;
@@ -108,9 +111,8 @@ export function dropOf(s: Setting): Lin {
   return s.drop ?? plus(lin(STAND_IN.drop), of(NO_PLATE));
 }
 
-/** Solids that were laid out together, with what was worked out between them. */
+/** Solids that were laid out together name the same layer; it keeps what was worked out of them. */
 export interface Layer {
-  solids: Set<StandSolid>;
   memo: Memo;
 }
 
@@ -144,9 +146,9 @@ export interface Setting {
   ) => StandSolid;
   piece: (key: string, part: Part, assumed?: string | null) => Piece;
   /** What is meant to go into or around each other: never measured. */
-  touch: (a: string, b: string) => void;
+  touch: (a: Whose, b: Whose) => void;
   /** What may lie against each other: measured, and a foul only where one goes into the other. */
-  meet: (a: string, b: string) => void;
+  meet: (a: Whose, b: Whose) => void;
 }
 
 export interface How {
@@ -155,54 +157,13 @@ export interface How {
   faces?: Faces | null;
 }
 
-/** What is meant to touch what, by key of piece, or by key and role; on top of those below. */
-export interface Contacts {
-  /** Through or around each other: a rod in its clamp. */
-  own: Map<string, Set<string>>;
-  /** Against each other: a handle on its cage. */
-  meet: Map<string, Set<string>>;
-  below: Contacts | null;
-}
-
-/** Whether two solids are meant to touch, or belong to one piece. */
-export function touching(contacts: Contacts, a: Named, b: Named): boolean {
-  if (a.piece === b.piece) return true;
-  for (let c: Contacts | null = contacts; c; c = c.below) {
-    const piece = c.own.get(a.piece);
-    if (piece && (piece.has(b.piece) || piece.has(b.own))) return true;
-    const role = c.own.get(a.own);
-    if (role && (role.has(b.piece) || role.has(b.own))) return true;
-  }
-  return false;
-}
-
-/** Whether two solids may lie against each other: no air is wanted between them. */
-export function meeting(contacts: Contacts, a: Named, b: Named): boolean {
-  for (let c: Contacts | null = contacts; c; c = c.below) {
-    const piece = c.meet.get(a.piece);
-    if (piece && (piece.has(b.piece) || piece.has(b.own))) return true;
-    const role = c.meet.get(a.own);
-    if (role && (role.has(b.piece) || role.has(b.own))) return true;
-  }
-  return false;
-}
-
-interface Named {
-  piece: string;
-  own: string;
-}
-
 /** Begins to lay a rig out, on top of what stands already. */
 export function setting(built: Built, below: Setting | null = null): Setting {
   const standIns = new Map<Given, number>(below?.standIns);
   const pieces: Piece[] = [...(below?.pieces ?? [])];
   const solids: StandSolid[] = [...(below?.solids ?? [])];
-  const layer: Layer = { solids: new Set(), memo: new Memo() };
-  const contacts: Contacts = {
-    own: new Map(),
-    meet: new Map(),
-    below: below?.contacts ?? null,
-  };
+  const layer: Layer = { memo: new Memo() };
+  const contacts = new Contacts(below?.contacts ?? null);
   const q = (part: Part, path: readonly string[], standIn: number): Given => {
     const g = given(part, ...path);
     if (g.known === null && !standIns.has(g)) standIns.set(g, standIn);
@@ -228,13 +189,11 @@ export function setting(built: Built, below: Setting | null = null): Setting {
     system: below?.system ?? null,
     rods: [...(below?.rods ?? [])],
     add(piece, role, inputs, make, how = {}) {
-      const own = `${piece.key}/${role}`;
-      const one = solidOf(piece, own, role, inputs, make, read, how);
+      const one = solidOf(piece, role, layer, inputs, make, read, how);
       piece.solids.push(one);
       for (const g of one.inputs)
         if (g.known === null && !piece.missing.includes(g)) piece.missing.push(g);
       solids.push(one);
-      layer.solids.add(one);
       return one;
     },
     piece(key, part, assumed = null) {
@@ -251,20 +210,9 @@ export function setting(built: Built, below: Setting | null = null): Setting {
       pieces.push(p);
       return p;
     },
-    touch: (a, b) => both(contacts.own, a, b),
-    meet: (a, b) => both(contacts.meet, a, b),
+    touch: (a, b) => contacts.touch(a, b),
+    meet: (a, b) => contacts.meet(a, b),
   };
-}
-
-function both(map: Map<string, Set<string>>, a: string, b: string): void {
-  for (const [x, y] of [
-    [a, b],
-    [b, a],
-  ] as const) {
-    const list = map.get(x);
-    if (list) list.add(y);
-    else map.set(x, new Set([y]));
-  }
 }
 
 /** Goes on with a rig on top of what was laid out before; that stays as it is. */
@@ -279,8 +227,8 @@ function nominal(standIns: ReadonlyMap<Given, number>): Read {
 
 function solidOf(
   piece: Piece,
-  own: string,
   role: string,
+  layer: Layer,
   inputs: readonly Lin[],
   make: (n: (l: Lin) => number) => Solid,
   read: Read,
@@ -294,7 +242,8 @@ function solidOf(
   return {
     piece: piece.key,
     role,
-    own,
+    named: named(piece.key, role),
+    layer,
     name: piece.name,
     solid,
     extent: e,

@@ -10,13 +10,13 @@ import {
   type Rig,
 } from '../kit/types';
 import type { Built } from './build';
+import type { Contacts } from './contacts';
 import { byId } from './fitted';
 import type { Given } from './given';
 import type { Memo } from './memo';
 import { at, givens, type Lin } from './lin';
 import {
   above,
-  type Contacts,
   type Layer,
   type LensGear,
   type Clamped,

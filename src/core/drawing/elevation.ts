@@ -96,16 +96,12 @@ export function elevation(built: Built, view: View): Elevation {
   const reach = (s: StandSolid) =>
     view === 'side' ? s.extent[3] : view === 'top' ? s.extent[4] : s.extent[5];
   const byKey = new Map(stand.pieces.map((p) => [p.key, p]));
-  const own = new Map<StandSolid, Outlined>();
   const index = new Map(stand.solids.map((s, i) => [s, i]));
   // What stands as it stood is drawn as it was: the very same outline, so nobody draws it again.
   const outlined = (s: StandSolid): Outlined => {
-    const kept = stand.layers
-      .find((l) => l.solids.has(s))
-      ?.memo.once(`outlines ${view}`, () => new Map<StandSolid, Outlined>());
-    const all = kept ?? own;
-    let o = all.get(s);
-    if (!o) all.set(s, (o = outlinedOf(view, s, byKey.get(s.piece)!, index.get(s)!)));
+    const kept = s.layer.memo.once(`outlines ${view}`, () => new Map<StandSolid, Outlined>());
+    let o = kept.get(s);
+    if (!o) kept.set(s, (o = outlinedOf(view, s, byKey.get(s.piece)!, index.get(s)!)));
     return o;
   };
   const outlines = [...stand.solids]
@@ -148,7 +144,7 @@ export function elevation(built: Built, view: View): Elevation {
 
 function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outlined {
   return {
-    key: `${s.own} ${i}`,
+    key: `${s.piece}/${s.role} ${i}`,
     piece: s.piece,
     part: piece.part,
     kind: piece.kind,

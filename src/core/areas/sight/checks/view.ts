@@ -135,14 +135,10 @@ const NONE: readonly Verdict[] = [];
 
 /** What stands near the picture of one solid: once for as long as it and the picture stand. */
 function inPicture(stand: Stand, s: StandSolid, picture: Picture): readonly Verdict[] {
-  const layer = stand.layers.find((l) => l.solids.has(s));
-  const make = () => lookAt(stand, s, picture);
-  return layer
-    ? layer.memo
-        .once(s, () => new Memo())
-        .once(inPicture, () => new Memo())
-        .once(picture, make)
-    : make();
+  return s.layer.memo
+    .once(s, () => new Memo())
+    .once(inPicture, () => new Memo())
+    .once(picture, () => lookAt(stand, s, picture));
 }
 
 function lookAt(stand: Stand, s: StandSolid, picture: Picture): readonly Verdict[] {

@@ -81,7 +81,7 @@ export const spaceEnvelope: Check = {
           inputs,
           margin,
           spread: () =>
-            onceAmong(stand, [...tops, ...bottoms], `${axis} within ${limit - at}`, () =>
+            onceAmong([...tops, ...bottoms], `${axis} within ${limit - at}`, () =>
               spread(
                 inputs.map((g) => g.known!),
                 margin,

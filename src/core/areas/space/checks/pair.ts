@@ -40,10 +40,13 @@ function pairsOf(built: Built): Pairs {
     stand,
     `pair ${still} ${moving}`,
     stand.solids.filter((s) => s.role !== 'sweep'),
-    (a, b) => (a.moving || b.moving ? moving : still),
-    (a, b) =>
+    {
+      air: (a, b) => (a.moving || b.moving ? moving : still),
+      most: Math.max(still, moving),
       // Lens against rods is a check of its own.
-      !(a.role === 'rod' && onLens(b.piece)) && !(b.role === 'rod' && onLens(a.piece)),
+      wanted: (a, b) =>
+        !(a.role === 'rod' && onLens(b.piece)) && !(b.role === 'rod' && onLens(a.piece)),
+    },
   );
 }
 

@@ -8,7 +8,7 @@ import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
-import { touching, type StandSolid } from '../../../build/stand-setting';
+import type { StandSolid } from '../../../build/stand-setting';
 
 export const spaceSweep: Check = {
   id: 'space.sweep',
@@ -138,7 +138,10 @@ function unseen(stand: Stand, sweep: StandSolid, base: ReturnType<typeof baseOf>
     (p) =>
       p.solids.some(
         (x) =>
-          !x.known && x.role !== 'sweep' && x.role !== 'rod' && !touching(stand.contacts, sweep, x),
+          !x.known &&
+          x.role !== 'sweep' &&
+          x.role !== 'rod' &&
+          stand.contacts.between(sweep.named, x.named) !== 'through',
       ) && p.key !== sweep.piece,
   );
   if (blind.length === 0) return [];

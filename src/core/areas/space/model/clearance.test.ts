@@ -1,7 +1,7 @@
 import { build } from '../../../build/build';
 import { reader } from '../../../build/lin';
 import { standOf, type Stand } from '../../../build/stand';
-import { meeting, touching, type StandSolid } from '../../../build/stand-setting';
+import type { StandSolid } from '../../../build/stand-setting';
 import { bounds } from '../../../solids/solid';
 import { moved } from '../../../solids/move';
 import { distance } from '../../../solids/distance';
@@ -28,7 +28,7 @@ const solidsOf = (stand: Stand) => stand.solids.filter((s) => s.known && s.role 
 
 describe.each(stands)('pairs that come near on %s', (_name, stand) => {
   const solids = solidsOf(stand);
-  const found = nearIn(stand, 'test', solids, () => AIR);
+  const found = nearIn(stand, 'test', solids, { air: () => AIR, most: AIR });
 
   test('every pair that is too near by the numbers is among them, with its worst distance', () => {
     // All pairs, one by one, nothing culled.
@@ -36,7 +36,7 @@ describe.each(stands)('pairs that come near on %s', (_name, stand) => {
     for (let i = 0; i < solids.length; i++)
       for (let j = i + 1; j < solids.length; j++) {
         const [a, b] = [solids[i]!, solids[j]!];
-        if (touching(stand.contacts, a, b) || meeting(stand.contacts, a, b)) continue;
+        if (stand.contacts.between(a.named, b.named) !== 'apart') continue;
         const d = distance(a.solid, b.solid);
         const key = [a.piece, b.piece].sort().join('|');
         if (d < AIR) worst.set(key, Math.min(worst.get(key) ?? Infinity, d));
@@ -53,7 +53,7 @@ describe.each(stands)('pairs that come near on %s', (_name, stand) => {
     for (let i = 0; i < solids.length; i++)
       for (let j = i + 1; j < solids.length; j++) {
         const [a, b] = [solids[i]!, solids[j]!];
-        if (touching(stand.contacts, a, b) || meeting(stand.contacts, a, b)) continue;
+        if (stand.contacts.between(a.named, b.named) !== 'apart') continue;
         if (listed.has([a.piece, b.piece].sort().join('|'))) continue;
         if (apart(a.extent, b.extent) > 30) continue;
         const inputs = inputsOf(a, b);

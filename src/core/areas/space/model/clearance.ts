@@ -1,5 +1,6 @@
 import type { Stand } from '../../../build/stand';
-import { meeting, touching, type Piece, type StandSolid } from '../../../build/stand-setting';
+import { pairNumber } from '../../../build/contacts';
+import type { Faces, Layer, Piece, StandSolid } from '../../../build/stand-setting';
 import { Memo } from '../../../build/memo';
 import type { Given } from '../../../build/given';
 import type { Judgement } from '../../../checks/judge';
@@ -32,56 +33,100 @@ export interface Pairs {
 
 /** Pairs farther apart than this are not listed as the nearest, mm. */
 const FAR = 60;
+/** Pairs nearer than this are looked at whatever the rules ask for: one is named as the nearest, mm. */
+const NEAR = 12;
+/** What lies against something is not in it for as much as this, mm. */
+const CONTACT = 0.05;
+
+/** What is asked of pairs. */
+export interface Asked {
+  /** Air that is wanted between two solids, mm. */
+  air: (a: StandSolid, b: StandSolid) => number;
+  /** The most that is wanted between any two, mm. */
+  most: number;
+  /** Whether two are of interest at all. */
+  wanted?: (a: StandSolid, b: StandSolid) => boolean;
+}
 
 /**
  * Every pair of solids that may come nearer than it should: found by their extents, grown by what
- * their tolerances can move them, then measured. What is meant to touch is left out.
+ * their tolerances can move them, then measured. What is meant to touch is left out. Within a
+ * layer that stands as it stood nothing is measured again.
  *
- * @param air distance that is wanted between two solids, mm
+ * @param name what is asked: the same name, the same question
  */
 export function nearIn(
   stand: Stand,
   name: string,
   solids: readonly StandSolid[],
-  air: (a: StandSolid, b: StandSolid) => number,
-  wanted: (a: StandSolid, b: StandSolid) => boolean = () => true,
+  asked: Asked,
 ): Pairs {
   return remembered(stand, name, () => {
     const { layers } = stand;
-    const parts = layers.map((layer) =>
-      layer.memo.once(name, () =>
-        pairsIn(
-          stand,
-          solids.filter((s) => layer.solids.has(s)),
-          air,
-          wanted,
-        ),
-      ),
-    );
-    // Within a layer that stands as it stood nothing has to be measured again.
-    const rest = pairsIn(
-      stand,
-      solids,
-      air,
-      (a, b) => wanted(a, b) && !layers.some((l) => l.solids.has(a) && l.solids.has(b)),
-    );
-    const all = [...parts, rest];
-    const worst = new Map<string, Near>();
-    for (const n of all.flatMap((p) => p.near)) {
-      const key = n.a.piece < n.b.piece ? `${n.a.piece}|${n.b.piece}` : `${n.b.piece}|${n.a.piece}`;
+    const fresh = new Map<Layer, Tally>();
+    for (const layer of layers) if (!layer.memo.get(name)) fresh.set(layer, new Tally());
+    const across = new Tally();
+    sweep(stand, solids, asked, (a, b) => (a.layer === b.layer ? fresh.get(a.layer) : across));
+    for (const [layer, tally] of fresh) layer.memo.once(name, () => tally);
+    return together([...layers.map((l) => l.memo.get<Tally>(name)!), across]);
+  });
+}
+
+/** Pairs as they are found. */
+class Tally {
+  readonly near: Near[] = [];
+  nearest: Near | null = null;
+  tested = 0;
+}
+
+/** Measures what comes near and is not known yet; `into` says where it is put down, if at all. */
+function sweep(
+  stand: Stand,
+  solids: readonly StandSolid[],
+  { air, most, wanted = () => true }: Asked,
+  into: (a: StandSolid, b: StandSolid) => Tally | undefined,
+): void {
+  const list = solids.filter((s) => s.known);
+  const { contacts } = stand;
+  const reaches = list.map((s) => s.reach);
+  nearPairs(reaches, Math.max(most, NEAR), (i, j) => {
+    const a = list[i]!;
+    const b = list[j]!;
+    const tally = into(a, b);
+    if (!tally) return;
+    const contact = contacts.between(a.named, b.named);
+    if (contact === 'through' || !wanted(a, b)) return;
+    tally.tested++;
+    const d = between(stand, a, b);
+    if (contact === 'against') {
+      if (d < -CONTACT) tally.near.push({ a, b, d, meets: true, wants: 0 });
+      return;
+    }
+    const wants = air(a, b);
+    const nearest = d < FAR && (tally.nearest === null || d < tally.nearest.d);
+    const near = mayComeWithin(a, b, d, wants);
+    if (!nearest && !near) return;
+    const one: Near = { a, b, d, meets: false, wants };
+    if (nearest) tally.nearest = one;
+    if (near) tally.near.push(one);
+  });
+}
+
+/** The worst of each pair of pieces, nearest first. */
+function together(tallies: readonly Tally[]): Pairs {
+  const worst = new Map<number, Near>();
+  let nearest: Near | null = null;
+  let tested = 0;
+  for (const t of tallies) {
+    tested += t.tested;
+    if (t.nearest && (nearest === null || t.nearest.d < nearest.d)) nearest = t.nearest;
+    for (const n of t.near) {
+      const key = pairNumber(n.a.named.piece, n.b.named.piece);
       const before = worst.get(key);
       if (!before || n.d - n.wants < before.d - before.wants) worst.set(key, n);
     }
-    const pairs: Pairs = {
-      near: [...worst.values()].sort((a, b) => a.d - b.d),
-      nearest: all.reduce<Near | null>(
-        (m, p) => (p.nearest && (!m || p.nearest.d < m.d) ? p.nearest : m),
-        null,
-      ),
-      tested: all.reduce((sum, p) => sum + p.tested, 0),
-    };
-    return pairs;
-  });
+  }
+  return { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
 }
 
 /** Everything that was found on a rig, by the name it was asked for with. */
@@ -94,42 +139,6 @@ function remembered(stand: Stand, name: string, make: () => Pairs): Pairs {
   let pairs = list.get(name);
   if (!pairs) list.set(name, (pairs = make()));
   return pairs;
-}
-
-function pairsIn(
-  stand: Stand,
-  solids: readonly StandSolid[],
-  air: (a: StandSolid, b: StandSolid) => number,
-  wanted: (a: StandSolid, b: StandSolid) => boolean,
-): Pairs {
-  const list = solids.filter((s) => s.known);
-  const { contacts } = stand;
-  // As far apart as any rule asks for; nearer than that the nearest pair is named.
-  let most = NEAR;
-  for (const s of list) most = Math.max(most, air(s, s));
-  const near: Near[] = [];
-  let nearest: Near | null = null;
-  let tested = 0;
-  nearPairs(
-    list.map((s) => s.reach),
-    most,
-    (i, j) => {
-      const a = list[i]!;
-      const b = list[j]!;
-      if (!wanted(a, b) || touching(contacts, a, b)) return;
-      tested++;
-      const meets = meeting(contacts, a, b);
-      const wants = meets ? 0 : air(a, b);
-      const one: Near = { a, b, d: between(stand, a, b), meets, wants };
-      if (meets) {
-        if (one.d < -CONTACT) near.push(one);
-        return;
-      }
-      if (one.d < FAR && (nearest === null || one.d < nearest.d)) nearest = one;
-      if (one.d - a.loose - b.loose < wants && leastBetween(a, b) < wants) near.push(one);
-    },
-  );
-  return { near, nearest, tested };
 }
 
 /** As {@link nearIn}, of one solid and all others. */
@@ -146,7 +155,7 @@ export function nearTo(
     let tested = 0;
     const { contacts } = stand;
     for (const b of others) {
-      if (!b.known || touching(contacts, one, b)) continue;
+      if (!b.known || contacts.between(one.named, b.named) === 'through') continue;
       if (apart(one.reach, b.reach) > air) continue;
       tested++;
       const near: Near = { a: one, b, d: between(stand, one, b), meets: false, wants: air };
@@ -162,27 +171,47 @@ export function nearTo(
 /** Shortest distance of two solids as they stand; below 0 they overlap. */
 function between(stand: Stand, a: StandSolid, b: StandSolid): number {
   if (a.solid.prism && b.solid.prism) return betweenPrisms(a.solid.prism, b.solid.prism);
-  return onceAmong(stand, [a, b], 'distance', () => distance(a.solid, b.solid));
+  return onceAmong([a, b], 'distance', () => distance(a.solid, b.solid));
 }
 
 /**
- * The least that two solids can be apart inside the tolerances, by the faces that hold them. What
- * both stand on cancels: two blocks on one cage do not come nearer because the cage is wider.
+ * Whether two solids, `d` apart, can come nearer to each other than `wants` inside the tolerances,
+ * by the faces that hold them. What both stand on cancels: two blocks on one cage do not come
+ * nearer because the cage is wider. Tolerances are asked only where they can decide it: faces are
+ * never farther apart than the solids, and one direction with room enough settles it.
  */
-function leastBetween(a: StandSolid, b: StandSolid): number {
+export function mayComeWithin(a: StandSolid, b: StandSolid, d: number, wants: number): boolean {
+  if (d < wants) return true;
+  if (d - a.loose - b.loose >= wants) return false;
   const [f, g] = [a.faces, b.faces];
-  if (!f || !g) return -Infinity;
-  const x = Math.max(leastGap(f.x0, g.x1), leastGap(g.x0, f.x1));
-  const y = Math.max(leastGap(f.y0, g.y1), leastGap(g.y0, f.y1));
-  const z = Math.max(leastGap(f.z0, g.z1), leastGap(g.z0, f.z1));
-  if (x <= 0 && y <= 0 && z <= 0) return Math.max(x, y, z);
-  return Math.hypot(Math.max(0, x), Math.max(0, y), Math.max(0, z));
+  if (!f || !g) return true;
+  // The direction in which they are farthest apart is asked first.
+  const [e, o] = [a.extent, b.extent];
+  const gap = (k: 0 | 1 | 2) => Math.max(e[k] - o[k + 3]!, o[k] - e[k + 3]!);
+  const [x, y, z] = [gap(0), gap(1), gap(2)];
+  const first = x >= y && x >= z ? 0 : y >= z ? 1 : 2;
+  let sum = 0;
+  for (let i = 0; i < 3; i++) {
+    const k = (first + i) % 3;
+    const [ahead, behind] = [e[k as 0]! - o[(k + 3) as 0]!, o[k as 0]! - e[(k + 3) as 0]!];
+    const least =
+      ahead >= behind ? leastAhead(f, g, k, ahead, wants) : leastAhead(g, f, k, behind, wants);
+    if (least >= wants) return false;
+    if (least > 0) sum += least * least;
+  }
+  return sum === 0 || Math.sqrt(sum) < wants;
 }
 
-/** Pairs nearer than this are looked at whatever the rules ask for: one is named as the nearest, mm. */
-const NEAR = 12;
-/** What lies against something is not in it for as much as this, mm. */
-const CONTACT = 0.05;
+/**
+ * The least that one solid can be ahead of another in one direction, inside the tolerances, by how
+ * far it is ahead as they stand. What cancels is looked for where all of it together could matter.
+ */
+function leastAhead(f: Faces, g: Faces, direction: number, ahead: number, wants: number): number {
+  const from = direction === 0 ? f.x0 : direction === 1 ? f.y0 : f.z0;
+  const to = direction === 0 ? g.x1 : direction === 1 ? g.y1 : g.z1;
+  const least = ahead - from.loose - to.loose;
+  return least >= wants ? least : leastGap(from, to);
+}
 
 /** The numbers that two solids rest on, each once. */
 export function inputsOf(a: StandSolid, b: StandSolid): Given[] {
@@ -274,7 +303,7 @@ export function pairMargin(
     inputs,
     margin,
     spread: () =>
-      onceAmong(stand, [n.a, n.b], 'spread', () =>
+      onceAmong([n.a, n.b], 'spread', () =>
         spread(
           inputs.map((g) => g.known!),
           margin,
@@ -288,14 +317,9 @@ export function pairMargin(
  * What is worked out between solids, once for as long as the layer stands that all of them belong
  * to. Across layers it is worked out each time.
  */
-export function onceAmong<T>(
-  stand: Stand,
-  solids: readonly StandSolid[],
-  what: string,
-  make: () => T,
-): T {
-  const layer = stand.layers.find((l) => solids.every((s) => l.solids.has(s)));
-  if (!layer) return make();
+export function onceAmong<T>(solids: readonly StandSolid[], what: string, make: () => T): T {
+  const { layer } = solids[0]!;
+  if (solids.some((s) => s.layer !== layer)) return make();
   return solids
     .reduce<Memo>((memo, s) => memo.once(s, () => new Memo()), layer.memo)
     .once(what, make);

@@ -38,7 +38,7 @@ export function slideClear(
   const at = stand.solids.find((s) => s.piece === root);
   if (!body || !at) return null;
   const find = () => search(sweep, own, at, body, air);
-  return onceAmong(stand, [sweep, body, ...own], `slide ${air}`, find);
+  return onceAmong([sweep, body, ...own], `slide ${air}`, find);
 }
 
 function search(
