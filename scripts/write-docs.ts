@@ -11,138 +11,161 @@ import { stopsGained } from '../src/core/optics/reducer';
 import { REASONS } from '../src/core/rules/reasons';
 import { RULES } from '../src/core/rules/rules';
 
+const row = (...cells: (string | number)[]) => `| ${cells.join(' | ')} |`;
+const f2 = (v: number, n = 2) => v.toFixed(n);
+const rule = (columns: number) => row(...Array<string>(columns).fill('---'));
+
 /** Writes the parts of docs/ that follow from the code: schema, check catalogue, fields, rules. */
-async function main() {
+function main() {
   mkdirSync('docs', { recursive: true });
   writeFileSync('docs/edit.svg', editPicture());
   writeFileSync('docs/nelvix-job.schema.json', `${JSON.stringify(jobJsonSchema(), null, 2)}\n`);
+  writeFileSync('docs/checks.md', checksPage());
+  writeFileSync('docs/light.md', lightPage());
+  const file = 'docs/format.md';
+  const text = between(readFileSync(file, 'utf8'), 'fields', kindsPage());
+  writeFileSync(file, between(text, 'job', jobTable()));
+}
 
+/** The catalogue of checks, and the house rules. */
+function checksPage(): string {
   const checks = CHECKS.map(
     (c) => `## ${c.id}\n\n${c.title}. ${c.says}\n\nFormula: \`${c.formula}\`\n`,
   ).join('\n');
-  const rules = RULES.map(
-    (r) =>
-      `| \`${r.id}\` | ${r.name} | ${r.house}${r.unit ? ` ${r.unit}` : ''} | ${r.strict} | ${r.light} | ${REASONS[r.id].reason} | ${REASONS[r.id].otherSchool} |`,
+  const rules = RULES.map((r) =>
+    row(
+      `\`${r.id}\``,
+      r.name,
+      `${r.house}${r.unit ? ` ${r.unit}` : ''}`,
+      r.strict,
+      r.light,
+      REASONS[r.id].reason,
+      REASONS[r.id].otherSchool,
+    ),
   ).join('\n');
-  writeFileSync(
-    'docs/checks.md',
-    `# Checks\n\nMade by \`npm run docs\` from the registry. States: ok, tight, fail, unknown; a missing number is unknown, never ok.\n\n${checks}\n# House rules\n\n| id | rule | house | strict | light | reason | the other school |\n| --- | --- | --- | --- | --- | --- | --- |\n${rules}\n`,
-  );
+  return `# Checks\n\nMade by \`npm run docs\` from the registry. States: ok, tight, fail, unknown; a missing number is unknown, never ok.\n\n${checks}\n# House rules\n\n| id | rule | house | strict | light | reason | the other school |\n${rule(7)}\n${rules}\n`;
+}
 
-  const row = (...cells: (string | number)[]) => `| ${cells.join(' | ')} |`;
-  const f2 = (v: number, n = 2) => v.toFixed(n);
-  writeFileSync(
-    'docs/light.md',
-    [
-      '# Light',
-      '',
-      'Made by `npm run docs` from `src/core/optics/exposure.ts`; the tests hold the same figures worked by hand.',
-      '',
-      '## Density',
-      '',
-      'stops = density / log10(2). A filter marked 0.3 takes one stop but for three thousandths.',
-      '',
-      row('density', ...[0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1]),
-      row('---', ...Array<string>(7).fill('---')),
-      row('stops', ...[0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1].map((d) => f2(stopsOfDensity(d)))),
-      '',
-      '## Shutter',
-      '',
-      't = angle / (360 fps). In brackets the stops against 180 degrees at 24.',
-      '',
-      row('angle', '24 fps', '25 fps', '48 fps', '120 fps'),
-      row('---', '---', '---', '---', '---'),
-      ...[360, 180, 172.8, 90, 45].map((a) =>
-        row(
-          a,
-          ...[24, 25, 48, 120].map((fps) => {
-            const t = shutterTime(a, fps);
-            return `1/${f2(1 / t, 1)} s (${f2(Math.log2(t * 48))})`;
-          }),
+/** Density, shutter, mains, scene and reducers as tables. */
+function lightPage(): string {
+  const densities = [0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1];
+  const reducers = [0.58, 0.64, 0.71, 0.8, 1.4, 2];
+  return [
+    '# Light',
+    '',
+    'Made by `npm run docs` from `src/core/optics/exposure.ts`; the tests hold the same figures worked by hand.',
+    '',
+    '## Density',
+    '',
+    'stops = density / log10(2). A filter marked 0.3 takes one stop but for three thousandths.',
+    '',
+    row('density', ...densities),
+    rule(8),
+    row('stops', ...densities.map((d) => f2(stopsOfDensity(d)))),
+    '',
+    '## Shutter',
+    '',
+    't = angle / (360 fps). In brackets the stops against 180 degrees at 24.',
+    '',
+    row('angle', '24 fps', '25 fps', '48 fps', '120 fps'),
+    rule(5),
+    ...[360, 180, 172.8, 90, 45].map((a) =>
+      row(
+        a,
+        ...[24, 25, 48, 120].map((fps) => {
+          const t = shutterTime(a, fps);
+          return `1/${f2(1 / t, 1)} s (${f2(Math.log2(t * 48))})`;
+        }),
+      ),
+    ),
+    '',
+    '## Lamps on the mains',
+    '',
+    'Shutter angles whose exposures are whole swings of the lamps (k / (2 f)): no flicker. The largest three.',
+    '',
+    row('mains', ...[24, 25, 30, 48, 60].map((fps) => `${fps} fps`)),
+    rule(6),
+    ...[50, 60].map((hz) =>
+      row(
+        `${hz} Hz`,
+        ...[24, 25, 30, 48, 60].map((fps) =>
+          safeAngles(fps, hz)
+            .slice(-3)
+            .map((a) => f2(a, 1))
+            .join(', '),
         ),
       ),
-      '',
-      '## Lamps on the mains',
-      '',
-      'Shutter angles whose exposures are whole swings of the lamps (k / (2 f)): no flicker. The largest three.',
-      '',
-      row('mains', ...[24, 25, 30, 48, 60].map((fps) => `${fps} fps`)),
-      row('---', ...Array<string>(5).fill('---')),
-      ...[50, 60].map((hz) =>
-        row(
-          `${hz} Hz`,
-          ...[24, 25, 30, 48, 60].map((fps) =>
-            safeAngles(fps, hz)
-              .slice(-3)
-              .map((a) => f2(a, 1))
-              .join(', '),
-          ),
-        ),
+    ),
+    '',
+    '## Scene',
+    '',
+    'T-stop that a scene asks for without filters, N = sqrt(2^EV x ISO/100 x t), at 1/48 s. EV is that at ISO 100; 2.5 lx is EV 0 (C = 250, ISO 2720).',
+    '',
+    row('EV', 'lux', 'ISO 100', 'ISO 400', 'ISO 800', 'ISO 3200'),
+    rule(6),
+    ...[0, 3, 5, 8, 10, 13, 14, 15].map((ev) =>
+      row(
+        ev,
+        f2(2.5 * 2 ** ev, 0),
+        ...[100, 400, 800, 3200].map((iso) => `T${f2(sceneStop(ev, iso, 1 / 48), 1)}`),
       ),
-      '',
-      '## Scene',
-      '',
-      'T-stop that a scene asks for without filters, N = sqrt(2^EV x ISO/100 x t), at 1/48 s. EV is that at ISO 100; 2.5 lx is EV 0 (C = 250, ISO 2720).',
-      '',
-      row('EV', 'lux', 'ISO 100', 'ISO 400', 'ISO 800', 'ISO 3200'),
-      row('---', '---', '---', '---', '---', '---'),
-      ...[0, 3, 5, 8, 10, 13, 14, 15].map((ev) =>
-        row(
-          ev,
-          f2(2.5 * 2 ** ev, 0),
-          ...[100, 400, 800, 3200].map((iso) => `T${f2(sceneStop(ev, iso, 1 / 48), 1)}`),
-        ),
-      ),
-      '',
-      '## Reducers',
-      '',
-      "Light gained, -2 log2(m), and what T2.8 becomes, not faster than the reducer's own limit.",
-      '',
-      row('m', ...[0.58, 0.64, 0.71, 0.8, 1.4, 2]),
-      row('---', ...Array<string>(6).fill('---')),
-      row('stops', ...[0.58, 0.64, 0.71, 0.8, 1.4, 2].map((m) => f2(stopsGained(m)))),
-      row('T2.8', ...[0.58, 0.64, 0.71, 0.8, 1.4, 2].map((m) => `T${f2(2.8 * m)}`)),
-      '',
-      '## Stack',
-      '',
-      'Stops add. The scene is lit for the T-stop at the chip times 2^(stops / 2). A polariser counts 1 to 2 stops when it does not say, a variable ND its whole range; two pieces that polarise are refused. NDs are chosen from the kit for the places that are free: within the house rule first, then fewest pieces, then what is on hand, then the smallest error.',
-      '',
-    ].join('\n'),
-  );
+    ),
+    '',
+    '## Reducers',
+    '',
+    "Light gained, -2 log2(m), and what T2.8 becomes, not faster than the reducer's own limit.",
+    '',
+    row('m', ...reducers),
+    rule(7),
+    row('stops', ...reducers.map((m) => f2(stopsGained(m)))),
+    row('T2.8', ...reducers.map((m) => `T${f2(2.8 * m)}`)),
+    '',
+    '## Stack',
+    '',
+    'Stops add. The scene is lit for the T-stop at the chip times 2^(stops / 2). A polariser counts 1 to 2 stops when it does not say, a variable ND its whole range; two pieces that polarise are refused. NDs are chosen from the kit for the places that are free: within the house rule first, then fewest pieces, then what is on hand, then the smallest error.',
+    '',
+  ].join('\n');
+}
 
-  const line = (f: Field, indent = ''): string => {
-    const own = `${indent}- \`${f.key}\`: ${f.label}; ${expectation(shapeOfField(f))}${f.required ? '; required' : ''}${f.hint ? ` (${f.hint})` : ''}`;
-    return f.type === 'rows'
-      ? [
-          own,
-          ...(f.keyed ? [`${indent}  - \`id\`: an id; required`] : []),
-          ...f.fields.map((x) => line(x, `${indent}  `)),
-        ].join('\n')
-      : own;
-  };
-  const kinds = KINDS.map(
+/** Every kind of part with its fields and its columns. */
+function kindsPage(): string {
+  return KINDS.map(
     (k) =>
-      `### ${KIND_NAME[k].one} (\`"kind": "${k}"\`)\n\n${FIELDS[k].map((f) => line(f)).join('\n')}\n\nCSV columns: \`${columns(k).join(', ')}\`\n`,
+      `### ${KIND_NAME[k].one} (\`"kind": "${k}"\`)\n\n${FIELDS[k].map((f) => fieldLine(f)).join('\n')}\n\nCSV columns: \`${columns(k).join(', ')}\`\n`,
   ).join('\n');
-  const file = 'docs/format.md';
-  const between = (doc: string, name: string, made: string) => {
-    const [begin, end] = [`<!-- ${name}: begin -->`, `<!-- ${name}: end -->`];
-    const a = doc.indexOf(begin);
-    const b = doc.indexOf(end);
-    if (a < 0 || b < 0) throw new Error(`${file} has no place for the ${name}`);
-    return `${doc.slice(0, a + begin.length)}\n\n${made}\n${doc.slice(b)}`;
-  };
+}
+
+function fieldLine(f: Field, indent = ''): string {
+  const own = `${indent}- \`${f.key}\`: ${f.label}; ${expectation(shapeOfField(f))}${f.required ? '; required' : ''}${f.hint ? ` (${f.hint})` : ''}`;
+  return f.type === 'rows'
+    ? [
+        own,
+        ...(f.keyed ? [`${indent}  - \`id\`: an id; required`] : []),
+        ...f.fields.map((x) => fieldLine(x, `${indent}  `)),
+      ].join('\n')
+    : own;
+}
+
+/** A page with what stands between two marks made anew. */
+function between(page: string, name: string, made: string): string {
+  const [begin, end] = [`<!-- ${name}: begin -->`, `<!-- ${name}: end -->`];
+  const a = page.indexOf(begin);
+  const b = page.indexOf(end);
+  if (a < 0 || b < 0) throw new Error(`there is no place for the ${name}`);
+  return `${page.slice(0, a + begin.length)}\n\n${made}\n${page.slice(b)}`;
+}
+
+/** Every field of a job in a table. */
+function jobTable(): string {
   const job = jobFields(JOB_SHAPE);
   const extra = Object.keys(JOB_WORDS).filter((p) => !job.some((f) => f.path === p));
   if (extra.length > 0) throw new Error(`no such field of a job: ${extra.join(', ')}`);
-  const text = between(readFileSync(file, 'utf8'), 'fields', kinds);
-  const table = [
+  return [
     row('field', 'what it is', 'what it holds'),
-    row('---', '---', '---'),
+    rule(3),
     ...job.map((f) => row(`\`${f.path}\``, f.words, f.holds.replace(/\|/g, '\\|'))),
     '',
   ].join('\n');
-  writeFileSync(file, between(text, 'job', table));
 }
 
 /** Every field of a job with its path; one that nobody described ends the writing. */
@@ -174,4 +197,4 @@ function jobFields(
   return [{ path, words, holds }, ...inner];
 }
 
-void main();
+main();

@@ -1,92 +1,33 @@
 import { liveQuery, type Subscription } from 'dexie';
 import { jobOf } from '@/core/doc/read';
 import type { JobDoc } from '@/core/kit/kept';
-import type { Job } from '@/core/kit/types';
-import { readPath } from '@/core/edit/path';
 import { applyEdit, PathError, type Edit } from '@/core/edit/edit';
 import { isStorageFull, NelvixDatabase } from './database';
 import { addJobs, GoneError, historyEnds, loadJob, unsound } from './jobs';
-
-export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
-
-/** Something to tell the person at the screen. */
-export interface Notice {
-  id: number;
-  text: string;
-  tone: 'plain' | 'warn';
-}
-
-export interface Snapshot {
-  phase: 'loading' | 'ready' | 'none' | 'broken' | 'unsound';
-  /** Why the job that was to be opened cannot be shown. */
-  trouble: string | null;
-  /** Id of the job that is shown, or that could not be. */
-  jobId: string | null;
-  job: Job | null;
-  rigId: string | null;
-  save: SaveState;
-  /** Edits made here that are not stored yet. */
-  waiting: number;
-  undo: string | null;
-  redo: string | null;
-  notices: readonly Notice[];
-}
-
-/** An edit made here that is not stored yet. */
-interface Waiting {
-  edit: Edit;
-  believed: unknown[];
-}
-
-/** A step back (0) or forth (1) that is asked for and not through yet. */
-interface Move {
-  undone: 0 | 1;
-}
+import {
+  believedOf,
+  isGone,
+  lostWords,
+  warningOf,
+  writing,
+  type Move,
+  type Waiting,
+} from './asked';
+import { Shown } from './shown';
+import type { Came } from './storing';
 
 /** While more work waits the page is drawn anew no oftener than this, ms. */
 const SHOWN_EVERY = 150;
 
-/** What edits are written with: fetched right behind the first view, which needs none of it. */
-async function writing() {
-  const [{ lowered }, { storeAll }] = await Promise.all([
-    import('@/core/doc/lower'),
-    import('./storing'),
-  ]);
-  return { lowered, storeAll };
-}
-
-/** What a page shows before its store has answered. */
-export const LOADING: Snapshot = {
-  phase: 'loading',
-  trouble: null,
-  jobId: null,
-  job: null,
-  rigId: null,
-  save: 'saved',
-  waiting: 0,
-  undo: null,
-  redo: null,
-  notices: [],
-};
-
 /** Edits that are stored in one transaction at most. */
 const MOST_TOGETHER = 200;
-
-/** Whether an error says that the database or the job in it is no longer there. */
-function isGone(e: unknown): boolean {
-  if (e instanceof GoneError) return true;
-  const name = (e as { name?: string } | null)?.name ?? '';
-  return /DatabaseClosed|InvalidState|NotFound|OpenFailed/.test(name);
-}
 
 /**
  * The one store of the page. An edit shows at once, then goes into the browser's database in the
  * order it was made; the page shows what is stored plus what is still waiting. Other windows'
  * edits arrive by live query and are laid under what is waiting here.
  */
-export class JobStore {
-  private snapshot: Snapshot = LOADING;
-  private readonly listeners = new Set<() => void>();
+export class JobStore extends Shown {
   private stored: JobDoc | null = null;
   /** The job that is shown, as it is kept: what is stored, with what is waiting laid over it. */
   private shown: JobDoc | null = null;
@@ -95,17 +36,17 @@ export class JobStore {
   private asked: (Waiting | Move)[] = [];
   private work: Promise<void> = Promise.resolve();
   private watch: Subscription | null = null;
-  private nextNotice = 1;
   private started = false;
   /** Tasks that are asked for and not through yet. */
   private queued = 0;
-  private shownAt = 0;
   private tools: Awaited<ReturnType<typeof writing>> | null = null;
   private fetching: Promise<void> | null = null;
   /** What was asked for before it could be written: done in its order as soon as it can. */
   private early: (Edit | Move)[] = [];
 
-  constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {}
+  constructor(readonly db: NelvixDatabase = new NelvixDatabase()) {
+    super();
+  }
 
   /** Fetches what edits are written with, once; again where that failed. */
   private ready(): Promise<void> {
@@ -124,19 +65,6 @@ export class JobStore {
   /** Edits made here that are not stored yet. */
   private get waiting(): Waiting[] {
     return this.asked.filter((a) => 'edit' in a);
-  }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
-
-  get = (): Snapshot => this.snapshot;
-
-  private show(change: Partial<Snapshot>): void {
-    this.snapshot = { ...this.snapshot, ...change };
-    this.shownAt = Date.now();
-    for (const l of this.listeners) l();
   }
 
   /**
@@ -163,11 +91,7 @@ export class JobStore {
       if (row) await this.open(row.id, row.id === last?.job ? (last.rig ?? null) : null);
       else this.show({ phase: 'none' });
     } catch (e) {
-      if (isStorageFull(e)) {
-        this.show({ phase: 'broken', save: 'full' });
-        return;
-      }
-      this.show({ phase: 'broken', save: 'broken' });
+      this.show({ phase: 'broken', save: isStorageFull(e) ? 'full' : 'broken' });
     }
   }
 
@@ -293,13 +217,10 @@ export class JobStore {
       return;
     }
     if (kept.changes.length === 0) return;
-    this.asked.push({ edit: kept, believed: kept.changes.map((c) => readPath(doc, c.path)) });
+    this.asked.push({ edit: kept, believed: believedOf(doc, kept) });
     this.shown = after;
     const next = jobOf(after);
-    const rigId = next.rigs.some((r) => r.id === this.snapshot.rigId)
-      ? this.snapshot.rigId
-      : (next.rigs[0]?.id ?? null);
-    this.show({ job: next, rigId, waiting: this.waiting.length, save: 'saving' });
+    this.show({ job: next, rigId: this.rigOf(next), waiting: this.waiting.length, save: 'saving' });
     void this.enqueue(() => this.flush());
   };
 
@@ -322,15 +243,6 @@ export class JobStore {
   settled(): Promise<void> {
     return this.work;
   }
-
-  notice(text: string, tone: Notice['tone'] = 'plain'): void {
-    this.show({
-      notices: [...this.snapshot.notices.slice(-2), { id: this.nextNotice++, text, tone }],
-    });
-  }
-
-  dismiss = (id: number): void =>
-    this.show({ notices: this.snapshot.notices.filter((n) => n.id !== id) });
 
   private enqueue(task: () => Promise<void>): Promise<void> {
     this.queued++;
@@ -380,11 +292,7 @@ export class JobStore {
   }
 
   private trouble(e: unknown): void {
-    if (isStorageFull(e)) {
-      this.show({ save: 'full' });
-      return;
-    }
-    this.show({ save: 'broken' });
+    this.show({ save: isStorageFull(e) ? 'full' : 'broken' });
   }
 
   /** Does what was asked for, in its order: all that waits goes in together. */
@@ -399,44 +307,7 @@ export class JobStore {
       const batch = this.asked.slice(0, MOST_TOGETHER);
       const results = await storeAll(this.db, id, batch, this.rev);
       this.asked.splice(0, batch.length);
-      let foreign = false;
-      let stepped = false;
-      const said: string[] = [];
-      const follow = (rev: number, edit: Edit) => {
-        if (rev !== this.rev + 1) foreign = true;
-        this.rev = rev;
-        if (!foreign && this.stored) this.stored = applyEdit(this.stored, edit).doc;
-      };
-      results.forEach((r, i) => {
-        if (r.is === 'lost') {
-          // Another window took away what this edit was about.
-          this.notice(
-            `"${r.edit.title}" could not be kept: another window took that away.`,
-            'warn',
-          );
-          foreign = true;
-        } else if (r.is === 'edit') {
-          follow(r.applied.rev, r.edit);
-          if (r.applied.overwritten.length > 0)
-            this.notice(
-              `Another window had changed the same field meanwhile. Yours stands; undo brings theirs back (${r.edit.title}).`,
-              'warn',
-            );
-        } else if (r.is === 'stuck') {
-          this.notice(
-            `"${r.title}" could not be ${r.undone === 0 ? 'taken back' : 'done again'}: what it was about is gone. It is left out.`,
-            'warn',
-          );
-        } else if (r.step) {
-          const { title, changes, rev } = r.step;
-          follow(rev, { title, changes: [...changes] });
-          stepped = true;
-          const asked = batch[i]!;
-          said.push(
-            `${'undone' in asked && asked.undone === 1 ? 'Done again' : 'Taken back'}: ${title}`,
-          );
-        }
-      });
+      const { foreign, stepped, said } = this.followed(batch, results);
       if (foreign) await this.reload();
       else if (stepped) await this.relay(this.stored!, true);
       else if (!this.busy()) this.show({ waiting: this.waiting.length });
@@ -451,6 +322,33 @@ export class JobStore {
         waiting: this.waiting.length,
         ...(await historyEnds(this.db, id)),
       });
+  }
+
+  /** Follows what was stored; says what could not be, and what it went over. */
+  private followed(batch: readonly (Waiting | Move)[], results: readonly Came[]) {
+    let foreign = false;
+    let stepped = false;
+    const said: string[] = [];
+    const follow = (rev: number, edit: Edit) => {
+      if (rev !== this.rev + 1) foreign = true;
+      this.rev = rev;
+      if (!foreign && this.stored) this.stored = applyEdit(this.stored, edit).doc;
+    };
+    results.forEach((r, i) => {
+      const warning = warningOf(r);
+      if (warning) this.notice(warning, 'warn');
+      if (r.is === 'lost') foreign = true;
+      else if (r.is === 'edit') follow(r.applied.rev, r.edit);
+      else if (r.is === 'step' && r.step) {
+        const { title, changes, rev } = r.step;
+        follow(rev, { title, changes: [...changes] });
+        stepped = true;
+        const asked = batch[i]!;
+        const again = 'undone' in asked && asked.undone === 1;
+        said.push(`${again ? 'Done again' : 'Taken back'}: ${title}`);
+      }
+    });
+    return { foreign, stepped, said };
   }
 
   /** Reads what is stored and lays what is waiting here over it again. */
@@ -475,21 +373,19 @@ export class JobStore {
       }
       try {
         // Made over what this page has since taken back itself: it believes what stands here now.
-        const believed = w.edit.changes.map((c) => readPath(doc, c.path));
+        const believed = believedOf(doc, w.edit);
         doc = applyEdit(doc, w.edit).doc;
         kept.push(own ? { ...w, believed } : w);
       } catch (e) {
         if (!(e instanceof PathError)) throw e;
-        this.notice(`"${w.edit.title}" could not be kept: another window took that away.`, 'warn');
+        this.notice(lostWords(w.edit.title), 'warn');
       }
     }
     this.asked = kept;
     const waiting = this.waiting.length;
     this.shown = doc;
     const job = jobOf(doc);
-    const rigId = job.rigs.some((r) => r.id === this.snapshot.rigId)
-      ? this.snapshot.rigId
-      : (job.rigs[0]?.id ?? null);
+    const rigId = this.rigOf(job);
     // Not drawn yet, it is drawn with what follows: edits meanwhile are made on what shows.
     if (this.busy()) this.snapshot = { ...this.snapshot, job, rigId, waiting };
     else this.show({ job, rigId, waiting, ...(await historyEnds(this.db, stored.id)) });

@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useState } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
 import { parseQuantity } from '@/core/quantity/parse';
 import {
   known,
@@ -24,23 +24,7 @@ export function quantityText(q: QuantityInput | undefined, cls: ToleranceClass):
   return `${plain(k.value, 4).replace('\u2212', '-')}${given ? ` \u00b1${plain(k.tol, 4)}` : ''}`;
 }
 
-/**
- * The one field for a number with tolerance and source. Takes what people type: `77.2`,
- * `77.2+-0.1`, `3 1/32"`, `~120`. Enter or leaving the field keeps it; Escape puts back what was.
- */
-export function QuantityField({
-  label,
-  hint,
-  unit,
-  cls,
-  value,
-  min,
-  max,
-  defaultSource,
-  showLabel = true,
-  compact = false,
-  onKeep,
-}: {
+interface QuantityProps {
   label: string;
   hint?: string;
   unit: string;
@@ -53,15 +37,15 @@ export function QuantityField({
   showLabel?: boolean;
   compact?: boolean;
   onKeep: (value: QuantityInput | undefined) => void;
-}) {
-  const id = useId();
+}
+
+/** What is being typed, what is wrong with it, and keeping it. */
+function useTyped({ label, unit, cls, value, min, max, defaultSource, onKeep }: QuantityProps) {
   const stands = quantityText(value, cls);
   // What is being typed; once kept it shows until what stands has followed.
   const [draft, setDraft] = useState<{ text: string; kept: string | null } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const k = known(value, cls);
   const text = draft && (draft.kept === null || draft.kept === stands) ? draft.text : stands;
-
   const keep = () => {
     if (text.trim() === stands.trim() || text.trim() === '') {
       setTrouble(null);
@@ -84,7 +68,29 @@ export function QuantityField({
     setDraft({ text, kept: stands });
     onKeep({ ...read.value, from: read.value.from ?? defaultSource });
   };
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (e.key === 'Enter') {
+      e.preventDefault();
+      keep();
+    }
+    if (e.key === 'Escape' && text !== stands) {
+      e.stopPropagation();
+      setDraft(null);
+      setTrouble(null);
+    }
+  };
+  const type = (t: string) => setDraft({ text: t, kept: null });
+  return { text, trouble, keep, type, onKeyDown };
+}
 
+/**
+ * The one field for a number with tolerance and source. Takes what people type: `77.2`,
+ * `77.2+-0.1`, `3 1/32"`, `~120`. Enter or leaving the field keeps it; Escape puts back what was.
+ */
+export function QuantityField(props: QuantityProps) {
+  const { label, hint, unit, showLabel = true, compact = false } = props;
+  const id = useId();
+  const { text, trouble, keep, type, onKeyDown } = useTyped(props);
   return (
     <div className={compact ? '' : 'py-1'}>
       <div className="flex flex-wrap items-center gap-x-2">
@@ -100,39 +106,13 @@ export function QuantityField({
             placeholder="not known"
             aria-invalid={trouble !== null}
             aria-describedby={`${id}-hint`}
-            onChange={(e) => setDraft({ text: e.target.value, kept: null })}
+            onChange={(e) => type(e.target.value)}
             onBlur={keep}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') {
-                e.preventDefault();
-                keep();
-              }
-              if (e.key === 'Escape' && text !== stands) {
-                e.stopPropagation();
-                setDraft(null);
-                setTrouble(null);
-              }
-            }}
+            onKeyDown={onKeyDown}
             className={`h-11 rounded-sm border bg-paper px-2 text-right placeholder:text-soft ${compact ? 'w-28' : 'w-36'} ${trouble ? 'border-fail' : 'border-edge'}`}
           />
           <span className="w-8 text-sm text-soft">{unit}</span>
-          {k ? (
-            <select
-              aria-label={`where ${label} is from`}
-              value={k.from}
-              onChange={(e) => {
-                const q = typeof value === 'object' ? value : { value: k.value };
-                onKeep({ ...q, from: e.target.value as Source });
-              }}
-              className="h-11 rounded-sm border border-rule bg-transparent px-1 text-sm text-soft"
-            >
-              {(Object.keys(SOURCE_WORD) as Source[]).map((s) => (
-                <option key={s} value={s}>
-                  {SOURCE_WORD[s]}
-                </option>
-              ))}
-            </select>
-          ) : null}
+          <From {...props} />
         </div>
       </div>
       <p
@@ -144,5 +124,28 @@ export function QuantityField({
       </p>
       {!trouble && hint && showLabel ? <p className="text-sm text-soft">{hint}</p> : null}
     </div>
+  );
+}
+
+/** Where a number that is there is from. */
+function From({ label, cls, value, onKeep }: QuantityProps) {
+  const k = known(value, cls);
+  if (!k) return null;
+  return (
+    <select
+      aria-label={`where ${label} is from`}
+      value={k.from}
+      onChange={(e) => {
+        const q = typeof value === 'object' ? value : { value: k.value };
+        onKeep({ ...q, from: e.target.value as Source });
+      }}
+      className="h-11 rounded-sm border border-rule bg-transparent px-1 text-sm text-soft"
+    >
+      {(Object.keys(SOURCE_WORD) as Source[]).map((s) => (
+        <option key={s} value={s}>
+          {SOURCE_WORD[s]}
+        </option>
+      ))}
+    </select>
   );
 }

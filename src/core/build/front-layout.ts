@@ -2,7 +2,9 @@ import { node } from '../engine/reads';
 import { valueOf } from '../quantity/quantity';
 import { isRing, type Side } from '../kit/types';
 import type { Built } from './build';
-import { frontOf, lensSeat, travelOf } from './front';
+import { axisOf, stationOf } from './axis';
+import { frontOf, travelOf } from './front';
+import type { Front, PlacedBox, PlacedFlag, PlacedStage, ThreadPiece } from './front-parts';
 
 /** A ring or filter on the thread, for the drawing. Stations from the image plane, mm. */
 export interface DrawnPiece {
@@ -82,7 +84,7 @@ export interface FrontLayout {
 }
 
 /** Stand-in sizes, drawn dashed and never computed with. */
-const STAND_IN = { piece: 6, radius: 42, mouth: 80, window: 98, wide: 140, wall: 8, stage: 12 };
+const STAND_IN = { radius: 42, mouth: 80, window: 98, wide: 140, wall: 8, stage: 12 };
 
 /**
  * The front of the rig as it is drawn: nominal sizes, stand-ins where one is missing.
@@ -92,115 +94,11 @@ const STAND_IN = { piece: 6, radius: 42, mouth: 80, window: 98, wide: 140, wall:
 export function frontLayout(built: Built, rim: number): FrontLayout {
   const front = frontOf(built);
   const lensR = (valueOf(built.lens?.frontDiameter) ?? STAND_IN.radius * 2) / 2;
-  let z = rim;
-  const pieces = front.thread.map((t): DrawnPiece => {
-    const { part } = t;
-    const thick = valueOf(part.thickness);
-    const clear = valueOf(part.clear);
-    const biggest = Math.max(
-      valueOf(part.male) ?? 0,
-      valueOf(part.female) ?? 0,
-      isRing(part) ? (valueOf(part.clamp) ?? 0) : 0,
-      (clear ?? 0) + 3,
-    );
-    const outer = isRing(part) ? valueOf(part.outerDiameter) : null;
-    const from = z;
-    z += thick ?? STAND_IN.piece;
-    return {
-      part: part.id,
-      index: t.index,
-      name: part.name,
-      from,
-      to: z,
-      r: (outer ?? (biggest > 0 ? biggest + 2 : lensR * 2)) / 2,
-      clear: (clear ?? (biggest > 0 ? biggest - 4 : lensR * 2 - 6)) / 2,
-      glass: part.kind === 'filter',
-      assumed: thick === null || clear === null,
-    };
-  });
-  const threadEnd = z;
-  let box: DrawnBox | null = null;
-  const placed = front.box;
-  if (placed) {
-    const { box: b, use } = placed;
-    const nominal = front.inputs.map((g) => g.known?.value ?? NaN);
-    const seat = front.seat?.(nominal, rim);
-    const from = seat !== undefined && Number.isFinite(seat) ? seat : threadEnd;
-    const { drop } = front;
-    const off =
-      b.attach === 'rods' && drop?.standard.known && drop.inputs.every((g) => g.known)
-        ? drop.value(drop.inputs.map((g) => g.known!.value)) - drop.standard.known.value
-        : 0;
-    const mouthZ = valueOf(b.mouthZ);
-    const mouthH = valueOf(b.mouthH);
-    const mouthW = valueOf(b.mouthW);
-    const to = from + (mouthZ ?? STAND_IN.mouth) - placed.shorter;
-    const half = (mouthH ?? STAND_IN.window) / 2;
-    const halfWide = (mouthW ?? STAND_IN.wide) / 2;
-    const mask = b.masks?.find((m) => m.id === use.mask);
-    const flags = placed.flags.map(({ leaf, use: set }): DrawnFlag => {
-      const length = valueOf(leaf.length) ?? STAND_IN.mouth;
-      const upright = leaf.side === 'top' || leaf.side === 'bottom';
-      const offset = valueOf(leaf.offset) ?? (upright ? half : halfWide);
-      const sign = leaf.side === 'top' || leaf.side === 'right' ? 1 : -1;
-      const a = (set.angle * Math.PI) / 180;
-      const hinge = from + (valueOf(leaf.z) ?? mouthZ ?? STAND_IN.mouth) - placed.shorter;
-      const middle = upright ? -off : 0;
-      return {
-        id: leaf.id,
-        name: leaf.name,
-        side: leaf.side,
-        angle: set.angle,
-        hinge: [hinge, middle + sign * offset],
-        tip: [hinge + length * Math.cos(a), middle + sign * (offset + length * Math.sin(a))],
-        length,
-        offset,
-        from: leaf.from ?? -90,
-        to: leaf.to ?? 90,
-      };
-    });
-    const closes = placed.sleeve
-      ? placed.sleeve.reach !== undefined
-      : b.sleeveTo !== undefined || b.sleeveReach !== undefined;
-    box = {
-      part: b.id,
-      name: b.name,
-      rods: b.attach === 'rods',
-      pinned: use.station !== undefined,
-      from,
-      to,
-      half: (valueOf(b.height) ?? half * 2 + STAND_IN.wall * 2) / 2,
-      halfWide: (valueOf(b.width) ?? halfWide * 2 + STAND_IN.wall * 2) / 2,
-      middle: -off,
-      mouth: { half, halfWide },
-      mask: mask
-        ? {
-            half: (valueOf(mask.h) ?? half * 2) / 2,
-            halfWide: (valueOf(mask.w) ?? halfWide * 2) / 2,
-            name: mask.name,
-          }
-        : null,
-      stages: placed.stages.map((s, i) => ({
-        id: s.stage.id,
-        name: s.stage.name,
-        z: from + (s.z ?? STAND_IN.stage * (i + 1)),
-        half: (valueOf(s.stage.clearH) ?? STAND_IN.window) / 2,
-        halfWide: (valueOf(s.stage.clearW) ?? STAND_IN.wide) / 2,
-        filter:
-          s.filter && !s.out
-            ? { id: s.filter.id, name: s.filter.name, thickness: valueOf(s.filter.thickness) ?? 4 }
-            : null,
-        out: s.out,
-        rotates: s.stage.rotates === true,
-      })),
-      flags,
-      sleeve: b.attach === 'rods' && closes ? { from: rim - 6, r: lensR } : null,
-      assumed: front.inputs.some((g) => g.known === null),
-    };
-  }
-  const tips = box?.flags.map((f) => f.tip) ?? [];
-  const upright =
-    box?.flags.filter((f) => f.side === 'top' || f.side === 'bottom').map((f) => f.tip[1]) ?? [];
+  const pieces = front.thread.map((t) => drawnPiece(t, rim, lensR));
+  const threadEnd = rim + (front.thread.at(-1)?.to ?? 0);
+  const box = front.box ? drawnBox(front, front.box, rim, threadEnd, lensR) : null;
+  const upright = (f: DrawnFlag) => f.side === 'top' || f.side === 'bottom';
+  const flags = box?.flags ?? [];
   return {
     rim,
     longest: Math.max(rim, travelOf(built) ?? rim),
@@ -208,13 +106,135 @@ export function frontLayout(built: Built, rim: number): FrontLayout {
     box,
     free: { from: threadEnd, to: threadEnd + 16, r: pieces[pieces.length - 1]?.r ?? lensR },
     from: rim,
-    to: Math.max(box?.to ?? threadEnd, threadEnd, ...tips.map((t) => t[0])),
+    to: Math.max(box?.to ?? threadEnd, threadEnd, ...flags.map((f) => f.tip[0])),
     radius: Math.max(
       ...pieces.map((p) => p.r),
       box ? box.half + Math.abs(box.middle) : 0,
-      ...upright.map(Math.abs),
+      ...flags.filter(upright).map((f) => Math.abs(f.tip[1])),
       0,
     ),
+  };
+}
+
+/** A ring or filter, by its sizes or by those of its threads. */
+function drawnPiece(t: ThreadPiece, rim: number, lensR: number): DrawnPiece {
+  const { part } = t;
+  const clear = valueOf(part.clear);
+  const biggest = Math.max(
+    valueOf(part.male) ?? 0,
+    valueOf(part.female) ?? 0,
+    isRing(part) ? (valueOf(part.clamp) ?? 0) : 0,
+    (clear ?? 0) + 3,
+  );
+  const outer = isRing(part) ? valueOf(part.outerDiameter) : null;
+  return {
+    part: part.id,
+    index: t.index,
+    name: part.name,
+    from: rim + t.from,
+    to: rim + t.to,
+    r: (outer ?? (biggest > 0 ? biggest + 2 : lensR * 2)) / 2,
+    clear: (clear ?? (biggest > 0 ? biggest - 4 : lensR * 2 - 6)) / 2,
+    glass: part.kind === 'filter',
+    assumed: t.assumed || clear === null,
+  };
+}
+
+/** The box with its stages and flags; `off` of the rods' height where that is known. */
+function drawnBox(
+  front: Front,
+  placed: PlacedBox,
+  rim: number,
+  threadEnd: number,
+  lensR: number,
+): DrawnBox {
+  const { box: b, use, shorter } = placed;
+  const nominal = front.inputs.map((g) => g.known?.value ?? NaN);
+  const seat = front.seat?.(nominal, rim);
+  const from = seat !== undefined && Number.isFinite(seat) ? seat : threadEnd;
+  const { drop } = front;
+  const off =
+    b.attach === 'rods' && drop?.standard.known && drop.inputs.every((g) => g.known)
+      ? drop.value(drop.inputs.map((g) => g.known!.value)) - drop.standard.known.value
+      : 0;
+  const half = (valueOf(b.mouthH) ?? STAND_IN.window) / 2;
+  const halfWide = (valueOf(b.mouthW) ?? STAND_IN.wide) / 2;
+  const mouth = from + (valueOf(b.mouthZ) ?? STAND_IN.mouth) - shorter;
+  const mask = b.masks?.find((m) => m.id === use.mask);
+  const closes = placed.sleeve
+    ? placed.sleeve.reach !== undefined
+    : b.sleeveTo !== undefined || b.sleeveReach !== undefined;
+  return {
+    part: b.id,
+    name: b.name,
+    rods: b.attach === 'rods',
+    pinned: use.station !== undefined,
+    from,
+    to: mouth,
+    half: (valueOf(b.height) ?? half * 2 + STAND_IN.wall * 2) / 2,
+    halfWide: (valueOf(b.width) ?? halfWide * 2 + STAND_IN.wall * 2) / 2,
+    middle: -off,
+    mouth: { half, halfWide },
+    mask: mask
+      ? {
+          half: (valueOf(mask.h) ?? half * 2) / 2,
+          halfWide: (valueOf(mask.w) ?? halfWide * 2) / 2,
+          name: mask.name,
+        }
+      : null,
+    stages: placed.stages.map((s, i) => drawnStage(s, from + (s.z ?? STAND_IN.stage * (i + 1)))),
+    flags: placed.flags.map((f) => {
+      const z = valueOf(f.leaf.z);
+      const hinge = z === null ? mouth : from + z - shorter;
+      return drawnFlag(f, hinge, half, halfWide, off);
+    }),
+    sleeve: b.attach === 'rods' && closes ? { from: rim - 6, r: lensR } : null,
+    assumed: front.inputs.some((g) => g.known === null),
+  };
+}
+
+function drawnStage(s: PlacedStage, z: number): DrawnStage {
+  const filter = s.filter && !s.out ? s.filter : null;
+  return {
+    id: s.stage.id,
+    name: s.stage.name,
+    z,
+    half: (valueOf(s.stage.clearH) ?? STAND_IN.window) / 2,
+    halfWide: (valueOf(s.stage.clearW) ?? STAND_IN.wide) / 2,
+    filter: filter && {
+      id: filter.id,
+      name: filter.name,
+      thickness: valueOf(filter.thickness) ?? 4,
+    },
+    out: s.out,
+    rotates: s.stage.rotates === true,
+  };
+}
+
+function drawnFlag(
+  { leaf, use }: PlacedFlag,
+  hinge: number,
+  half: number,
+  halfWide: number,
+  off: number,
+): DrawnFlag {
+  const length = valueOf(leaf.length) ?? STAND_IN.mouth;
+  const upright = leaf.side === 'top' || leaf.side === 'bottom';
+  const offset = valueOf(leaf.offset) ?? (upright ? half : halfWide);
+  const sign = leaf.side === 'top' || leaf.side === 'right' ? 1 : -1;
+  const a = (use.angle * Math.PI) / 180;
+  const middle = upright ? -off : 0;
+  return {
+    id: leaf.id,
+    name: leaf.name,
+    side: leaf.side,
+    angle: use.angle,
+    hinge: [hinge, middle + sign * offset],
+    tip: [hinge + length * Math.cos(a), middle + sign * (offset + length * Math.sin(a))],
+    length,
+    offset,
+    from: leaf.from ?? -90,
+    to: leaf.to ?? 90,
   };
 }
 
@@ -244,9 +264,8 @@ export function frontPlaces(built: Built): FrontLayout | null {
 }
 
 const PLACES = node('front places', (built: Built): FrontLayout | null => {
-  const seat = lensSeat(built);
-  const length = valueOf(built.lens?.length);
-  return seat === null || length === null ? null : frontLayout(built, seat + length);
+  const rim = built.body && built.lens ? stationOf(axisOf(built).rim) : null;
+  return rim === null ? null : frontLayout(built, rim);
 });
 
 /** Station of a piece on the thread, by its place in the chain. */

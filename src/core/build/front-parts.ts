@@ -1,4 +1,5 @@
 import type { Given } from './given';
+import type { Lin } from './lin';
 import type {
   Ring,
   Filter,
@@ -22,6 +23,15 @@ export class Inputs {
   add(g: Given): Num {
     const i = this.list.push(g) - 1;
     return (x) => x[i]!;
+  }
+
+  /** A sum of numbers; those that are not among them yet are added. */
+  sum(l: Lin): Num {
+    const terms = l.terms.map(({ g, k }) => {
+      const known = this.list.indexOf(g);
+      return { i: known < 0 ? this.list.push(g) - 1 : known, k };
+    });
+    return (x) => terms.reduce((sum, { i, k }) => sum + k * x[i]!, l.c);
   }
 }
 
@@ -64,6 +74,8 @@ export interface PlacedBox {
 export interface FrontEdge {
   key: string;
   part: string;
+  /** The clear of a filter in its tray: glass, and nothing that shades it. */
+  glass: boolean;
   /** As a person says it: `mouth of Sill box`. */
   label: string;
   /** Station ahead of the rim of the lens, or from the image plane for what stands on rods. */

@@ -1,4 +1,6 @@
-import { type Built, flangeOf } from './build';
+import type { Aperture } from '../pupil/aperture';
+import { type Axis, axisOf, drawnAt, stationOf } from './axis';
+import type { Built } from './build';
 import {
   type Front,
   Inputs,
@@ -10,11 +12,11 @@ import {
 } from './front-parts';
 import { node } from '../engine/reads';
 import { given, constant, exactly } from './given';
-import { isRing, isFilter, isBox } from '../kit/types';
+import { isRing, isBox } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { placeBox, boxStationOf, flagEdge } from './front-box';
 import { underCamera } from './under';
-import { givens, asFunction } from './lin';
+import { givens, asFunction, ZERO, type Lin } from './lin';
 import { rodSystem } from '../areas/rods/kit/systems';
 
 export function frontOf(built: Built): Front {
@@ -23,225 +25,260 @@ export function frontOf(built: Built): Front {
 
 const FRONT = node('front', makeFront);
 
-/** A diameter or length of a part as an input; thickness that nobody gave is a missing number. */
+/** Everything from the lens outwards, with the numbers that each edge rests on. */
 function makeFront(built: Built): Front {
-  const { rig, lens } = built;
-  const inputs = new Inputs();
-  const edges: FrontEdge[] = [];
-  const thread: ThreadPiece[] = [];
-  let assumed: string | null = null;
-  let ahead: Num = () => 0;
-  let nominal = 0;
-  let clampAt: Num | null = null;
-  const edge = (
-    key: string,
-    part: string,
-    label: string,
-    needs: readonly number[],
-    at: FrontEdge['at'],
-  ) => edges.push({ key, part, label, needs, at });
-  const since = (from: number) =>
-    Array.from({ length: inputs.list.length - from }, (_, i) => from + i);
-
-  if (lens && lens.frontClear !== undefined && !lens.falloff?.length) {
-    // A measured falloff table has the lens's own rim in it already.
-    const from = inputs.list.length;
-    const d = inputs.add(given(lens, 'frontClear'));
-    edge('rim', lens.id, `front rim of ${lens.name}`, since(from), (x, rim) => ({
-      kind: 'circle',
-      z: rim,
-      cx: 0,
-      cy: 0,
-      r: d(x) / 2,
-    }));
-  }
-
-  const stack: number[] = [];
-  rig.thread?.forEach((use, index) => {
-    const part = built.kit.get(use.part);
-    if (!isRing(part) && !isFilter(part)) return;
-    const from = inputs.list.length;
-    const thick = inputs.add(given(part, 'thickness'));
-    stack.push(from);
-    const clear = inputs.add(given(part, 'clear'));
-    const before = ahead;
-    ahead = (x) => before(x) + thick(x);
-    const front = ahead;
-    const t = valueOf(part.thickness);
-    thread.push({ part, index, from: nominal, to: nominal + (t ?? 6), assumed: t === null });
-    nominal += t ?? 6;
-    edge(`thread:${index}`, part.id, part.name, [...stack, from + 1], (x, rim) => ({
-      kind: 'circle',
-      z: rim + front(x),
-      cx: 0,
-      cy: 0,
-      r: clear(x) / 2,
-    }));
-    if (isRing(part) && part.clamp !== undefined) clampAt = front;
-  });
-
+  const { rig } = built;
+  const g = new Gathering(built);
+  lensRim(g);
+  threadEdges(g);
   const boxPart = rig.box ? built.kit.get(rig.box.part) : null;
   const box = isBox(boxPart) && rig.box ? placeBox(built, boxPart, rig.box) : null;
   const drop = rodDrop(built, box);
   let seat: Front['seat'] = null;
   if (box) {
-    const { box: b, use } = box;
-    let low: Num = () => 0;
-    const seatNeeds: number[] = [];
-    if (b.attach === 'rods') {
-      if (use.station !== undefined) {
-        const at = use.station;
-        const from = inputs.list.length;
-        const s = inputs.add(boxStationOf(b, at));
-        seatNeeds.push(...since(from));
-        seat = (x) => s(x);
-      } else {
-        const air = built.rules['front.travel-air'];
-        const reach = travelOf(built);
-        seatNeeds.push(...stack);
-        seat = (x, rim) => Math.max(rim, reach ?? rim) + ahead(x) + air;
-      }
-      if (drop && drop.inputs.every((g) => g.known) && drop.standard.known) {
-        const from = inputs.list.length;
-        const own = drop.inputs.map((g) => inputs.add(g));
-        const want = inputs.add(drop.standard);
-        const value = drop.value;
-        low = (x) => value(own.map((n) => n(x))) - want(x);
-        seatNeeds.push(...since(from));
-      } else
-        assumed = `How high ${b.name} stands is not known; it is taken as centred on the lens.`;
-    } else if (clampAt) {
-      const clamp: Num = clampAt;
-      seatNeeds.push(...stack);
-      seat = (x, rim) => rim + clamp(x);
-    } else {
-      seat = (_x, rim) => rim;
-      if (b.attach === undefined)
-        assumed = `Whether ${b.name} clips on or stands on rods is not known; it is taken to begin at the rim of the lens.`;
-    }
-    const back = seat;
-    const middle = (x: readonly number[]) => -low(x);
-
-    // What is taken out brings everything ahead of it back.
-    const outs: { z: number; by: Num }[] = [];
-    const outNeeds: number[] = [];
-    for (const s of box.stages)
-      if (s.out) {
-        const from = inputs.list.length;
-        const by = inputs.add(given(b, 'stages', s.stage.id, 'shorter'));
-        outs.push({ z: valueOf(s.stage.z) ?? 0, by });
-        outNeeds.push(...since(from));
-      }
-    const shorter = (x: readonly number[], z: number) =>
-      outs.reduce((sum, o) => sum + (o.z < z ? o.by(x) : 0), 0);
-
-    for (const s of box.stages) {
-      if (s.out) continue;
-      const id = s.stage.id;
-      const from = inputs.list.length;
-      const z = inputs.add(given(b, 'stages', id, 'z'));
-      const w = inputs.add(given(b, 'stages', id, 'clearW'));
-      const h = inputs.add(given(b, 'stages', id, 'clearH'));
-      const turn = s.stage.rotates ? ((s.use?.turn ?? 0) * Math.PI) / 180 : 0;
-      const needs = [...seatNeeds, ...outNeeds, ...since(from)];
-      const at = (x: readonly number[], rim: number) =>
-        back(x, rim) + z(x) - shorter(x, valueOf(s.stage.z) ?? 0);
-      edge(`stage:${id}`, b.id, `window of ${s.stage.name}, ${b.name}`, needs, (x, rim) => ({
-        kind: 'rectangle',
-        z: at(x, rim),
-        cx: 0,
-        cy: middle(x),
-        hw: w(x) / 2,
-        hh: h(x) / 2,
-        turn,
-      }));
-      if (s.filter?.shape === 'round') {
-        const own = inputs.list.length;
-        const d = inputs.add(given(s.filter, 'clear'));
-        edge(`tray:${id}`, s.filter.id, s.filter.name, [...needs, ...since(own)], (x, rim) => ({
-          kind: 'circle',
-          z: at(x, rim),
-          cx: 0,
-          cy: middle(x),
-          r: d(x) / 2,
-        }));
-      }
-    }
-    const from = inputs.list.length;
-    const z = inputs.add(given(b, 'mouthZ'));
-    const w = inputs.add(given(b, 'mouthW'));
-    const h = inputs.add(given(b, 'mouthH'));
-    const needs = [...seatNeeds, ...outNeeds, ...since(from)];
-    const mouthAt = (x: readonly number[], rim: number) =>
-      back(x, rim) + z(x) - shorter(x, Infinity);
-    edge('mouth', b.id, `mouth of ${b.name}`, needs, (x, rim) => ({
-      kind: 'rectangle',
-      z: mouthAt(x, rim),
-      cx: 0,
-      cy: middle(x),
-      hw: w(x) / 2,
-      hh: h(x) / 2,
-      turn: 0,
-    }));
-    const mask = b.masks?.find((m) => m.id === use.mask);
-    if (mask) {
-      const own = inputs.list.length;
-      const mw = inputs.add(given(b, 'masks', mask.id, 'w'));
-      const mh = inputs.add(given(b, 'masks', mask.id, 'h'));
-      edge('mask', b.id, `${mask.name} in ${b.name}`, [...needs, ...since(own)], (x, rim) => ({
-        kind: 'rectangle',
-        z: mouthAt(x, rim),
-        cx: 0,
-        cy: middle(x),
-        hw: mw(x) / 2,
-        hh: mh(x) / 2,
-        turn: 0,
-      }));
-    }
-    for (const { leaf, use: set } of box.flags) {
-      const own = inputs.list.length;
-      const hz = inputs.add(given(b, 'flags', leaf.id, 'z'));
-      const off = inputs.add(given(b, 'flags', leaf.id, 'offset'));
-      const len = inputs.add(given(b, 'flags', leaf.id, 'length'));
-      // A hinge is set by eye: half a degree.
-      const angle = inputs.add(
-        constant(`angle of ${leaf.name}`, 'deg', {
-          value: set.angle,
-          tol: 0.5,
-          from: 'sheet',
-          lo: set.angle - 0.5,
-          hi: set.angle + 0.5,
-        }),
-      );
-      edge(
-        `flag:${leaf.id}`,
-        b.id,
-        `${leaf.name} of ${b.name}`,
-        [...seatNeeds, ...outNeeds, ...since(own)],
-        (x, rim) =>
-          flagEdge(
-            leaf.side,
-            back(x, rim) + hz(x) - shorter(x, Infinity),
-            off(x),
-            len(x),
-            angle(x),
-            middle(x),
-          ),
-      );
-    }
+    const place = boxPlace(g, box, drop);
+    seat = place.back;
+    stageEdges(g, box, place);
+    mouthEdges(g, box, place);
+    flagEdges(g, box, place);
   }
-
   return {
-    inputs: inputs.list,
-    edges,
-    thread,
-    threadLength: ahead,
+    inputs: g.inputs.list,
+    edges: g.edges,
+    thread: g.thread,
+    threadLength: g.inputs.sum(g.ahead),
     box,
     seat,
     drop,
-    assumed,
-    standing: thread.length > 0 || box !== null,
+    assumed: g.assumed,
+    standing: g.thread.length > 0 || box !== null,
   };
+}
+
+/** What the front is put together in, from the lens outwards. */
+class Gathering {
+  readonly inputs = new Inputs();
+  readonly edges: FrontEdge[] = [];
+  readonly axis: Axis;
+  readonly thread: ThreadPiece[];
+  assumed: string | null = null;
+  /** Inputs of what is on the thread: what stands ahead of it rests on them. */
+  readonly stack: number[] = [];
+
+  constructor(readonly built: Built) {
+    const axis = axisOf(built);
+    this.axis = axis;
+    const from = drawnAt(axis, axis.rim);
+    this.thread = axis.thread.map((t) => ({
+      part: t.part,
+      index: t.index,
+      from: drawnAt(axis, t.from) - from,
+      to: drawnAt(axis, t.to) - from,
+      assumed: t.thickness.known === null,
+    }));
+  }
+
+  /** Length of all that is on the thread. */
+  get ahead(): Lin {
+    return this.axis.thread.at(-1)?.ahead ?? ZERO;
+  }
+
+  /** Inputs that were added since there were `from` of them, by index. */
+  since(from: number): number[] {
+    return Array.from({ length: this.inputs.list.length - from }, (_, i) => from + i);
+  }
+
+  edge(
+    key: string,
+    of: { id: string },
+    label: string,
+    needs: readonly number[],
+    at: FrontEdge['at'],
+    glass = false,
+  ): void {
+    this.edges.push({ key, part: of.id, label, needs, at, glass });
+  }
+}
+
+/** The rim of the lens. A measured falloff table has it in it already. */
+function lensRim(g: Gathering): void {
+  const { lens } = g.built;
+  if (!lens || lens.frontClear === undefined || lens.falloff?.length) return;
+  const from = g.inputs.list.length;
+  const d = g.inputs.add(given(lens, 'frontClear'));
+  g.edge('rim', lens, `front rim of ${lens.name}`, g.since(from), (x, rim) =>
+    disc(rim, 0, d(x) / 2),
+  );
+}
+
+/** Rings and filters on the thread, by what they leave open at their front. */
+function threadEdges(g: Gathering): void {
+  for (const { part, index, ahead } of g.axis.thread) {
+    const from = g.inputs.list.length;
+    const front = g.inputs.sum(ahead);
+    g.stack.push(...g.since(from));
+    const open = g.inputs.list.length;
+    const clear = g.inputs.add(given(part, 'clear'));
+    g.edge(`thread:${index}`, part, part.name, [...g.stack, open], (x, rim) =>
+      disc(rim + front(x), 0, clear(x) / 2),
+    );
+  }
+}
+
+/** Where a box stands, from the inputs of the front. */
+interface BoxPlace {
+  /** Its back, from the image plane. */
+  back: (x: readonly number[], rim: number) => number;
+  /** Height of its middle. */
+  middle: Num;
+  /** What is taken out behind a station of the box brings all ahead of it back. */
+  shorter: (x: readonly number[], z: number) => number;
+  /** Inputs that all of it rests on. */
+  needs: readonly number[];
+}
+
+function boxPlace(g: Gathering, box: PlacedBox, drop: RodDrop | null): BoxPlace {
+  const { back, low, needs } =
+    box.box.attach === 'rods' ? onRods(g, box, drop) : { ...onLens(g, box), low: () => 0 };
+  const outs: { z: number; by: Num }[] = [];
+  const outNeeds: number[] = [];
+  for (const s of box.stages)
+    if (s.out) {
+      const from = g.inputs.list.length;
+      const by = g.inputs.add(given(box.box, 'stages', s.stage.id, 'shorter'));
+      outs.push({ z: valueOf(s.stage.z) ?? 0, by });
+      outNeeds.push(...g.since(from));
+    }
+  return {
+    back,
+    middle: (x) => -low(x),
+    shorter: (x, z) => outs.reduce((sum, o) => sum + (o.z < z ? o.by(x) : 0), 0),
+    needs: [...needs, ...outNeeds],
+  };
+}
+
+type Seated = Pick<BoxPlace, 'back'> & { needs: number[]; low: Num };
+
+/** A box on rods: set by hand, or ahead of the lens at its longest; as high as the rods are. */
+function onRods(g: Gathering, { box: b, use }: PlacedBox, drop: RodDrop | null): Seated {
+  const { built, inputs } = g;
+  const needs: number[] = [];
+  let back: BoxPlace['back'];
+  if (use.station !== undefined) {
+    const from = inputs.list.length;
+    const s = inputs.add(boxStationOf(b, use.station));
+    needs.push(...g.since(from));
+    back = (x) => s(x);
+  } else {
+    const air = built.rules['front.travel-air'];
+    const reach = travelOf(built);
+    const ahead = inputs.sum(g.ahead);
+    needs.push(...g.stack);
+    back = (x, rim) => Math.max(rim, reach ?? rim) + ahead(x) + air;
+  }
+  if (!drop || !drop.inputs.every((d) => d.known) || !drop.standard.known) {
+    g.assumed = `How high ${b.name} stands is not known; it is taken as centred on the lens.`;
+    return { back, needs, low: () => 0 };
+  }
+  const from = inputs.list.length;
+  const own = drop.inputs.map((d) => inputs.add(d));
+  const want = inputs.add(drop.standard);
+  needs.push(...g.since(from));
+  return { back, needs, low: (x) => drop.value(own.map((n) => n(x))) - want(x) };
+}
+
+/** A box that is clamped to a ring on the thread, or begins at the rim. */
+function onLens(g: Gathering, { box: b }: PlacedBox): Omit<Seated, 'low'> {
+  const ring = g.axis.thread.filter((t) => isRing(t.part) && t.part.clamp !== undefined).at(-1);
+  if (ring) {
+    const clamp = g.inputs.sum(ring.ahead);
+    return { back: (x, rim) => rim + clamp(x), needs: [...g.stack] };
+  }
+  if (b.attach === undefined)
+    g.assumed = `Whether ${b.name} clips on or stands on rods is not known; it is taken to begin at the rim of the lens.`;
+  return { back: (_x, rim) => rim, needs: [] };
+}
+
+/** The windows of the stages, and the round filters in them. */
+function stageEdges(g: Gathering, { box: b, stages }: PlacedBox, p: BoxPlace): void {
+  const { inputs } = g;
+  for (const s of stages) {
+    if (s.out) continue;
+    const id = s.stage.id;
+    const from = inputs.list.length;
+    const z = inputs.add(given(b, 'stages', id, 'z'));
+    const w = inputs.add(given(b, 'stages', id, 'clearW'));
+    const h = inputs.add(given(b, 'stages', id, 'clearH'));
+    const turn = s.stage.rotates ? ((s.use?.turn ?? 0) * Math.PI) / 180 : 0;
+    const needs = [...p.needs, ...g.since(from)];
+    const at = (x: readonly number[], rim: number) =>
+      p.back(x, rim) + z(x) - p.shorter(x, valueOf(s.stage.z) ?? 0);
+    g.edge(`stage:${id}`, b, `window of ${s.stage.name}, ${b.name}`, needs, (x, rim) =>
+      pane(at(x, rim), p.middle(x), w(x) / 2, h(x) / 2, turn),
+    );
+    if (s.filter?.shape !== 'round') continue;
+    const own = inputs.list.length;
+    const d = inputs.add(given(s.filter, 'clear'));
+    const all = [...needs, ...g.since(own)];
+    const round: FrontEdge['at'] = (x, rim) => disc(at(x, rim), p.middle(x), d(x) / 2);
+    g.edge(`tray:${id}`, s.filter, s.filter.name, all, round, true);
+  }
+}
+
+/** The mouth of the box, and the mask in it. */
+function mouthEdges(g: Gathering, { box: b, use }: PlacedBox, p: BoxPlace): void {
+  const { inputs } = g;
+  const from = inputs.list.length;
+  const z = inputs.add(given(b, 'mouthZ'));
+  const w = inputs.add(given(b, 'mouthW'));
+  const h = inputs.add(given(b, 'mouthH'));
+  const needs = [...p.needs, ...g.since(from)];
+  const at = (x: readonly number[], rim: number) => p.back(x, rim) + z(x) - p.shorter(x, Infinity);
+  g.edge('mouth', b, `mouth of ${b.name}`, needs, (x, rim) =>
+    pane(at(x, rim), p.middle(x), w(x) / 2, h(x) / 2),
+  );
+  const mask = b.masks?.find((m) => m.id === use.mask);
+  if (!mask) return;
+  const own = inputs.list.length;
+  const mw = inputs.add(given(b, 'masks', mask.id, 'w'));
+  const mh = inputs.add(given(b, 'masks', mask.id, 'h'));
+  g.edge('mask', b, `${mask.name} in ${b.name}`, [...needs, ...g.since(own)], (x, rim) =>
+    pane(at(x, rim), p.middle(x), mw(x) / 2, mh(x) / 2),
+  );
+}
+
+/** Flags at the angles they are set to. */
+function flagEdges(g: Gathering, { box: b, flags }: PlacedBox, p: BoxPlace): void {
+  const { inputs } = g;
+  for (const { leaf, use: set } of flags) {
+    const own = inputs.list.length;
+    const hz = inputs.add(given(b, 'flags', leaf.id, 'z'));
+    const off = inputs.add(given(b, 'flags', leaf.id, 'offset'));
+    const len = inputs.add(given(b, 'flags', leaf.id, 'length'));
+    // A hinge is set by eye: half a degree.
+    const angle = inputs.add(
+      constant(`angle of ${leaf.name}`, 'deg', {
+        value: set.angle,
+        tol: 0.5,
+        from: 'sheet',
+        lo: set.angle - 0.5,
+        hi: set.angle + 0.5,
+      }),
+    );
+    const needs = [...p.needs, ...g.since(own)];
+    g.edge(`flag:${leaf.id}`, b, `${leaf.name} of ${b.name}`, needs, (x, rim) => {
+      const z = p.back(x, rim) + hz(x) - p.shorter(x, Infinity);
+      return flagEdge(leaf.side, z, off(x), len(x), angle(x), p.middle(x));
+    });
+  }
+}
+
+function disc(z: number, cy: number, r: number): Aperture {
+  return { kind: 'circle', z, cx: 0, cy, r };
+}
+
+function pane(z: number, cy: number, hw: number, hh: number, turn = 0): Aperture {
+  return { kind: 'rectangle', z, cx: 0, cy, hw, hh, turn };
 }
 
 /** Stations where the front rim of the lens can come to, from the image plane: the farthest. */
@@ -257,14 +294,7 @@ export function travelOf(built: Built): number | null {
 
 /** Station of the face that the lens sits on; null while a length on the way is not known. */
 export function lensSeat(built: Built): number | null {
-  const { body } = built;
-  if (!body) return null;
-  let z = flangeOf(built, body).known?.value ?? null;
-  for (const { link } of built.links) {
-    const length = valueOf(link.length);
-    z = z === null || length === null ? null : z + length;
-  }
-  return z;
+  return built.body ? stationOf(axisOf(built).seat) : null;
 }
 
 /** How far below the axis the rods come out, and where the box wants them. */

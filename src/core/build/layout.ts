@@ -1,6 +1,8 @@
 import { exact } from '../quantity/say';
 import { valueOf } from '../quantity/quantity';
-import { isReducer, type Lens, type Part } from '../kit/types';
+import { isReducer, type Body, type Lens, type Part, type Reducer } from '../kit/types';
+import { axisOf, AXIS_STAND_IN, drawnAt, type Axis, type AxisLink } from './axis';
+import type { Lin } from './lin';
 import { flangeOf, type Built } from './build';
 import { isZoom } from './lens';
 import { modeSize } from './circle';
@@ -64,237 +66,255 @@ export interface Layout {
 }
 
 /** Stand-in sizes for what is not known; always drawn dashed and never computed with. */
-const STAND_IN = { bodyDepth: 70, bodyHalf: 45, radius: 34, lens: 90, link: 20, flange: 20 };
+const STAND_IN = { bodyDepth: 70, bodyHalf: 45, radius: 34, throat: 50, chip: 24 };
+
+/** What is drawn so far. */
+class Drawing {
+  readonly shapes: PlacedShape[] = [];
+  readonly dimensions: Dimension[] = [];
+  readonly places: Place[] = [];
+  readonly marks: Mark[] = [];
+  readonly axis: Axis;
+  /** Without a body the rest is drawn from where its mount would be. */
+  readonly #from: number;
+
+  constructor(readonly built: Built) {
+    this.axis = axisOf(built);
+    this.#from = built.body ? 0 : AXIS_STAND_IN.flange;
+  }
+
+  at(l: Lin): number {
+    return this.#from + drawnAt(this.axis, l);
+  }
+}
 
 /** Stations and outlines of everything on the optical axis, for the line. */
 export function layout(built: Built): Layout {
+  const d = new Drawing(built);
   const { body, lens } = built;
-  const shapes: PlacedShape[] = [];
-  const dimensions: Dimension[] = [];
-  const places: Place[] = [];
-  const marks: Mark[] = [];
-  const flange = body ? (flangeOf(built, body).known?.value ?? null) : null;
-  const face = flange ?? STAND_IN.flange;
-
-  if (body) {
-    const depth = valueOf(body.depth);
-    const height = valueOf(body.height);
-    const base = valueOf(body.axisToBase);
-    const [w, h] = modeSize(built);
-    const below = base ?? STAND_IN.bodyHalf;
-    const above = height !== null && base !== null ? height - base : STAND_IN.bodyHalf;
-    shapes.push({
-      part: body.id,
-      role: 'body',
-      profile: [
-        [face - (depth ?? STAND_IN.bodyDepth), above],
-        [face, above],
-      ],
-      below,
-      assumed: depth === null || height === null || base === null || flange === null,
-      name: body.name,
+  const face = d.at(d.axis.face);
+  if (body) drawBody(d, body, face);
+  else d.places.push({ kind: 'body', from: -50, to: face, label: 'put a body here' });
+  for (const l of d.axis.links) drawLink(d, l);
+  const end = d.at(d.axis.seat);
+  const { gap, front } = lens ? drawLens(d, lens, end) : { gap: null, front: end };
+  const empty = !lens && body !== null;
+  if (empty)
+    d.places.push({
+      kind: 'lens',
+      from: end,
+      to: end + AXIS_STAND_IN.lens,
+      label: 'put a lens here',
     });
-    const cavity = valueOf(body.cavityDepth);
-    const throat = built.mounts.get(body.mount ?? '')?.throat?.value ?? null;
-    shapes.push({
-      part: body.id,
-      role: 'cavity',
-      profile: [
-        [face - (cavity ?? face * 0.8), (throat ?? 50) / 2],
-        [face, (throat ?? 50) / 2],
-      ],
-      assumed: cavity === null || throat === null,
-      name: `cavity of ${body.name}`,
-    });
-    const needed = valueOf(body.reducerDepth);
-    if (needed !== null && built.reducers.length > 0)
-      marks.push({
-        z: face - needed,
-        r: (throat ?? 50) / 2,
-        label: `reducer to here: ${exact(needed, 1)}`,
-      });
-    if (cavity !== null)
-      marks.push({
-        z: face - cavity,
-        r: (throat ?? 50) / 2,
-        label: `cavity ${exact(cavity, 1)}`,
-      });
-    const stack = valueOf(body.stackGlass);
-    if (stack !== null)
-      shapes.push({
-        part: body.id,
-        role: 'stack',
-        profile: [
-          [0.8, (h.known?.value ?? 24) / 2 + 2],
-          [0.8 + stack, (h.known?.value ?? 24) / 2 + 2],
-        ],
-        assumed: false,
-        name: `glass over the chip of ${body.name}`,
-      });
-    shapes.push({
-      part: body.id,
-      role: 'chip',
-      profile: [
-        [-1.5, (h.known?.value ?? 24) / 2],
-        [0, (h.known?.value ?? 24) / 2],
-      ],
-      assumed: !w.known || !h.known,
-      name: built.mode ? `chip of ${body.name}, ${built.mode.name}` : `chip of ${body.name}`,
-    });
-    if (flange !== null)
-      dimensions.push({
-        from: 0,
-        to: face,
-        text: exact(flange, 2),
-        label: `flange distance of ${body.name}`,
-        path: flangeOf(built, body).path,
-      });
-  } else places.push({ kind: 'body', from: -50, to: face, label: 'put a body here' });
-
-  let z = face;
-  let broken: number | null = null;
-  built.links.forEach(({ link, index }, i) => {
-    const j = built.joints[i];
-    if (j && !j.mates && broken === null) broken = z;
-    const length = valueOf(link.length);
-    const outer = valueOf(link.outerDiameter);
-    const r = outer !== null ? outer / 2 : STAND_IN.radius;
-    const end = z + (length ?? STAND_IN.link);
-    shapes.push({
-      part: link.id,
-      role: 'link',
-      profile: [
-        [z, r],
-        [end, r],
-      ],
-      assumed: length === null || outer === null,
-      name: link.name,
-      index,
-    });
-    if (isReducer(link)) {
-      const rear = valueOf(link.rearProtrusion);
-      const wide = valueOf(link.rearDiameter);
-      shapes.push({
-        part: link.id,
-        role: 'rear',
-        profile: [
-          [z - (rear ?? 6), (wide ?? 30) / 2],
-          [z, (wide ?? 30) / 2],
-        ],
-        assumed: rear === null || wide === null,
-        name: `rear group of ${link.name}`,
-        index,
-      });
-      const clear = valueOf(link.frontClearance);
-      shapes.push({
-        part: link.id,
-        role: 'link-glass',
-        profile: [
-          [z, (wide ?? 30) / 2],
-          [Math.max(z, end - (clear ?? 4)), Math.min(r - 3, (wide ?? 30) / 2 + 3)],
-        ],
-        assumed: clear === null,
-        name: `glass of ${link.name}`,
-        index,
-      });
-    } else {
-      const bore = valueOf(link.bore) ?? built.mounts.get(link.bodyMount ?? '')?.throat?.value;
-      if (bore)
-        shapes.push({
-          part: link.id,
-          role: 'bore',
-          profile: [
-            [z, bore / 2],
-            [end, bore / 2],
-          ],
-          assumed: false,
-          name: `bore of ${link.name}`,
-          index,
-        });
-    }
-    if (length !== null)
-      dimensions.push({
-        from: z,
-        to: end,
-        text: exact(length, 2),
-        label: `length of ${link.name}`,
-        path: ['kit', link.id, 'length'],
-      });
-    z = end;
-  });
-
-  let gap: Layout['gap'] = null;
-  let front = z;
-  if (lens) {
-    const last = built.joints[built.joints.length - 1];
-    const mates = last !== undefined && last.mates && broken === null;
-    const wants = flangeOf(built, lens).known?.value ?? null;
-    // A lens that nothing joins is drawn where it would have to sit: the gap is the missing part.
-    const at = mates || wants === null ? z : wants;
-    if (body && !mates && wants !== null && Math.abs(wants - z) > 0.05)
-      gap = {
-        from: Math.min(z, wants),
-        to: Math.max(z, wants),
-        text:
-          wants > z ? `${exact(wants - z, 2)} mm missing` : `${exact(z - wants, 2)} mm too long`,
-      };
-    const length = valueOf(lens.length);
-    const profile = lensProfile(lens, length ?? STAND_IN.lens);
-    shapes.push({
-      part: lens.id,
-      role: 'lens',
-      profile: profile.points.map(([pz, r]) => [at + pz, r] as const),
-      assumed: length === null || profile.assumed,
-      name: lens.name,
-    });
-    const rear = valueOf(lens.rearProtrusion);
-    if (rear !== null && rear > 0) {
-      const wide = valueOf(lens.rearDiameter);
-      shapes.push({
-        part: lens.id,
-        role: 'rear',
-        profile: [
-          [at - rear, (wide ?? 30) / 2],
-          [at, (wide ?? 30) / 2],
-        ],
-        assumed: wide === null,
-        name: `rear group of ${lens.name}`,
-      });
-    }
-    if (length !== null)
-      dimensions.push({
-        from: at,
-        to: at + length,
-        text: exact(length, 1),
-        label: `length of ${lens.name}${isZoom(lens) ? ', zoom as stated' : ''}`,
-        path: ['kit', lens.id, 'length'],
-      });
-    front = at + (length ?? STAND_IN.lens);
-  } else if (body) {
-    places.push({ kind: 'lens', from: z, to: z + STAND_IN.lens, label: 'put a lens here' });
-    front = z + STAND_IN.lens;
-  }
-
-  let radius = 30;
-  let from = -12;
-  for (const s of shapes) {
-    for (const [pz, r] of s.profile) {
-      if (s.role !== 'body') radius = Math.max(radius, r);
-      else radius = Math.max(radius, r, s.below ?? 0);
-      from = Math.min(from, pz);
-    }
-  }
   return {
-    shapes,
-    dimensions,
-    places,
-    marks,
+    shapes: d.shapes,
+    dimensions: d.dimensions,
+    places: d.places,
+    marks: d.marks,
     gap,
-    from,
-    to: front,
-    radius,
+    ...extentOf(d.shapes),
+    to: empty ? end + AXIS_STAND_IN.lens : front,
     mountFace: body ? face : null,
   };
+}
+
+/** Where the drawing begins, and how far out it goes. */
+function extentOf(shapes: readonly PlacedShape[]): Pick<Layout, 'from' | 'radius'> {
+  let radius = 30;
+  let from = -12;
+  for (const s of shapes)
+    for (const [z, r] of s.profile) {
+      radius = Math.max(radius, r, s.role === 'body' ? (s.below ?? 0) : 0);
+      from = Math.min(from, z);
+    }
+  return { from, radius };
+}
+
+/** A straight stretch at one radius. */
+function straight(from: number, to: number, r: number): ProfilePoint[] {
+  return [
+    [from, r],
+    [to, r],
+  ];
+}
+
+/** The body with its cavity, what lies over the chip, and the chip. */
+function drawBody(d: Drawing, body: Body, face: number): void {
+  const { built, shapes } = d;
+  const depth = valueOf(body.depth);
+  const height = valueOf(body.height);
+  const base = valueOf(body.axisToBase);
+  const flange = flangeOf(built, body);
+  const above = height !== null && base !== null ? height - base : STAND_IN.bodyHalf;
+  shapes.push({
+    part: body.id,
+    role: 'body',
+    profile: straight(face - (depth ?? STAND_IN.bodyDepth), face, above),
+    below: base ?? STAND_IN.bodyHalf,
+    assumed: depth === null || height === null || base === null || flange.known === null,
+    name: body.name,
+  });
+  drawCavity(d, body, face);
+  const [w, h] = modeSize(built);
+  const half = (h.known?.value ?? STAND_IN.chip) / 2;
+  const stack = valueOf(body.stackGlass);
+  if (stack !== null)
+    shapes.push({
+      part: body.id,
+      role: 'stack',
+      profile: straight(0.8, 0.8 + stack, half + 2),
+      assumed: false,
+      name: `glass over the chip of ${body.name}`,
+    });
+  shapes.push({
+    part: body.id,
+    role: 'chip',
+    profile: straight(-1.5, 0, half),
+    assumed: !w.known || !h.known,
+    name: built.mode ? `chip of ${body.name}, ${built.mode.name}` : `chip of ${body.name}`,
+  });
+  if (flange.known)
+    d.dimensions.push({
+      from: 0,
+      to: face,
+      text: exact(flange.known.value, 2),
+      label: `flange distance of ${body.name}`,
+      path: flange.path,
+    });
+}
+
+/** The room behind the mount, and the depths that matter in it. */
+function drawCavity(d: Drawing, body: Body, face: number): void {
+  const cavity = valueOf(body.cavityDepth);
+  const throat = d.built.mounts.get(body.mount ?? '')?.throat?.value ?? null;
+  const r = (throat ?? STAND_IN.throat) / 2;
+  d.shapes.push({
+    part: body.id,
+    role: 'cavity',
+    profile: straight(face - (cavity ?? face * 0.8), face, r),
+    assumed: cavity === null || throat === null,
+    name: `cavity of ${body.name}`,
+  });
+  const needed = valueOf(body.reducerDepth);
+  if (needed !== null && d.built.reducers.length > 0)
+    d.marks.push({ z: face - needed, r, label: `reducer to here: ${exact(needed, 1)}` });
+  if (cavity !== null) d.marks.push({ z: face - cavity, r, label: `cavity ${exact(cavity, 1)}` });
+}
+
+/** An adapter or reducer, with its glass or its bore. */
+function drawLink(d: Drawing, { link, index, from, to }: AxisLink): void {
+  const [z, end] = [d.at(from), d.at(to)];
+  const length = valueOf(link.length);
+  const outer = valueOf(link.outerDiameter);
+  const r = outer !== null ? outer / 2 : STAND_IN.radius;
+  d.shapes.push({
+    part: link.id,
+    role: 'link',
+    profile: straight(z, end, r),
+    assumed: length === null || outer === null,
+    name: link.name,
+    index,
+  });
+  if (isReducer(link)) drawGlass(d, link, index, z, end, r);
+  else {
+    const bore = valueOf(link.bore) ?? d.built.mounts.get(link.bodyMount ?? '')?.throat?.value;
+    if (bore)
+      d.shapes.push({
+        part: link.id,
+        role: 'bore',
+        profile: straight(z, end, bore / 2),
+        assumed: false,
+        name: `bore of ${link.name}`,
+        index,
+      });
+  }
+  if (length !== null)
+    d.dimensions.push({
+      from: z,
+      to: end,
+      text: exact(length, 2),
+      label: `length of ${link.name}`,
+      path: ['kit', link.id, 'length'],
+    });
+}
+
+function drawGlass(
+  d: Drawing,
+  link: Reducer,
+  index: number,
+  z: number,
+  end: number,
+  r: number,
+): void {
+  const rear = valueOf(link.rearProtrusion);
+  const wide = valueOf(link.rearDiameter);
+  const half = (wide ?? 30) / 2;
+  const clear = valueOf(link.frontClearance);
+  d.shapes.push(
+    {
+      part: link.id,
+      role: 'rear',
+      profile: straight(z - (rear ?? 6), z, half),
+      assumed: rear === null || wide === null,
+      name: `rear group of ${link.name}`,
+      index,
+    },
+    {
+      part: link.id,
+      role: 'link-glass',
+      profile: [
+        [z, half],
+        [Math.max(z, end - (clear ?? 4)), Math.min(r - 3, half + 3)],
+      ],
+      assumed: clear === null,
+      name: `glass of ${link.name}`,
+      index,
+    },
+  );
+}
+
+/**
+ * The lens: where the chain ends, or, where nothing joins it, where it would have to sit; the gap
+ * is the missing part.
+ */
+function drawLens(d: Drawing, lens: Lens, end: number): { gap: Layout['gap']; front: number } {
+  const { built } = d;
+  const mates = built.joints.length > 0 && built.joints.every((j) => j.mates);
+  const wants = flangeOf(built, lens).known?.value ?? null;
+  const at = mates || wants === null ? end : wants;
+  const length = valueOf(lens.length);
+  const profile = lensProfile(lens, length ?? AXIS_STAND_IN.lens);
+  d.shapes.push({
+    part: lens.id,
+    role: 'lens',
+    profile: profile.points.map(([z, r]) => [at + z, r] as const),
+    assumed: length === null || profile.assumed,
+    name: lens.name,
+  });
+  const rear = valueOf(lens.rearProtrusion);
+  const wide = valueOf(lens.rearDiameter);
+  if (rear !== null && rear > 0)
+    d.shapes.push({
+      part: lens.id,
+      role: 'rear',
+      profile: straight(at - rear, at, (wide ?? 30) / 2),
+      assumed: wide === null,
+      name: `rear group of ${lens.name}`,
+    });
+  if (length !== null)
+    d.dimensions.push({
+      from: at,
+      to: at + length,
+      text: exact(length, 1),
+      label: `length of ${lens.name}${isZoom(lens) ? ', zoom as stated' : ''}`,
+      path: ['kit', lens.id, 'length'],
+    });
+  const front = at + (length ?? AXIS_STAND_IN.lens);
+  if (!built.body || mates || wants === null || Math.abs(wants - end) <= 0.05)
+    return { gap: null, front };
+  const text =
+    wants > end ? `${exact(wants - end, 2)} mm missing` : `${exact(end - wants, 2)} mm too long`;
+  return { gap: { from: Math.min(end, wants), to: Math.max(end, wants), text }, front };
 }
 
 function lensProfile(lens: Lens, length: number): { points: ProfilePoint[]; assumed: boolean } {

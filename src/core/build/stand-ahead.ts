@@ -1,3 +1,4 @@
+import { pieceKey } from './piece';
 import {
   type Setting,
   type LensGear,
@@ -11,6 +12,7 @@ import type { Built } from './build';
 import { node, sameList } from '../engine/reads';
 import { cameraOf, type Camera } from './stand-camera';
 import { placeMatteBox, threadKey } from './stand-box';
+import { axisOf } from './axis';
 import { of, plus, type Lin, times, lin, ZERO, minus } from './lin';
 import { valueOf } from '../quantity/quantity';
 import { type Part, isGearRing, type Lens, type GearRing, isRing } from '../kit/types';
@@ -38,7 +40,9 @@ const AHEAD = node('ahead', (built: Built): Ahead => layOut(built, cameraOf(buil
 const CAGES = node(
   'cages',
   ({ rig, kit }: Built): readonly string[] =>
-    (rig.fitted ?? []).filter((u) => kit.get(u.part)?.kind === 'cage').map((u) => `fitted:${u.id}`),
+    (rig.fitted ?? [])
+      .filter((u) => kit.get(u.part)?.kind === 'cage')
+      .map((u) => pieceKey('fitted', u.id)),
   { same: sameList },
 );
 
@@ -53,36 +57,31 @@ function layOut(built: Built, camera: Camera): Ahead {
 /** Adapters, reducers and the lens by its barrel. */
 function placeLinksAndLens(s: Setting): void {
   const { built } = s;
-  let z = s.face;
+  const axis = axisOf(built);
+  for (const [g, standIn] of axis.standIns) s.standIns.set(g, standIn);
   const seen: string[] = ['body'];
-  for (const { link, index, use } of built.links) {
-    const length = of(s.q(link, ['length'], 20));
+  for (const { link, index, use, from, to } of axis.links) {
     const d = of(s.q(link, ['outerDiameter'], 2 * STAND_IN.radius));
-    const piece = s.piece(`link:${index}`, link);
-    const from = z;
-    const to = plus(z, length);
+    const piece = s.piece({ is: 'link', id: index }, link);
     round(s, piece, 'barrel', from, to, d);
     foot(s, piece, link, from);
     // Pieces of one chain are each other's neighbours, however thin the one between them is.
     for (const k of seen) s.touch(k, piece.key);
     footMeets(s, piece.key, use.tied === true);
     seen.push(piece.key);
-    z = to;
   }
-  s.seat = z;
+  s.seat = axis.seat;
   const { lens } = built;
   if (!lens) return;
-  const seat = z;
-  const length = of(s.q(lens, ['length'], STAND_IN.lens));
+  const { seat, rim } = axis;
   const steps = (lens.outline ?? [])
     .map((o, i) => ({ i, z: valueOf(o.z) ?? 0 }))
     .sort((a, b) => a.z - b.z);
   const piece = s.piece(
-    'lens',
+    { is: 'lens' },
     lens,
     steps.length > 0 ? null : `${lens.name} is taken as straight: its barrel outline is not known.`,
   );
-  const rim = plus(seat, length);
   if (steps.length === 0) {
     const d = of(s.q(lens, ['frontDiameter'], 2 * STAND_IN.radius));
     round(s, piece, 'barrel', seat, rim, d);
@@ -184,7 +183,7 @@ function placeGears(s: Setting): LensGear[] {
     if (!teeth) continue;
     s.standIns.set(teeth, 90);
     const piece = gear
-      ? s.piece(`gear:${ring.turns}`, gear)
+      ? s.piece({ is: 'gear', id: ring.turns }, gear)
       : s.pieces.find((p) => p.key === 'lens')!;
     const t = of(teeth);
     const half = times(of(width), 0.5);
@@ -201,6 +200,7 @@ function placeGears(s: Setting): LensGear[] {
       [middle, half, t],
       (n) => turned(0, 0, n(middle) - n(half), n(middle) + n(half), radius(n(t))),
       {
+        called: `${ring.turns} gear`,
         moving: travel !== null,
         faces: { x0: times(tips, -1), x1: tips, y0: times(tips, -1), y1: tips, z0, z1 },
       },
@@ -208,7 +208,7 @@ function placeGears(s: Setting): LensGear[] {
     if (gear) {
       s.touch(piece.key, 'lens');
       for (const other of list)
-        if (other.gear && other !== entry) s.touch(piece.key, `gear:${other.turns}`);
+        if (other.gear && other !== entry) s.touch(piece.key, pieceKey('gear', other.turns));
     }
   }
   return list;
@@ -238,14 +238,10 @@ function placeThread(s: Setting): void {
   const { built } = s;
   const { lens, rig } = built;
   if (!lens) return;
-  let z = plus(s.seat, of(s.q(lens, ['length'], STAND_IN.lens)));
   let before = 'lens';
-  rig.thread?.forEach((use, index) => {
-    const part = built.kit.get(use.part);
-    if (!part || (part.kind !== 'ring' && part.kind !== 'filter')) return;
-    const piece = s.piece(threadKey(use), part);
-    const from = z;
-    const to = plus(z, of(s.q(part, ['thickness'], 6)));
+  for (const { part, index, from, to } of axisOf(built).thread) {
+    const use = rig.thread![index]!;
+    const piece = s.piece({ is: 'thread', id: use.id ?? use.part }, part);
     const size = Math.max(
       valueOf((part as { female?: number }).female) ?? 0,
       valueOf((part as { male?: number }).male) ?? 0,
@@ -261,6 +257,5 @@ function placeThread(s: Setting): void {
     for (const u of rig.thread!.slice(0, index)) s.touch(threadKey(u), piece.key);
     s.touch('lens', piece.key);
     before = piece.key;
-    z = to;
-  });
+  }
 }

@@ -1,14 +1,16 @@
+import { pieceKey } from './piece';
 import { type ThreadUse, isBox, type MatteBox } from '../kit/types';
 import { type Setting, STAND_IN, type Faces, block } from './stand-setting';
 import { plus, of, lin, minus, times, ZERO, type Lin } from './lin';
 import { frontPlaces, frontLayout } from './front-layout';
+import { axisOf } from './axis';
 import { constant } from './given';
 import { boxStationOf } from './front-box';
 import { turnedBox, type Axes, sector } from '../solids/solid';
 
 /** A piece on the thread goes by what it is, not by where it stands: it may move up or down. */
 export function threadKey(use: ThreadUse): string {
-  return `thread:${use.id ?? use.part}`;
+  return pieceKey('thread', use.id ?? use.part);
 }
 
 /** The matte box as a block from its back to its mouth, its flags, its swing. */
@@ -17,19 +19,18 @@ export function placeMatteBox(s: Setting): string | null {
   const { lens, rig } = built;
   const part = rig.box ? built.kit.get(rig.box.part) : null;
   if (!isBox(part) || !lens) return null;
-  const length = s.q(lens, ['length'], STAND_IN.lens);
-  const rim = plus(s.seat, of(length));
+  const { rim, thread } = axisOf(built);
   // Where nobody knows the station of the lens it is drawn at a stand-in, and not computed with.
   const drawn = (frontPlaces(built) ?? frontLayout(built, s.value(rim))).box;
   if (!drawn) return null;
-  const piece = s.piece('box', part);
+  const piece = s.piece({ is: 'box' }, part);
   // It follows the lens and what is on its thread, or stands where it was set.
   const pinned = rig.box!.station !== undefined && part.attach === 'rods';
   const held =
     part.attach === undefined ? [of(constant(`how ${part.name} is held`, 'mm', null), 0)] : [];
   const back = pinned
     ? of(boxStationOf(part, rig.box!.station!))
-    : plus(rim, lin(drawn.from - s.value(rim)), ...held, ...threadOf(s));
+    : plus(rim, lin(drawn.from - s.value(rim)), ...held, ...thread.map((t) => of(t.thickness, 0)));
   const deep = of(s.q(part, ['mouthZ'], 80));
   const front = minus(plus(back, deep), plus(...stagesOut(s, part)));
   const w = of(s.q(part, ['width'], 170));
@@ -79,7 +80,8 @@ export function placeMatteBox(s: Setting): string | null {
   }
   s.touch('box', 'lens');
   for (const u of rig.thread ?? []) s.touch('box', threadKey(u));
-  for (const g of rig.gears ?? []) if (part.attach !== 'rods') s.touch('box', `gear:${g.turns}`);
+  for (const g of rig.gears ?? [])
+    if (part.attach !== 'rods') s.touch('box', pieceKey('gear', g.turns));
   if (part.attach === 'rods') {
     const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
     s.clamped.push({
@@ -107,14 +109,6 @@ export function placeMatteBox(s: Setting): string | null {
   return 'box';
 }
 
-/** Thicknesses of what is on the thread: a box that follows the lens stands ahead of them. */
-function threadOf(s: Setting): Lin[] {
-  return (s.built.rig.thread ?? []).flatMap((use) => {
-    const part = s.built.kit.get(use.part);
-    return part ? [of(s.q(part, ['thickness'], 6), 0)] : [];
-  });
-}
-
 /** What the stages that are taken out make a box shorter by. */
 function stagesOut(s: Setting, part: MatteBox): Lin[] {
   return (s.built.rig.box?.trays ?? []).flatMap((t) =>
@@ -126,7 +120,7 @@ function stagesOut(s: Setting, part: MatteBox): Lin[] {
 
 /** What a swing-away box sweeps: about an upright hinge at its side. */
 function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
-  const piece = s.piece('swing', part);
+  const piece = s.piece({ is: 'swing' }, part);
   piece.name = `${part.name} swung away`;
   const right = part.swing === 'right';
   const w = minus(f.x1, f.x0);

@@ -1,8 +1,10 @@
+import { pieceKey } from './piece';
 import { node } from '../engine/reads';
 import { rodSystem } from '../areas/rods/kit/systems';
 import { isFitting, type FittedUse, type Fitting, type Plate } from '../kit/types';
 import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
-import { flangeOf, type Built } from './build';
+import { AXIS_STAND_IN, faceOf, missingOf } from './axis';
+import type { Built } from './build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
 import { byId, fittedInOrder } from './fitted';
 import { rodsOf, underCamera } from './under';
@@ -45,12 +47,8 @@ const CAMERA = node('camera', layOut);
 
 function layOut(built: Built): Camera {
   const s = setting(built);
-  const { body } = built;
-  if (body) {
-    const flange = flangeOf(built, body);
-    s.standIns.set(flange, 20);
-    s.face = of(flange);
-  }
+  s.face = faceOf(built);
+  for (const g of missingOf(s.face)) s.standIns.set(g, AXIS_STAND_IN.flange);
   const faces = placeBody(s);
   const plate = placePlate(s);
   placeFitted(s, faces);
@@ -67,7 +65,7 @@ function placeBody(s: Setting): Faces | null {
   const h = of(s.q(body, ['height'], size[1]));
   const d = of(s.q(body, ['depth'], size[2]));
   const base = of(s.q(body, ['axisToBase'], STAND_IN.base));
-  const piece = s.piece('body', body);
+  const piece = s.piece({ is: 'body' }, body);
   const own: Faces = {
     x0: times(w, -0.5),
     x1: times(w, 0.5),
@@ -107,7 +105,7 @@ function placeCage(s: Setting, own: Faces, so: Faces, use: FittedUse, cage: Fitt
   }
   if (cage.innerHeight !== undefined)
     room.y1 = plus(own.y0, of(s.q(cage, ['innerHeight'], STAND_IN.body[1])));
-  const p = s.piece(`fitted:${use.id}`, cage);
+  const p = s.piece({ is: 'fitted', id: use.id }, cage);
   const outer: Faces = {
     x0: cage.openLeft ? room.x0 : minus(room.x0, wall),
     x1: cage.openRight ? room.x1 : plus(room.x1, wall),
@@ -146,7 +144,7 @@ function placeScreen(s: Setting, f: Faces): void {
   const height = of(s.q(body, ['screenHeight'], 55));
   const opens = s.counted(body, ['screenOpens'], 'deg');
   s.standIns.set(opens, 90);
-  const piece = s.piece('screen', body);
+  const piece = s.piece({ is: 'screen' }, body);
   piece.name = `screen of ${body.name}`;
   const side = body.screenSide;
   const x = side === 'right' ? f.x1 : f.x0;
@@ -205,7 +203,7 @@ function placePlate(s: Setting): PlacedPlate | null {
   const thick = of(s.q(plate, ['thickness'], t));
   const front = use?.station === undefined ? s.face : lin(use.station);
   const back = minus(front, length);
-  const piece = s.piece('plate', plate);
+  const piece = s.piece({ is: 'plate' }, plate);
   const faces: Faces = {
     x0: times(wide, -0.5),
     x1: times(wide, 0.5),
@@ -233,7 +231,7 @@ function placePlate(s: Setting): PlacedPlate | null {
     });
   s.meet('plate', 'body');
   for (const u of rig.fitted ?? [])
-    if (built.kit.get(u.part)?.kind === 'cage') s.meet('plate', `fitted:${u.id}`);
+    if (built.kit.get(u.part)?.kind === 'cage') s.meet('plate', pieceKey('fitted', u.id));
   return { plate, top, from: back, to: front, clamps };
 }
 
@@ -243,7 +241,7 @@ function placeFitted(s: Setting, camera: Faces | null): void {
   if (!camera) return;
   const cages = (built.rig.fitted ?? [])
     .filter((u) => built.kit.get(u.part)?.kind === 'cage')
-    .map((u) => `fitted:${u.id}`);
+    .map((u) => pieceKey('fitted', u.id));
   for (const use of fittedInOrder(built.rig)) {
     const part = built.kit.get(use.part);
     if (!isFitting(part) || part.kind === 'cage') continue;
@@ -262,9 +260,11 @@ function placeOne(
   const w = of(s.q(part, ['width'], w0));
   const h = of(s.q(part, ['height'], h0));
   const d = of(s.q(part, ['depth'], d0));
-  const piece = s.piece(`fitted:${use.id}`, part);
+  const piece = s.piece({ is: 'fitted', id: use.id }, part);
   const target =
-    use.to === undefined ? null : (s.pieces.find((p) => p.key === `fitted:${use.to}`) ?? null);
+    use.to === undefined
+      ? null
+      : (s.pieces.find((p) => p.key === pieceKey('fitted', use.to)) ?? null);
   const against = target?.faces ?? camera;
   const mid = (a: Lin, b: Lin) => times(plus(a, b), 0.5);
   const [x, y, z] = [lin(use.x ?? 0), lin(use.y ?? 0), lin(use.z ?? 0)];

@@ -1,13 +1,22 @@
+import { pieceKey } from './piece';
 import { valueOf } from '../quantity/quantity';
 import { centreDistance, MODULE, tipDiameter } from '../areas/drive/kit/gears';
 import { scanArm, type ArmScan } from '../areas/drive/kit/arm-scan';
 import type { Drive, DriveArm, DriveUse } from '../kit/types';
-import { prismatic, type Prism, type Solid } from '../solids/solid';
+import type { Prism } from '../solids/solid';
+import { outlinesOf, shapeOf, type DriveShape } from './drive-shape';
 import type { Given } from './given';
 import { constant, exactly } from './given';
 import { givens, lin, minus, of, plus, times, type Lin } from './lin';
 import { named } from './contacts';
-import { block, STAND_IN, type LensGear, type Setting, dropOf } from './stand-setting';
+import {
+  block,
+  STAND_IN,
+  type LensGear,
+  type Setting,
+  type StandSolid,
+  dropOf,
+} from './stand-setting';
 
 /** A follow focus or motor where it stands. */
 export interface PlacedDrive {
@@ -43,6 +52,240 @@ export interface PlacedDrive {
 /** Preferred height of a drive beside the lens: level with it. */
 const LEVEL = 0;
 
+/** The numbers of a drive, and where they put its parts. */
+interface Numbers {
+  teeth: Given;
+  module: Given;
+  gearWidth: Given;
+  armFrom: Given;
+  armTo: Lin;
+  clampLength: Lin;
+  width: Lin;
+  height: Lin;
+  depth: Lin;
+  /** Its gear ahead of its clamp, and what an arm of the kit adds. */
+  ahead: Lin;
+  more: Lin;
+  behind: Lin;
+  /** 0 when it has no arm. */
+  armWide: Lin;
+  /** Its pivot: across the rods, and up from the axis. */
+  across: number;
+  pivotY: Lin;
+}
+
+function numbersOf(s: Setting, part: Drive, arm: DriveArm | null): Numbers {
+  const q = (field: string, standIn: number) => of(s.q(part, [field], standIn));
+  const teeth = s.counted(part, ['teeth'], 'teeth');
+  if (!s.standIns.has(teeth)) s.standIns.set(teeth, 40);
+  const armTo = q('armTo', STAND_IN.arm[1]);
+  return {
+    teeth,
+    module:
+      part.module === undefined
+        ? constant('module', 'mm', exactly(MODULE))
+        : s.q(part, ['module'], MODULE),
+    gearWidth: s.q(part, ['gearWidth'], 10),
+    armFrom: s.q(part, ['armFrom'], STAND_IN.arm[0]),
+    armTo: arm?.longer === undefined ? armTo : plus(armTo, of(s.q(arm, ['longer'], 0))),
+    clampLength: q('clampLength', STAND_IN.clamp),
+    width: q('width', 50),
+    height: q('height', 60),
+    depth: q('depth', 40),
+    ahead: q('gearAhead', 0),
+    more: arm?.ahead === undefined ? lin(0) : of(s.q(arm, ['ahead'], 0)),
+    behind: q('boxBehind', 6),
+    armWide: q('armWidth', 12),
+    across: valueOf(part.pivotAcross) ?? (s.system?.centres ?? 60) / 2,
+    pivotY: plus(times(dropOf(s), -1), part.pivotUp === undefined ? lin(0) : q('pivotUp', 0)),
+  };
+}
+
+/** Middle of the gear on the lens that it turns, from the image plane. */
+function middleOf(s: Setting, use: DriveUse, gears: readonly LensGear[]): Lin {
+  const ring = gears.find((g) => g.turns === use.turns);
+  if (ring) return ring.middle;
+  // Without a ring nobody knows where its gear would be: it is drawn, and not computed with.
+  const nowhere = constant(`where the ${use.turns} ring is`, 'mm', null);
+  s.standIns.set(nowhere, STAND_IN.lens / 2);
+  return plus(s.seat, of(nowhere));
+}
+
+/** A drive on its way to a place: what all steps of looking for it share. */
+interface Task {
+  s: Setting;
+  use: DriveUse;
+  part: Drive;
+  key: string;
+  n: Numbers;
+  middle: Lin;
+  /** Between the axes of the two gears; at a stand-in where there is none to mesh with. */
+  centres: number;
+}
+
+/** Middle of its clamp and of its gear, for a way of fitting it. */
+function stationsOf({ use, n, middle }: Task, flipped: boolean) {
+  const off = plus(times(n.ahead, flipped ? -1 : 1), n.more);
+  const station = use.station === undefined ? minus(middle, off) : lin(use.station);
+  return { station, gearAt: plus(station, off) };
+}
+
+/** Its outlines at a place, every number as `v` has it. */
+function shapeAt(
+  t: Task,
+  sign: number,
+  flipped: boolean,
+  angle: number,
+  v: (l: Lin) => number,
+): DriveShape {
+  const { n } = t;
+  const { station, gearAt } = stationsOf(t, flipped);
+  return {
+    px: sign * n.across,
+    py: v(n.pivotY),
+    angle,
+    centres: t.centres,
+    station: v(station),
+    gearAt: v(gearAt),
+    w: v(n.width),
+    h: v(n.height),
+    d: v(n.depth),
+    behind: v(n.behind),
+    armWidth: v(n.armWide),
+    clamp: v(n.clampLength),
+    flipped,
+    tips: tipDiameter(Math.max(6, v(of(n.teeth))), n.module.known?.value ?? MODULE) / 2,
+    halfWidth: v(of(n.gearWidth)) / 2,
+  };
+}
+
+/** Sides and ways up that are worth looking at, the one that people would take first. */
+function waysOf({ use, part, s }: Task): { side: 'left' | 'right'; flipped: boolean }[] {
+  const sides: ('left' | 'right')[] = use.side
+    ? [use.side]
+    : part.sides === 'left' || part.sides === 'right'
+      ? [part.sides]
+      : s.built.rules['drive.side'] === 1
+        ? ['left', 'right']
+        : ['right', 'left'];
+  const flips = use.flipped !== undefined ? [use.flipped] : part.flips ? [false, true] : [false];
+  return sides.flatMap((side) => flips.map((flipped) => ({ side, flipped })));
+}
+
+/** What is in its way: all that stands, but for what it is let down to or hangs on. */
+function obstaclesOf({ s, use, key }: Task): StandSolid[] {
+  const own = named(key, 'box');
+  return s.solids.filter(
+    (o) =>
+      s.contacts.between(own, o.named) !== 'through' &&
+      // Its own gear is let down to the barrel between the teeth of the lens.
+      o.role !== `gear-${use.turns}` &&
+      o.known &&
+      o.role !== 'rod',
+  );
+}
+
+interface Found {
+  side: 'left' | 'right';
+  flipped: boolean;
+  scan: ArmScan;
+}
+
+/** The way of fitting it that leaves the most air; the first that leaves enough. */
+function findPlace(t: Task, obstacles: readonly StandSolid[]): Found {
+  const { s, use, n } = t;
+  const rests = [n.pivotY, t.middle, n.ahead, n.more, n.width, n.height, n.depth, n.behind];
+  const loose = givens([...rests, n.armWide, n.clampLength]).reduce(
+    (sum, g) => sum + (g.known?.tol ?? 0),
+    0,
+  );
+  const enough = s.built.rules['space.air'];
+  const rods = s.solids.filter((o) => o.role === 'rod' && o.known).map((o) => o.solid);
+  const inTheWay = obstacles.map((o) => ({
+    solid: o.solid,
+    gear: o.role !== 'barrel',
+    loose: o.loose,
+  }));
+  let best: Found | null = null;
+  for (const { side, flipped } of waysOf(t)) {
+    const sign = side === 'right' ? 1 : -1;
+    const shape = shapeAt(t, sign, flipped, 0, s.value);
+    const into: Prism[] = [];
+    const scan = scanArm({
+      px: shape.px,
+      py: shape.py,
+      centres: t.centres,
+      from: s.value(of(n.armFrom)),
+      to: s.value(n.armTo),
+      pinned: use.angle === undefined ? null : (use.angle * Math.PI) / 180,
+      prefer: sign > 0 ? LEVEL : Math.PI - LEVEL,
+      enough,
+      outlinesAt: (angle) => {
+        shape.angle = angle;
+        return outlinesOf(shape, into);
+      },
+      obstacles: inTheWay,
+      loose,
+      rods,
+    });
+    if (best === null || better(scan, best.scan)) best = { side, flipped, scan };
+    if (best.scan.angle !== null && best.scan.clearance >= enough) break;
+  }
+  return best!;
+}
+
+/** Box, gear, arm and clamp where it stands. */
+function addDrive(t: Task, { side, flipped, scan }: Found, gear: LensGear | null): void {
+  const { s, use, part, n } = t;
+  const sign = side === 'right' ? 1 : -1;
+  const { station, gearAt } = stationsOf(t, flipped);
+  const shown = scan.angle ?? (sign > 0 ? 0 : Math.PI);
+  const piece = s.piece({ is: 'drive', id: use.id }, part);
+  // Where it stands hangs on what it meshes with; without a gear on the lens nobody knows.
+  const meshes = of(gear?.teeth ?? constant(`gear on the ${use.turns} ring`, 'teeth', null), 0);
+  const place = [n.pivotY, station, gearAt, n.width, n.height, n.depth, n.behind];
+  const inputs = [...place, n.clampLength, meshes, of(n.teeth, 0)];
+  const roles: readonly [string, Lin[]][] = [
+    ['box', inputs],
+    ['gear', [gearAt, of(n.gearWidth), of(n.teeth), meshes]],
+    ['arm', [...inputs, n.armWide]],
+  ];
+  // A drive without an arm says so: 0 wide.
+  roles
+    .slice(0, s.value(n.armWide) > 0 ? 3 : 2)
+    .forEach(([role, rests], i) =>
+      s.add(piece, role, rests, (v) => shapeOf(i, shapeAt(t, sign, flipped, shown, v))),
+    );
+  // A follow focus bridges both rods, a motor hangs on the one of its side.
+  const drop = dropOf(s);
+  const half = (s.system?.centres ?? 60) / 2;
+  const reach = (s.system?.rod ?? 15) * 0.9;
+  const bridge = part.kind === 'follow-focus';
+  const clamp = times(n.clampLength, 0.5);
+  const [from, to] = [minus(station, clamp), plus(station, clamp)];
+  block(s, piece, 'clamp', {
+    x0: lin(bridge ? -half - reach : sign * half - reach),
+    x1: lin(bridge ? half + reach : sign * half + reach),
+    y0: minus(lin(-reach), drop),
+    y1: minus(lin(reach), drop),
+    z0: from,
+    z1: to,
+  });
+  for (const r of s.rods)
+    // The arm turns about the rod it is clamped to.
+    for (const role of ['clamp', 'arm'])
+      s.touch({ piece: t.key, role }, pieceKey('rods', r.use.id));
+  const own = { piece: t.key, role: 'gear' };
+  s.touch(own, { piece: 'lens', role: 'barrel' });
+  s.touch(
+    own,
+    gear?.gear
+      ? pieceKey('gear', use.turns)
+      : { piece: pieceKey('lens'), role: `gear-${use.turns}` },
+  );
+  s.clamped.push({ key: t.key, part: part.id, name: part.name, from, to, rods: part.rods });
+}
+
 /**
  * Places a drive: on its pinned side, station and angle, or where it meshes with the most air
  * around it. What is pinned stays; the rest follows.
@@ -54,221 +297,19 @@ export function placeDrive(
   arm: DriveArm | null,
   gears: readonly LensGear[],
 ): PlacedDrive {
-  const key = `drive:${use.id}`;
+  const key = pieceKey('drive', use.id);
   const gear = gears.find((g) => g.turns === use.turns && g.teeth !== null) ?? null;
-  const ring = gears.find((g) => g.turns === use.turns) ?? null;
-  const teeth = s.counted(part, ['gearTeeth'], 'teeth');
-  if (!s.standIns.has(teeth)) s.standIns.set(teeth, 40);
-  const gearModule =
-    part.module === undefined
-      ? constant('module', 'mm', exactly(MODULE))
-      : s.q(part, ['module'], MODULE);
-  const gearWidth = s.q(part, ['gearWidth'], 10);
-  const armFrom = s.q(part, ['armFrom'], STAND_IN.arm[0]);
-  const armOwn = s.q(part, ['armTo'], STAND_IN.arm[1]);
-  const armTo =
-    arm?.longer === undefined ? of(armOwn) : plus(of(armOwn), of(s.q(arm, ['longer'], 0)));
-  const clampLength = of(s.q(part, ['clampLength'], STAND_IN.clamp));
-  const width = of(s.q(part, ['width'], 50));
-  const height = of(s.q(part, ['height'], 60));
-  const depth = of(s.q(part, ['depth'], 40));
-  const ahead = of(s.q(part, ['gearAhead'], 0));
-  const behind = of(s.q(part, ['boxBehind'], 6));
-  // A drive without an arm says so: 0 wide.
-  const armWide = of(s.q(part, ['armWidth'], 12));
-  const more = arm?.ahead === undefined ? lin(0) : of(s.q(arm, ['ahead'], 0));
-  const drop = dropOf(s);
-  const cc = (s.system?.centres ?? 60) / 2;
-  const rod = s.system?.rod ?? 15;
-  const across = valueOf(part.pivotAcross) ?? cc;
-  const pivotY = plus(
-    times(drop, -1),
-    part.pivotUp === undefined ? lin(0) : of(s.q(part, ['pivotUp'], 0)),
-  );
-  const m = gearModule.known?.value ?? MODULE;
-  const n = (g: Given) => g.known?.value ?? s.standIns.get(g) ?? 0;
-  const centres = gear?.teeth ? centreDistance(n(gear.teeth), n(teeth), m) : null;
-  let middle = gear?.middle ?? ring?.middle;
-  if (!middle) {
-    // Without a ring nobody knows where its gear would be: it is drawn, and not computed with.
-    const nowhere = constant(`where the ${use.turns} ring is`, 'mm', null);
-    s.standIns.set(nowhere, STAND_IN.lens / 2);
-    middle = plus(s.seat, of(nowhere));
-  }
-
-  const sides: ('left' | 'right')[] = use.side
-    ? [use.side]
-    : part.sides === 'left' || part.sides === 'right'
-      ? [part.sides]
-      : s.built.rules['drive.side'] === 1
-        ? ['left', 'right']
-        : ['right', 'left'];
-  const flips = use.flipped !== undefined ? [use.flipped] : part.flips ? [false, true] : [false];
-  const tips = tipDiameter(n(teeth), m) / 2;
-  const halfWidth = s.value(of(gearWidth)) / 2;
-
-  /** Stations for a way of fitting it. */
-  const stationsOf = (flipped: boolean) => {
-    const off = plus(times(ahead, flipped ? -1 : 1), more);
-    const station = use.station === undefined ? minus(middle, off) : lin(use.station);
-    return { station, gearAt: plus(station, off) };
-  };
-  /** Outlines at a place, stations and sizes nominal. */
-  const outlinesAt = (side: number, flipped: boolean, c: number) => {
-    const { station, gearAt } = stationsOf(flipped);
-    const shape: DriveShape = {
-      px: side * across,
-      py: s.value(pivotY),
-      angle: 0,
-      centres: c,
-      station: s.value(station),
-      gearAt: s.value(gearAt),
-      w: s.value(width),
-      h: s.value(height),
-      d: s.value(depth),
-      behind: s.value(behind),
-      armWidth: s.value(armWide),
-      clamp: s.value(clampLength),
-      flipped,
-      tips,
-      halfWidth,
-    };
-    const into: Prism[] = [];
-    return (angle: number) => {
-      shape.angle = angle;
-      return outlinesOf(shape, into);
-    };
-  };
-
-  const rests = givens([
-    pivotY,
-    middle,
-    ahead,
-    more,
-    width,
-    height,
-    depth,
-    behind,
-    armWide,
-    clampLength,
-  ]);
-  const loose = rests.reduce((sum, g) => sum + (g.known?.tol ?? 0), 0);
-  let side: 'left' | 'right' = sides[0]!;
-  let flipped = flips[0]!;
-  let best: ArmScan | null = null;
-  const c = centres ?? 56;
-  const own = named(key, 'box');
-  // Its own gear is let down to the barrel between the teeth of the lens.
-  const obstacles = s.solids.filter(
-    (o) =>
-      s.contacts.between(own, o.named) !== 'through' &&
-      o.role !== `gear-${use.turns}` &&
-      o.known &&
-      !(o.role === 'rod'),
-  );
-  const rodSolids = s.solids.filter((o) => o.role === 'rod' && o.known);
-  outer: for (const sd of sides)
-    for (const fl of flips) {
-      const sign = sd === 'right' ? 1 : -1;
-      const scan = scanArm({
-        px: sign * across,
-        py: s.value(pivotY),
-        centres: c,
-        from: s.value(of(armFrom)),
-        to: s.value(armTo),
-        pinned: use.angle === undefined ? null : (use.angle * Math.PI) / 180,
-        prefer: sign > 0 ? LEVEL : Math.PI - LEVEL,
-        enough: s.built.rules['space.air'],
-        outlinesAt: outlinesAt(sign, fl, c),
-        obstacles: obstacles.map((o) => ({
-          solid: o.solid,
-          gear: o.role !== 'barrel',
-          loose: o.loose,
-        })),
-        loose,
-        rods: rodSolids.map((o) => o.solid),
-      });
-      if (best === null || better(scan, best)) {
-        best = scan;
-        side = sd;
-        flipped = fl;
-      }
-      if (best.angle !== null && best.clearance >= s.built.rules['space.air']) break outer;
-    }
-
-  const sign = side === 'right' ? 1 : -1;
-  const { station, gearAt } = stationsOf(flipped);
-  const angle = best?.angle ?? null;
-  const shown = angle ?? (sign > 0 ? 0 : Math.PI);
-  const piece = s.piece(key, part);
-  // Where it stands hangs on what it meshes with; without a gear on the lens nobody knows.
-  const meshes = of(gear?.teeth ?? constant(`gear on the ${use.turns} ring`, 'teeth', null), 0);
-  const inputs = [
-    pivotY,
-    station,
-    gearAt,
-    width,
-    height,
-    depth,
-    behind,
-    clampLength,
-    meshes,
-    of(teeth, 0),
-  ];
-  const roles = ['box', 'gear', ...(s.value(armWide) > 0 ? ['arm'] : [])];
-  const rest: Record<string, Lin[]> = {
-    box: inputs,
-    gear: [gearAt, of(gearWidth), of(teeth), meshes],
-    arm: [...inputs, armWide],
-  };
-  roles.forEach((role, i) =>
-    s.add(piece, role, rest[role]!, (v) =>
-      shapeOf(i, {
-        px: sign * across,
-        py: v(pivotY),
-        angle: shown,
-        centres: c,
-        station: v(station),
-        gearAt: v(gearAt),
-        w: v(width),
-        h: v(height),
-        d: v(depth),
-        behind: v(behind),
-        armWidth: v(armWide),
-        clamp: v(clampLength),
-        flipped,
-        tips: role === 'gear' ? tipDiameter(Math.max(6, v(of(teeth))), m) / 2 : tips,
-        halfWidth: v(of(gearWidth)) / 2,
-      }),
-    ),
-  );
-  // A follow focus bridges both rods, a motor hangs on the one of its side.
-  const reach = rod * 0.9;
-  const bridge = part.kind === 'follow-focus';
-  block(s, piece, 'clamp', {
-    x0: lin(bridge ? -cc - reach : sign * cc - reach),
-    x1: lin(bridge ? cc + reach : sign * cc + reach),
-    y0: minus(lin(-reach), drop),
-    y1: minus(lin(reach), drop),
-    z0: minus(station, times(clampLength, 0.5)),
-    z1: plus(station, times(clampLength, 0.5)),
-  });
-  for (const r of s.rods) s.touch({ piece: key, role: 'clamp' }, `rods:${r.use.id}`);
-  s.touch({ piece: key, role: 'gear' }, { piece: 'lens', role: 'barrel' });
-  // The arm turns about the rod it is clamped to.
-  for (const r of s.rods) s.touch({ piece: key, role: 'arm' }, `rods:${r.use.id}`);
-  s.touch(
-    { piece: key, role: 'gear' },
-    gear?.gear ? `gear:${use.turns}` : { piece: 'lens', role: `gear-${use.turns}` },
-  );
-  s.clamped.push({
-    key,
-    part: part.id,
-    name: part.name,
-    from: minus(station, times(clampLength, 0.5)),
-    to: plus(station, times(clampLength, 0.5)),
-    rods: part.rods,
-  });
+  const n = numbersOf(s, part, arm);
+  const count = (g: Given) => g.known?.value ?? s.standIns.get(g) ?? 0;
+  const centres = gear?.teeth
+    ? centreDistance(count(gear.teeth), count(n.teeth), n.module.known?.value ?? MODULE)
+    : null;
+  const middle = gear?.middle ?? middleOf(s, use, gears);
+  const t: Task = { s, use, part, key, n, middle, centres: centres ?? 56 };
+  const obstacles = obstaclesOf(t);
+  const found = findPlace(t, obstacles);
+  addDrive(t, found, gear);
+  const { side, flipped, scan } = found;
   return {
     use,
     part,
@@ -277,94 +318,21 @@ export function placeDrive(
     gear,
     side,
     flipped,
-    station,
-    gearAt,
-    pivot: { x: sign * across, y: pivotY },
-    teeth,
-    module: gearModule,
-    gearWidth,
-    armFrom,
-    armTo,
+    ...stationsOf(t, flipped),
+    pivot: { x: (side === 'right' ? 1 : -1) * n.across, y: n.pivotY },
+    teeth: n.teeth,
+    module: n.module,
+    gearWidth: n.gearWidth,
+    armFrom: n.armFrom,
+    armTo: n.armTo,
     centres,
-    angle,
-    scan: best,
-    nearest: best?.nearest === null || !best ? null : (obstacles[best.nearest]?.name ?? null),
+    angle: scan.angle,
+    scan,
+    nearest: scan.nearest === null ? null : (obstacles[scan.nearest]?.name ?? null),
   };
 }
 
 function better(a: ArmScan, b: ArmScan): boolean {
   if ((a.angle === null) !== (b.angle === null)) return a.angle !== null;
   return a.angle === null ? a.room > b.room : a.clearance > b.clearance + 1e-6;
-}
-
-export interface DriveShape {
-  px: number;
-  py: number;
-  /** Where the gear is about the lens axis, and how far from it. */
-  angle: number;
-  centres: number;
-  station: number;
-  gearAt: number;
-  w: number;
-  h: number;
-  d: number;
-  behind: number;
-  /** 0 when it has no arm. */
-  armWidth: number;
-  clamp: number;
-  flipped: boolean;
-  tips: number;
-  halfWidth: number;
-}
-
-/**
- * Box, gear and arm of a drive as outlines over stretches of z: the box is turned with its arm.
- *
- * @param into filled and returned; looking for a place asks for hundreds of these
- */
-export function outlinesOf(p: DriveShape, into: Prism[]): Prism[] {
-  const x = p.centres * Math.cos(p.angle);
-  const y = p.centres * Math.sin(p.angle);
-  const dx = x - p.px;
-  const dy = y - p.py;
-  const long = Math.sqrt(dx * dx + dy * dy);
-  // The box stands upright along its arm.
-  const cos = long < 1e-9 ? 1 : dy / long;
-  const sin = long < 1e-9 ? 0 : -dx / long;
-  const near = p.flipped ? p.gearAt + p.behind : p.gearAt - p.behind;
-  const far = p.flipped ? near + p.d : near - p.d;
-  const set = (i: number, cx: number, cy: number, z0: number, z1: number) => {
-    const o = (into[i] ??= { z0, z1, x: cx, y: cy, r: 0, hx: 0, hy: 0, cos, sin });
-    o.x = cx;
-    o.y = cy;
-    o.z0 = Math.min(z0, z1);
-    o.z1 = Math.max(z0, z1);
-    o.cos = cos;
-    o.sin = sin;
-    return o;
-  };
-  const body = set(0, x, y, far, near);
-  body.hx = p.w / 2;
-  body.hy = p.h / 2;
-  const gear = set(1, x, y, p.gearAt - p.halfWidth, p.gearAt + p.halfWidth);
-  gear.r = p.tips;
-  if (p.armWidth > 0) {
-    const deep = Math.min(p.clamp, 12) / 2;
-    const arm = set(2, (x + p.px) / 2, (y + p.py) / 2, p.station - deep, p.station + deep);
-    arm.hx = p.armWidth / 2;
-    arm.hy = long / 2;
-  }
-  return into;
-}
-
-const scratch: Prism[] = [];
-
-/** One of {@link outlinesOf}, as a solid. */
-function shapeOf(i: number, p: DriveShape): Solid {
-  return prismatic(outlinesOf(p, scratch)[i]!);
-}
-
-/** All of {@link outlinesOf}, as solids. */
-export function shapesOf(p: DriveShape): Solid[] {
-  return outlinesOf(p, []).map(prismatic);
 }

@@ -1,3 +1,4 @@
+import { pieceKey } from './piece';
 import { rodSystem } from '../areas/rods/kit/systems';
 import { isRods } from '../kit/types';
 import { byId, onRods } from './fitted';
@@ -40,7 +41,7 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
       to = plus(from, length);
     }
     s.rods.push({ use, rods: part, from, to });
-    const piece = s.piece(`rods:${use.id}`, part);
+    const piece = s.piece({ is: 'rods', id: use.id }, part);
     for (const x of part.single ? [0] : [-cc, cc])
       round(s, piece, 'rod', from, to, lin(2 * r), { x, y: times(drop, -1) });
     piece.faces = {
@@ -54,7 +55,8 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
     for (const key of ['plate', 'swing']) s.touch(piece.key, key);
     // Rods go through what is clamped to them, and past what that carries.
     for (const u of built.rig.fitted ?? [])
-      if (onRods(built.rig, u)) s.touch(piece.key, `fitted:${u.id}`);
-    for (const other of s.rods) if (other.use !== use) s.touch(piece.key, `rods:${other.use.id}`);
+      if (onRods(built.rig, u)) s.touch(piece.key, pieceKey('fitted', u.id));
+    for (const other of s.rods)
+      if (other.use !== use) s.touch(piece.key, pieceKey('rods', other.use.id));
   }
 }

@@ -6,13 +6,17 @@ import { Contacts, named, type Named, type Whose } from './contacts';
 import { constant, counted, given, type Given } from './given';
 import { at, givens, lin, minus, of, plus, times, ZERO, type Lin, type Read } from './lin';
 import { Memo } from './memo';
+import { pieceKey, type PieceSort, type Which } from './piece';
 import type { PlateHeight } from './under';
 
 /** One solid of a piece. */
 export interface StandSolid {
-  /** Key of the piece it belongs to. */
+  /** Key of the piece it belongs to, and what that is. */
   piece: string;
+  is: PieceSort;
   role: string;
+  /** What it is called, where its role does not say it. */
+  called: string | null;
   /** The piece it belongs to, and itself, as contacts name them. */
   named: Named;
   /** What it was laid out with. */
@@ -38,6 +42,7 @@ export interface StandSolid {
 /** A part where it stands on the rig. */
 export interface Piece {
   key: string;
+  is: PieceSort;
   part: string;
   name: string;
   kind: string;
@@ -144,7 +149,7 @@ export interface Setting {
     make: (n: (l: Lin) => number) => Solid,
     how?: How,
   ) => StandSolid;
-  piece: (key: string, part: Part, assumed?: string | null) => Piece;
+  piece: (which: Which, part: Part, assumed?: string | null) => Piece;
   /** What is meant to go into or around each other: never measured. */
   touch: (a: Whose, b: Whose) => void;
   /** What may lie against each other: measured, and a foul only where one goes into the other. */
@@ -152,6 +157,8 @@ export interface Setting {
 }
 
 export interface How {
+  /** What it is called, where its role does not say it. */
+  called?: string;
   /** It moves, or is what a moving part sweeps. */
   moving?: boolean;
   faces?: Faces | null;
@@ -196,9 +203,10 @@ export function setting(built: Built, below: Setting | null = null): Setting {
       solids.push(one);
       return one;
     },
-    piece(key, part, assumed = null) {
+    piece({ is, id }, part, assumed = null) {
       const p: Piece = {
-        key,
+        key: pieceKey(is, id),
+        is,
         part: part.id,
         name: part.name,
         kind: part.kind,
@@ -241,6 +249,7 @@ function solidOf(
   const g = list.reduce((sum, x) => sum + (x.known?.tol ?? 0), 0);
   return {
     piece: piece.key,
+    is: piece.is,
     role,
     named: named(piece.key, role),
     layer,
@@ -253,6 +262,7 @@ function solidOf(
     loose: g,
     faces: how.faces ?? null,
     moving: how.moving ?? false,
+    called: how.called ?? null,
     make: build,
   };
 }

@@ -1,3 +1,4 @@
+import { pieceKey } from './piece';
 import { valueOf } from '../quantity/quantity';
 import type { LensSupport, SupportUse } from '../kit/types';
 import { given, type Given } from './given';
@@ -103,7 +104,7 @@ export function placeSupport(
   part: LensSupport,
   gears: readonly LensGear[],
 ): PlacedSupport {
-  const key = `support:${use.id}`;
+  const key = pieceKey('support', use.id);
   const { lens } = s.built;
   const clampLength = of(s.q(part, ['clampLength'], STAND_IN.clamp));
   const half = s.value(clampLength) / 2;
@@ -163,9 +164,7 @@ export function placeSupport(
   // Its place was judged by the barrel, the rings on it, where the lens sits, and its own clamp.
   const by = [
     ...new Set([
-      ...s.pieces
-        .filter((p) => p.key === 'lens' || p.key.startsWith('link:'))
-        .flatMap((p) => p.missing),
+      ...s.pieces.filter((p) => p.is === 'lens' || p.is === 'link').flatMap((p) => p.missing),
       ...givens([...gears.map((g) => g.middle), clampLength, ...(drop ? [drop] : [])]),
       ...gears.map((g) => g.width),
       // How far its post goes decides where it can stand.
@@ -176,11 +175,11 @@ export function placeSupport(
   // Where it was sought its place hangs on all of them.
   const station =
     use.station === undefined ? plus(lin(z), ...by.map((g) => of(g, 0))) : lin(use.station);
-  const piece = s.piece(key, part);
+  const piece = s.piece({ is: 'support', id: use.id }, part);
   const { z0, z1 } = addSolids(s, piece, part, station, post, clampLength);
-  for (const r of s.rods) s.touch(key, `rods:${r.use.id}`);
+  for (const r of s.rods) s.touch(key, pieceKey('rods', r.use.id));
   s.touch(key, 'lens');
-  for (const p of s.pieces) if (p.key.startsWith('link:')) s.touch(key, p.key);
+  for (const p of s.pieces) if (p.is === 'link') s.touch(key, p.key);
   s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
   return { use, part, key, station, post, needed, found, by, trouble: why };
 }

@@ -1,3 +1,4 @@
+import { pieceKey } from './piece';
 import { node } from '../engine/reads';
 import type { RodSystem } from '../areas/rods/kit/systems';
 import {
@@ -141,7 +142,7 @@ const RODS = node('rods', (built: Built): Setting => {
   const { s: below, matte } = aheadOf(built);
   const s = above(below, built);
   placeRods(s, cameraOf(built).plate);
-  if (matte) for (const r of s.rods) s.touch(matte, `rods:${r.use.id}`);
+  if (matte) for (const r of s.rods) s.touch(matte, pieceKey('rods', r.use.id));
   return s;
 });
 

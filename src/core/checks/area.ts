@@ -12,6 +12,10 @@ export interface Area {
   name: string;
   /** What it is about, in half a sentence. */
   says: string;
+  /** What fails of it says that the lens cannot be put on at all. */
+  mates?: true;
+  /** It decides whether there is a picture at all: what it wants measured is asked for first. */
+  picture?: true;
   /** In the order in which a person would look. */
   checks: readonly Check[];
   /** How pieces are put on and taken off where more follows than the list of their role says. */

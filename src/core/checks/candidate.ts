@@ -26,8 +26,8 @@ export interface Candidate {
   family: string;
 }
 
-/** Which candidates are worth trying for a finding. */
-export type Generator = (built: Built, finding: Verdict) => Candidate[];
+/** Which candidates are worth trying for a finding of an area. */
+export type Generator = (built: Built, finding: Verdict, area: string | null) => Candidate[];
 
 /**
  * A change worth trying.

@@ -20,6 +20,8 @@ export interface Check {
   ofFrames?: true;
   /** Whether putting the pieces together at the bench answers a finding of it; never when absent. */
   tried?: (verdict: Verdict) => boolean;
+  /** A mark test says more than its numbers: one can be put down with it. */
+  marks?: true;
   /** It takes longer than others: a trial comes to it last. */
   slow?: true;
   run: (built: Built) => Verdict[];

@@ -61,6 +61,8 @@ export interface Finding {
   key: string;
   /** Parts, by id. */
   about: string[];
+  /** Pieces of the rig it speaks of, by key, where it speaks of single ones. */
+  pieces: string[];
   /** The delivery frame it speaks of. */
   frame: string | null;
   /** Where on the line the trouble is, mm from the image plane. */

@@ -15,6 +15,8 @@ export interface Judgement {
   id: string;
   key?: string;
   about: string[];
+  /** Pieces of the rig it speaks of, by key. */
+  pieces?: string[];
   frame?: string | null;
   station?: number | null;
   /** The numbers the margin depends on, with their tolerances. */
@@ -62,6 +64,7 @@ export function judge(j: Judgement): Verdict {
     id: j.id,
     key: j.key ?? j.id,
     about: j.about,
+    pieces: j.pieces ?? [],
     frame: j.frame ?? null,
     station: j.station ?? null,
     limit: j.limit,
@@ -105,6 +108,7 @@ class Judged implements Verdict {
   readonly id: string;
   readonly key: string;
   readonly about: string[];
+  readonly pieces: string[];
   readonly frame: string | null;
   readonly station: number | null;
   readonly state: State;
@@ -130,6 +134,7 @@ class Judged implements Verdict {
     this.id = v.id;
     this.key = v.key;
     this.about = v.about;
+    this.pieces = v.pieces;
     this.frame = v.frame;
     this.station = v.station;
     this.state = v.state;
@@ -154,6 +159,7 @@ export function said(v: Verdict): Verdict {
     id: v.id,
     key: v.key,
     about: v.about,
+    pieces: v.pieces,
     frame: v.frame,
     station: v.station,
     state: v.state,
@@ -207,6 +213,7 @@ export function plainVerdict(
 ): Verdict {
   return {
     key: v.id,
+    pieces: [],
     frame: null,
     station: null,
     margin: null,

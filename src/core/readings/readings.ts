@@ -1,6 +1,8 @@
 import { chipCircle, circleSum, framingSqueeze, modeSize } from '../build/circle';
+import { axisOf } from '../build/axis';
 import { flangeOf, type Built } from '../build/build';
-import { given, type Given } from '../build/given';
+import { asFunction, givens, type Lin } from '../build/lin';
+import type { Given } from '../build/given';
 import { chipStop, chipStopValue } from '../build/chip-stop';
 import { confusion } from '../areas/mount/model/flange';
 import { lacking } from '../checks/judge';
@@ -18,6 +20,10 @@ export interface Reading {
   id: string;
   /** What it is, short. */
   label: string;
+  /** The same without the mode, frame or format that it is of. */
+  what: string;
+  /** It goes by the distance that is focused at. */
+  atFocus: boolean;
   unit: string;
   /** Null when a number it needs is missing. */
   value: number | null;
@@ -32,7 +38,10 @@ export interface Reading {
 
 interface ReadingSpec {
   id: string;
-  label: string;
+  what: string;
+  /** The mode, frame or format it is of. */
+  of?: string;
+  atFocus?: true;
   unit: string;
   inputs: readonly Given[];
   value: (x: readonly number[]) => number;
@@ -44,7 +53,9 @@ interface ReadingSpec {
 function read(spec: ReadingSpec): Reading {
   const base = {
     id: spec.id,
-    label: spec.label,
+    label: spec.of === undefined ? spec.what : `${spec.what}, ${spec.of}`,
+    what: spec.what,
+    atFocus: spec.atFocus ?? false,
     unit: spec.unit,
     basis: spec.basis ?? '[math]',
   };
@@ -111,7 +122,8 @@ function likeness(built: Built): Reading[] {
     list.push(
       read({
         id: 'looks-like',
-        label: `looks like, on ${ref.name}, by width`,
+        what: 'looks like',
+        of: `on ${ref.name}, by width`,
         unit: 'mm',
         inputs: [...f.inputs, w, s],
         value: (x) => looksLike(f.value(x.slice(0, n)), x[n]! * x[n + 1]!, ref.w),
@@ -134,10 +146,11 @@ function fields(built: Built): Reading[] {
   const modeName = built.mode?.name ?? 'the mode';
   const list: Reading[] = [];
   if (lens) {
-    const angle = (id: string, label: string, side: 'h' | 'v' | 'd'): Reading =>
+    const angle = (id: string, what: string, side: 'h' | 'v' | 'd'): Reading =>
       read({
         id,
-        label,
+        what,
+        of: modeName,
         unit: 'deg',
         inputs: [...f.inputs, w, h, s],
         value: (x) => {
@@ -150,14 +163,15 @@ function fields(built: Built): Reading[] {
         sum: (v) =>
           `2 atan(${side === 'h' ? 'w s' : side === 'v' ? 'h' : 'diagonal'} / 2f), f = ${plain(built.focal.known!.value)}${times(built)} mm, ${plain(w.known!.value)} x ${plain(h.known!.value)} mm, squeeze ${plain(s.known!.value, 3)}: ${exact(v, 2)}\u00b0`,
       });
-    list.push(angle('field.h', `field across, ${modeName}`, 'h'));
-    list.push(angle('field.v', `field up and down, ${modeName}`, 'v'));
-    list.push(angle('field.d', `field corner to corner, ${modeName}`, 'd'));
+    list.push(angle('field.h', 'field across', 'h'));
+    list.push(angle('field.v', 'field up and down', 'v'));
+    list.push(angle('field.d', 'field corner to corner', 'd'));
     for (const frame of built.frames)
       list.push(
         read({
           id: `field.frame:${frame.id}`,
-          label: `field across, ${frame.name} frame`,
+          what: 'field across',
+          of: `${frame.name} frame`,
           unit: 'deg',
           inputs: [...f.inputs, w, h],
           value: (x) => {
@@ -181,10 +195,11 @@ function crops(built: Built): Reading[] {
   const [w, h] = modeSize(built);
   const list: Reading[] = [];
   if (mode) {
-    const crop = (id: string, label: string, diagonal: boolean): Reading =>
+    const crop = (id: string, what: string, diagonal: boolean): Reading =>
       read({
         id,
-        label,
+        what,
+        of: `against ${ref.name}`,
         unit: 'x',
         inputs: [w, h, ...built.magnifications],
         value: (x) => {
@@ -198,8 +213,8 @@ function crops(built: Built): Reading[] {
             ? `hypot(${plain(ref.w)}, ${plain(ref.h)}) / hypot(${plain(w.known!.value)}, ${plain(h.known!.value)})${times(built)} = ${exact(v, 3)}`
             : `${plain(ref.w)} / ${plain(w.known!.value)}${times(built)} = ${exact(v, 3)}`,
       });
-    list.push(crop('crop.width', `crop by width, against ${ref.name}`, false));
-    list.push(crop('crop.diagonal', `crop by diagonal, against ${ref.name}`, true));
+    list.push(crop('crop.width', 'crop by width', false));
+    list.push(crop('crop.diagonal', 'crop by diagonal', true));
   }
   return list;
 }
@@ -212,7 +227,7 @@ function light(built: Built): Reading[] {
     list.push(
       read({
         id: 'light',
-        label: 'light gained by the reducer',
+        what: 'light gained by the reducer',
         unit: 'stops',
         inputs: lens ? chipStop(built) : built.magnifications,
         value: (x) =>
@@ -239,7 +254,7 @@ function stopAndCircle(built: Built): Reading[] {
     list.push(
       read({
         id: 'stop',
-        label: 'widest stop at the chip',
+        what: 'widest stop at the chip',
         unit: 'T',
         inputs: stops,
         value: (x) => chipStopValue(built, x),
@@ -252,7 +267,7 @@ function stopAndCircle(built: Built): Reading[] {
     list.push(
       read({
         id: 'circle',
-        label: 'image circle at the chip',
+        what: 'image circle at the chip',
         unit: 'mm',
         inputs: circle.inputs,
         value: circle.value,
@@ -275,7 +290,7 @@ function depths(built: Built): Reading[] {
     list.push(
       read({
         id: 'hyperfocal',
-        label: 'hyperfocal distance',
+        what: 'hyperfocal distance',
         unit: 'mm',
         inputs: [...f.inputs, ...stopIn],
         value: (x) => hyperfocal(f.value(x.slice(0, n)), chipStopValue(built, x.slice(n)), conf.c),
@@ -290,7 +305,8 @@ function depths(built: Built): Reading[] {
         list.push(
           read({
             id: `depth.${side}`,
-            label: `sharp ${side === 'near' ? 'from' : 'to'}, focused at ${metres(d)}`,
+            what: `sharp ${side === 'near' ? 'from' : 'to'}, focused at ${metres(d)}`,
+            atFocus: true,
             unit: 'mm',
             inputs: [...f.inputs, ...stopIn],
             value: (x) =>
@@ -316,7 +332,7 @@ function pitch(built: Built): Reading[] {
     list.push(
       read({
         id: 'pitch',
-        label: 'pixel pitch',
+        what: 'pixel pitch',
         unit: 'um',
         inputs: [w],
         value: (x) => (x[0]! / mode.pxW!) * 1000,
@@ -324,6 +340,24 @@ function pitch(built: Built): Reading[] {
       }),
     );
   return list;
+}
+
+/** A station on the axis, as the sum of the lengths on the way to it. */
+function station(id: string, what: string, l: Lin, digits: number): Reading {
+  const inputs = givens([l]);
+  const words = () =>
+    l.terms
+      .map(({ g, k }) => `${k === 1 ? '' : `${plain(k)} x `}${plain(g.known!.value, 3)}`)
+      .join(' + ');
+  return read({
+    id,
+    what,
+    unit: 'mm',
+    inputs,
+    value: asFunction(l, inputs),
+    text: (v) => `${exact(v, digits)} mm`,
+    sum: (v) => `${words()} = ${exact(v, digits + 1)} mm`,
+  });
 }
 
 /** Where the faces stand, from the image plane. */
@@ -335,7 +369,7 @@ function stations(built: Built): Reading[] {
     list.push(
       read({
         id: 'station.mount',
-        label: 'mount face of the body',
+        what: 'mount face of the body',
         unit: 'mm',
         inputs: [flange],
         value: (x) => x[0]!,
@@ -345,28 +379,10 @@ function stations(built: Built): Reading[] {
       }),
     );
     if (lens && built.closed) {
-      const lengths = built.links.map(({ link }) => given(link, 'length'));
+      const { seat, rim } = axisOf(built);
       list.push(
-        read({
-          id: 'station.lens',
-          label: 'lens mount face',
-          unit: 'mm',
-          inputs: [flange, ...lengths],
-          value: (x) => x.reduce((a, b) => a + b, 0),
-          text: (v) => `${exact(v, 2)} mm`,
-          sum: (v) =>
-            `${[flange, ...lengths].map((g) => plain(g.known!.value, 3)).join(' + ')} = ${exact(v, 3)} mm`,
-        }),
-        read({
-          id: 'station.front',
-          label: 'front of the lens',
-          unit: 'mm',
-          inputs: [flange, ...lengths, given(lens, 'length')],
-          value: (x) => x.reduce((a, b) => a + b, 0),
-          text: (v) => `${exact(v, 1)} mm`,
-          sum: (v) =>
-            `${[flange, ...lengths, given(lens, 'length')].map((g) => plain(g.known!.value, 3)).join(' + ')} = ${exact(v, 2)} mm`,
-        }),
+        station('station.lens', 'lens mount face', seat, 2),
+        station('station.front', 'front of the lens', rim, 1),
       );
     }
   }

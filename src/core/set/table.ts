@@ -1,3 +1,4 @@
+import { areaOf } from '../areas/checks';
 import { build, buildTrial, shared, type Built, type Shared } from '../build/build';
 import { coverage } from '../areas/coverage/area';
 import { OPTICAL } from '../areas/mount/checks/optical';
@@ -81,7 +82,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
         const verdicts = runChecks(buildTrial(on, job, bare(next), base), BY_LIGHT);
         const frames = verdicts.filter(about('coverage.frame'));
         const coverage = frames.length > 0 ? frames : verdicts.filter(about('coverage.chip'));
-        const mount = verdicts.filter((v) => v.id.startsWith('mount.') && v.state === 'fail');
+        const mount = verdicts.filter((v) => areaOf(v.id)?.mates && v.state === 'fail');
         const closest = coverage.reduce<Verdict | null>(
           (a, b) => (!a || (b.margin && a.margin && b.margin.value < a.margin.value) ? b : a),
           null,
@@ -133,7 +134,7 @@ function bestWay(on: Built, lens: Lens, base: Shared): Edit {
         base,
       ),
       BY_LIGHT,
-    ).some((v) => v.id.startsWith('mount.') && v.state === 'fail');
+    ).some((v) => areaOf(v.id)?.mates && v.state === 'fail');
   if (!fails(put)) return put;
   const glass = rig.between.some((u) => isReducer(base.kit.get(u.part)));
   const chains = chainsBetween(job, body, lens, 8).sort(

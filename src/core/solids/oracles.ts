@@ -42,112 +42,120 @@ export function inside(s: Solid, p: Vec): boolean {
   }
 }
 
+type Add = (o: Vec, ...parts: [Vec, number][]) => void;
+
+const even = (n: number) => Array.from({ length: n + 1 }, (_, i) => i / n);
+
 /**
  * Points all over a solid and what no point of it is farther than from the nearest of them, mm:
  * a grid on its surface, from its own definition.
  */
 export function surface(s: Solid, steps: number): { points: Vec[]; within: number } {
   const points: Vec[] = [];
-  const add = (o: Vec, ...parts: [Vec, number][]) => {
+  const add: Add = (o, ...parts) => {
     const p: [number, number, number] = [o[0], o[1], o[2]];
     for (const [v, k] of parts) for (let i = 0; i < 3; i++) p[i]! += v[i]! * k;
     points.push(p);
   };
-  const even = (n: number) => Array.from({ length: n + 1 }, (_, i) => i / n);
   switch (s.kind) {
-    case 'box': {
-      for (const [i, j, k] of [
-        [0, 1, 2],
-        [1, 2, 0],
-        [2, 0, 1],
-      ] as const)
-        for (const side of [-1, 1])
-          for (const a of even(steps))
-            for (const b of even(steps))
-              add(
-                s.centre,
-                [s.axes[i], side * s.half[i]],
-                [s.axes[j], (2 * a - 1) * s.half[j]],
-                [s.axes[k], (2 * b - 1) * s.half[k]],
-              );
-      const cell = Math.max(...s.half) / steps;
-      return { points, within: cell * Math.SQRT2 };
-    }
+    case 'box':
+      return { points, within: onBox(s, steps, add) };
     case 'cylinder':
-    case 'cone': {
-      const [u, v] = across(s.dir);
-      const from = s.kind === 'cylinder' ? s.radius : s.from;
-      const to = s.kind === 'cylinder' ? s.radius : s.to;
-      const n = steps * 4;
-      for (let i = 0; i < n; i++) {
-        const a = (i / n) * 2 * Math.PI;
-        for (const t of even(steps)) {
-          const r = from + (to - from) * t;
-          add(s.centre, [s.dir, (2 * t - 1) * s.half], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
-        }
-        for (const t of even(steps))
-          for (const end of [-1, 1] as const) {
-            const r = (end < 0 ? from : to) * t;
-            add(s.centre, [s.dir, end * s.half], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
-          }
-      }
-      const most = Math.max(from, to);
-      const slant = Math.hypot(2 * s.half, from - to);
-      return {
-        points,
-        within: Math.hypot(Math.max(slant, most) / steps / 2, (most * 2 * Math.PI) / n / 2),
-      };
+    case 'cone':
+      return { points, within: onCone(s, steps, add) };
+    case 'capsule':
+      return { points, within: onCapsule(s, steps, add) };
+    case 'sector':
+      return { points, within: onSector(s, steps, add) };
+  }
+}
+
+type Of<K extends Solid['kind']> = Extract<Solid, { kind: K }>;
+
+function onBox(s: Of<'box'>, steps: number, add: Add): number {
+  for (const [i, j, k] of [
+    [0, 1, 2],
+    [1, 2, 0],
+    [2, 0, 1],
+  ] as const)
+    for (const side of [-1, 1])
+      for (const a of even(steps))
+        for (const b of even(steps))
+          add(
+            s.centre,
+            [s.axes[i], side * s.half[i]],
+            [s.axes[j], (2 * a - 1) * s.half[j]],
+            [s.axes[k], (2 * b - 1) * s.half[k]],
+          );
+  const cell = Math.max(...s.half) / steps;
+  return cell * Math.SQRT2;
+}
+
+function onCone(s: Of<'cylinder'> | Of<'cone'>, steps: number, add: Add): number {
+  const [u, v] = across(s.dir);
+  const from = s.kind === 'cylinder' ? s.radius : s.from;
+  const to = s.kind === 'cylinder' ? s.radius : s.to;
+  const n = steps * 4;
+  for (let i = 0; i < n; i++) {
+    const a = (i / n) * 2 * Math.PI;
+    for (const t of even(steps)) {
+      const r = from + (to - from) * t;
+      add(s.centre, [s.dir, (2 * t - 1) * s.half], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
     }
-    case 'capsule': {
-      const ab: Vec = [s.b[0] - s.a[0], s.b[1] - s.a[1], s.b[2] - s.a[2]];
-      const l = Math.hypot(...ab);
-      const dir: Vec = l > 0 ? [ab[0] / l, ab[1] / l, ab[2] / l] : [0, 0, 1];
-      const [u, v] = across(dir);
-      const n = steps * 4;
-      for (let i = 0; i < n; i++) {
-        const a = (i / n) * 2 * Math.PI;
-        for (const t of even(steps))
-          add(s.a, [dir, t * l], [u, s.radius * Math.cos(a)], [v, s.radius * Math.sin(a)]);
-        for (const t of even(steps)) {
-          const b = (t * Math.PI) / 2;
-          const r = s.radius * Math.cos(b);
-          add(s.a, [dir, -s.radius * Math.sin(b)], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
-          add(s.b, [dir, s.radius * Math.sin(b)], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
-        }
+    for (const t of even(steps))
+      for (const end of [-1, 1] as const) {
+        const r = (end < 0 ? from : to) * t;
+        add(s.centre, [s.dir, end * s.half], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
       }
-      return {
-        points,
-        within: Math.hypot(
-          Math.max(l, (s.radius * Math.PI) / 2) / steps / 2,
-          (s.radius * 2 * Math.PI) / n / 2,
-        ),
-      };
-    }
-    case 'sector': {
-      const [u, v, w] = s.axes;
-      const n = steps * 2;
-      const at = (r: number, a: number, z: number) =>
-        add(s.hinge, [u, r * Math.cos(a)], [v, r * Math.sin(a)], [w, z]);
-      for (let i = 0; i <= n; i++) {
-        const a = s.from + ((s.to - s.from) * i) / n;
-        for (const t of even(steps)) {
-          at(s.radius, a, (2 * t - 1) * s.half);
-          at(s.radius * t, a, s.half);
-          at(s.radius * t, a, -s.half);
-        }
-      }
-      for (const a of [s.from, s.to])
-        for (const t of even(steps))
-          for (const z of even(steps)) at(s.radius * t, a, (2 * z - 1) * s.half);
-      return {
-        points,
-        within: Math.hypot(
-          Math.max(2 * s.half, s.radius) / steps / 2,
-          Math.max((s.radius * (s.to - s.from)) / n, (2 * s.half) / steps) / 2,
-        ),
-      };
+  }
+  const most = Math.max(from, to);
+  const slant = Math.hypot(2 * s.half, from - to);
+  return Math.hypot(Math.max(slant, most) / steps / 2, (most * 2 * Math.PI) / n / 2);
+}
+
+function onCapsule(s: Of<'capsule'>, steps: number, add: Add): number {
+  const ab: Vec = [s.b[0] - s.a[0], s.b[1] - s.a[1], s.b[2] - s.a[2]];
+  const l = Math.hypot(...ab);
+  const dir: Vec = l > 0 ? [ab[0] / l, ab[1] / l, ab[2] / l] : [0, 0, 1];
+  const [u, v] = across(dir);
+  const n = steps * 4;
+  for (let i = 0; i < n; i++) {
+    const a = (i / n) * 2 * Math.PI;
+    for (const t of even(steps))
+      add(s.a, [dir, t * l], [u, s.radius * Math.cos(a)], [v, s.radius * Math.sin(a)]);
+    for (const t of even(steps)) {
+      const b = (t * Math.PI) / 2;
+      const r = s.radius * Math.cos(b);
+      add(s.a, [dir, -s.radius * Math.sin(b)], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
+      add(s.b, [dir, s.radius * Math.sin(b)], [u, r * Math.cos(a)], [v, r * Math.sin(a)]);
     }
   }
+  return Math.hypot(
+    Math.max(l, (s.radius * Math.PI) / 2) / steps / 2,
+    (s.radius * 2 * Math.PI) / n / 2,
+  );
+}
+
+function onSector(s: Of<'sector'>, steps: number, add: Add): number {
+  const [u, v, w] = s.axes;
+  const n = steps * 2;
+  const at = (r: number, a: number, z: number) =>
+    add(s.hinge, [u, r * Math.cos(a)], [v, r * Math.sin(a)], [w, z]);
+  for (let i = 0; i <= n; i++) {
+    const a = s.from + ((s.to - s.from) * i) / n;
+    for (const t of even(steps)) {
+      at(s.radius, a, (2 * t - 1) * s.half);
+      at(s.radius * t, a, s.half);
+      at(s.radius * t, a, -s.half);
+    }
+  }
+  for (const a of [s.from, s.to])
+    for (const t of even(steps))
+      for (const z of even(steps)) at(s.radius * t, a, (2 * z - 1) * s.half);
+  return Math.hypot(
+    Math.max(2 * s.half, s.radius) / steps / 2,
+    Math.max((s.radius * (s.to - s.from)) / n, (2 * s.half) / steps) / 2,
+  );
 }
 
 /** Distance of a point to a solid in closed form, from its definition; 0 inside. */

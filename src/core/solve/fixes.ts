@@ -8,7 +8,7 @@ import { thinned, Offered, Alike, MOST_FIXES } from './alike';
 import { hold, type Held } from './hold';
 import type { Edit } from '../edit/edit';
 import type { Job, Rig } from '../kit/types';
-import { check } from '../areas/checks';
+import { areaOf, check } from '../areas/checks';
 import { said } from '../checks/judge';
 
 /**
@@ -32,7 +32,8 @@ export function fixesFor(
   const enough = (after: Built) => tooFew(after.rig, after.kit).every((t) => there.has(t.part));
   // All that is worth trying, by what it is ranked by: of equals the one that people try first.
   const from = exhaustive ? built : thinned(built);
-  const candidates = FIX_RULES.flatMap((generate) => generate(from, finding))
+  const area = areaOf(finding.id)?.id ?? null;
+  const candidates = FIX_RULES.flatMap((generate) => generate(from, finding, area))
     .map((c) => (c.family === GIVES_UP ? { ...c, givesUp: true } : c))
     .sort(byRank);
   const tried: Ranked[] = [];

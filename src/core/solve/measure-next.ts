@@ -2,7 +2,7 @@ import { buildTrial, shared, type Built, type Shared } from '../build/build';
 import { frameCorner, modeSize } from '../build/circle';
 import { mm } from '../quantity/say';
 import { readPath } from '../edit/path';
-import { check, CHECKS } from '../areas/checks';
+import { areaOf, check, CHECKS } from '../areas/checks';
 import { runChecks } from '../checks/run';
 import type { Measurement } from '../checks/finding';
 import { fieldAt } from '../kit/fields';
@@ -102,7 +102,8 @@ export function measureNext(built: Built, base: Shared = shared(built.job)): Nex
     }
   }
   for (const entry of byPath.values()) entry.enough = enoughFor(built, entry.path);
-  const covers = (e: { bears: string[] }) => e.bears.some((k) => k.startsWith('coverage.'));
+  const covers = (e: { bears: string[] }) =>
+    e.bears.some((k) => areaOf(byKey.get(k)!.id)?.picture === true);
   return [...byPath.values()]
     .sort(
       (a, b) =>

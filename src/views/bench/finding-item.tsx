@@ -108,7 +108,7 @@ export function Item({
           {v.measure.slice(0, 3).map((m: Measurement) => (
             <MeasureField key={m.path.join('/')} facts={facts} measurement={m} />
           ))}
-          {v.id === 'mount.flange' ? <MarkTestForm facts={facts} /> : null}
+          {check?.marks ? <MarkTestForm facts={facts} /> : null}
           {check?.tried?.(v) ? <TryButtons facts={facts} verdict={v} /> : null}
           <details className="text-sm text-soft">
             <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">

@@ -6,10 +6,11 @@ import type { Check } from '@/core/checks/check';
 import { runChecks } from '@/core/checks/run';
 import type { Fix, Verdict } from '@/core/checks/finding';
 import type { Setting } from '@/core/areas/front/model/situations';
-import { mapOf, shadingView, type ShadingView } from '@/core/areas/front/model/view';
+import type { ShadingView } from '@/core/areas/front/model/view';
 import type { ChipShading } from '@/core/areas/front/model/chip-shading';
 import type { Job, Rig } from '@/core/kit/types';
 import { useChecks } from '@/views/store/use-checks';
+import { later, useLater } from '@/ui/use-later';
 import type { NextMeasurement } from '@/core/solve/measure-next';
 
 export interface RigFacts {
@@ -119,6 +120,9 @@ export function useAdvice(
   return advice;
 }
 
+/** What shades comes with the checks, right after the first picture. */
+const shadingCode = later(() => import('@/core/areas/front/model/view'));
+
 export interface Shading {
   view: ShadingView | null;
   /** The map for the plate; follows a moment later where a frame has no time for it. */
@@ -131,13 +135,17 @@ export function useShading(
   setting: Setting | null,
   frame: string | null,
 ): Shading {
-  const view = useMemo(() => shadingView(facts.built, setting, frame), [facts, setting, frame]);
-  const later = useDeferredValue(view);
+  const code = useLater(shadingCode);
+  const view = useMemo(
+    () => code?.shadingView(facts.built, setting, frame) ?? null,
+    [code, facts, setting, frame],
+  );
+  const deferred = useDeferredValue(view);
   const map = useMemo(
-    () => (later ? mapOf(facts.built, later.situation) : null),
+    () => (code && deferred ? code.mapOf(facts.built, deferred.situation) : null),
     // The situation was made from the facts: it changes with them.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [later],
+    [code, deferred],
   );
   return { view, map };
 }

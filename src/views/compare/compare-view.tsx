@@ -110,9 +110,8 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
 }
 
 function Figures({ a, b }: { a: Side; b: Side }) {
-  const ids = [...new Set([...a.readings, ...b.readings].map((r) => r.id))].filter(
-    (x) => !x.startsWith('depth.'),
-  );
+  const compared = [...a.readings, ...b.readings].filter((r) => !r.atFocus);
+  const ids = [...new Set(compared.map((r) => r.id))];
   const state = (s: Side) => worst(check(s.built).map((v) => v.state));
   const depth = (s: Side) =>
     s.near === null || s.far === null
@@ -162,9 +161,8 @@ function Figures({ a, b }: { a: Side; b: Side }) {
         {ids.map((id) => {
           const ra = a.readings.find((r) => r.id === id);
           const rb = b.readings.find((r) => r.id === id);
-          const label =
-            (ra?.label === rb?.label ? ra?.label : undefined) ??
-            plainLabel(id, ra?.label ?? rb?.label ?? id);
+          // Where mode or frame differ only the figure itself is named.
+          const label = ra?.label === rb?.label ? ra?.label : (ra ?? rb)?.what;
           return (
             <tr key={id} className="border-b border-rule">
               <th scope="row" className="text-left font-normal text-soft">
@@ -187,11 +185,4 @@ function Figures({ a, b }: { a: Side; b: Side }) {
       </tbody>
     </table>
   );
-}
-
-/** Labels name the mode or frame; where the two differ only the figure itself is named. */
-function plainLabel(id: string, label: string): string {
-  return id.startsWith('field') || id.startsWith('crop') || id === 'looks-like'
-    ? label.split(',')[0]!
-    : label;
 }

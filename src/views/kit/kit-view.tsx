@@ -42,50 +42,14 @@ export function KitView() {
 }
 
 function Kit({ job }: { job: Job }) {
-  const store = useStore();
-  const sheet = usePartSheet();
   const [query, setQuery] = useState('');
   const [kind, setKind] = useState<string>('');
-  const [problems, setProblems] = useState<Problem[]>([]);
   const asked = useDeferredValue(query);
   const mounts = useMemo(() => mountIndex(job), [job]);
   const list = useMemo(() => {
     const pool = kind === '' ? job.kit : job.kit.filter((p) => p.kind === kind);
     return searchParts(pool, asked, job.kit.length);
   }, [job.kit, kind, asked]);
-  const kinds = [...new Set([...KINDS, ...job.kit.map((p) => p.kind)])];
-
-  const add = (k: Kind) => {
-    const name = `New ${KIND_NAME[k].one}`;
-    const part: Part = {
-      id: newNamedId(name),
-      kind: k,
-      name,
-    } as Part;
-    store?.edit(addPart(job, part));
-    sheet.open(part.id);
-  };
-  const [readIn, setReadIn] = useState<{ name: string; parts: Part[] } | null>(null);
-  const importCsv = async (file: File, cancel: AbortSignal) => {
-    const own = [...mounts.values()].map((m) => ({ id: m.id, name: m.name }));
-    const read = await files.run(async (f) => f.readKitCsv(await file.text(), null, own), cancel);
-    if (!read.ok) {
-      setProblems(read.problems);
-      return;
-    }
-    setProblems([]);
-    // It is shown as it was understood before anything is stored.
-    setReadIn({ name: file.name, parts: read.value.parts });
-  };
-  const takeIn = () => {
-    if (!readIn) return;
-    const { edit, added, changed } = mergeParts(job, readIn.parts);
-    setReadIn(null);
-    store?.edit({ ...edit, title: `Import ${readIn.name}` });
-    store?.notice(
-      `${readIn.name}: ${added} new ${added === 1 ? 'part' : 'parts'}, ${changed} changed. Undo takes them all back.`,
-    );
-  };
   return (
     <section className="p-4">
       <div className="flex flex-wrap items-end gap-2">
@@ -99,25 +63,119 @@ function Kit({ job }: { job: Job }) {
             className="h-11 w-56 rounded-sm border border-edge bg-panel px-2"
           />
         </label>
-        <label className="flex items-center gap-2">
-          <span className="text-soft">kind</span>
-          <select
-            value={kind}
-            onChange={(e) => setKind(e.target.value)}
-            className="h-11 rounded-sm border border-edge bg-panel px-2"
-          >
-            <option value="">all</option>
-            {kinds.map((k) => (
-              <option key={k} value={k}>
-                {isKind(k) ? KIND_NAME[k].many : k}
-              </option>
-            ))}
-          </select>
-        </label>
+        <KindChoice job={job} kind={kind} onKind={setKind} />
         <span className="text-soft">
           {list.length} of {job.kit.length}
         </span>
       </div>
+      <InAndOut job={job} kind={kind} mounts={mounts} />
+      {list.length === 0 ? (
+        <p className="py-6">
+          {job.kit.length === 0
+            ? 'The kit is empty. Add a body and a lens to begin, or import a list.'
+            : 'Nothing in the kit by these words.'}
+        </p>
+      ) : (
+        <ul className="grid gap-x-6 lg:grid-cols-2">
+          {list.slice(0, SHOWN).map((p) => (
+            <PartItem key={p.id} part={p} mounts={mounts} />
+          ))}
+        </ul>
+      )}
+      {list.length > SHOWN ? (
+        <p className="py-3 text-soft">
+          The first {SHOWN} are shown; type more of the name to narrow the list.
+        </p>
+      ) : null}
+      <Mounts job={job} />
+    </section>
+  );
+}
+
+function KindChoice({
+  job,
+  kind,
+  onKind,
+}: {
+  job: Job;
+  kind: string;
+  onKind: (kind: string) => void;
+}) {
+  const kinds = [...new Set([...KINDS, ...job.kit.map((p) => p.kind)])];
+  return (
+    <label className="flex items-center gap-2">
+      <span className="text-soft">kind</span>
+      <select
+        value={kind}
+        onChange={(e) => onKind(e.target.value)}
+        className="h-11 rounded-sm border border-edge bg-panel px-2"
+      >
+        <option value="">all</option>
+        {kinds.map((k) => (
+          <option key={k} value={k}>
+            {isKind(k) ? KIND_NAME[k].many : k}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function PartItem({ part: p, mounts }: { part: Part; mounts: MountIndex }) {
+  const sheet = usePartSheet();
+  return (
+    <li className="border-b border-rule">
+      <button
+        type="button"
+        onClick={() => sheet.open(p.id)}
+        className="flex min-h-12 w-full items-center gap-3 px-2 text-left hover:bg-sunk"
+      >
+        <span className="min-w-0 flex-1">
+          <span className="font-semibold">{p.name}</span>
+          <span className="block text-sm text-soft">{partLine(p, mounts)}</span>
+        </span>
+        <span className="text-right text-sm text-soft">
+          {isKind(p.kind) ? KIND_NAME[p.kind].one : p.kind}
+          <span className="block">{onHand(p) < 1 ? 'to hire' : (p.owner ?? '')}</span>
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** Parts added one by one, lists in and out. */
+function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: MountIndex }) {
+  const store = useStore();
+  const sheet = usePartSheet();
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const [readIn, setReadIn] = useState<{ name: string; parts: Part[] } | null>(null);
+  const add = (k: Kind) => {
+    const name = `New ${KIND_NAME[k].one}`;
+    const part = { id: newNamedId(name), kind: k, name } as Part;
+    store?.edit(addPart(job, part));
+    sheet.open(part.id);
+  };
+  const importCsv = async (file: File, cancel: AbortSignal) => {
+    const own = [...mounts.values()].map((m) => ({ id: m.id, name: m.name }));
+    const read = await files.run(async (f) => f.readKitCsv(await file.text(), null, own), cancel);
+    setProblems(read.ok ? [] : read.problems);
+    // It is shown as it was understood before anything is stored.
+    if (read.ok) setReadIn({ name: file.name, parts: read.value.parts });
+  };
+  const takeIn = (list: { name: string; parts: Part[] }) => {
+    const { edit, added, changed } = mergeParts(job, list.parts);
+    setReadIn(null);
+    store?.edit({ ...edit, title: `Import ${list.name}` });
+    store?.notice(
+      `${list.name}: ${added} new ${added === 1 ? 'part' : 'parts'}, ${changed} changed. Undo takes them all back.`,
+    );
+  };
+  const exportCsv = async (k: Kind) => {
+    const parts = job.kit.filter((p) => p.kind === k);
+    saveFile(`${job.id}-${k}.csv`, await files.run((f) => f.writeKitCsv(k, parts)), 'text/csv');
+  };
+  return (
+    <>
       <div className="my-3 flex flex-wrap gap-2">
         <Picker
           label="Kinds of parts"
@@ -132,22 +190,7 @@ function Kit({ job }: { job: Job }) {
         />
         <FilePick label="Import a kit, CSV" accept=".csv,text/csv" onFile={importCsv} />
         {isKind(kind) ? (
-          <Button
-            onClick={async () =>
-              saveFile(
-                `${job.id}-${kind}.csv`,
-                await files.run((f) =>
-                  f.writeKitCsv(
-                    kind,
-                    job.kit.filter((p) => p.kind === kind),
-                  ),
-                ),
-                'text/csv',
-              )
-            }
-          >
-            Export {KIND_NAME[kind].many}, CSV
-          </Button>
+          <Button onClick={() => void exportCsv(kind)}>Export {KIND_NAME[kind].many}, CSV</Button>
         ) : null}
       </div>
       <Problems problems={problems} sentence={problemSentence} close={() => setProblems([])} />
@@ -157,45 +200,11 @@ function Kit({ job }: { job: Job }) {
           parts={readIn.parts}
           mounts={mounts}
           kit={job.kit}
-          take={takeIn}
+          take={() => takeIn(readIn)}
           leave={() => setReadIn(null)}
         />
       ) : null}
-      {list.length === 0 ? (
-        <p className="py-6">
-          {job.kit.length === 0
-            ? 'The kit is empty. Add a body and a lens to begin, or import a list.'
-            : 'Nothing in the kit by these words.'}
-        </p>
-      ) : (
-        <ul className="grid gap-x-6 lg:grid-cols-2">
-          {list.slice(0, SHOWN).map((p) => (
-            <li key={p.id} className="border-b border-rule">
-              <button
-                type="button"
-                onClick={() => sheet.open(p.id)}
-                className="flex min-h-12 w-full items-center gap-3 px-2 text-left hover:bg-sunk"
-              >
-                <span className="min-w-0 flex-1">
-                  <span className="font-semibold">{p.name}</span>
-                  <span className="block text-sm text-soft">{partLine(p, mounts)}</span>
-                </span>
-                <span className="text-right text-sm text-soft">
-                  {isKind(p.kind) ? KIND_NAME[p.kind].one : p.kind}
-                  <span className="block">{onHand(p) < 1 ? 'to hire' : (p.owner ?? '')}</span>
-                </span>
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-      {list.length > SHOWN ? (
-        <p className="py-3 text-soft">
-          The first {SHOWN} are shown; type more of the name to narrow the list.
-        </p>
-      ) : null}
-      <Mounts job={job} />
-    </section>
+    </>
   );
 }
 

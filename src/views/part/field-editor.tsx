@@ -48,157 +48,174 @@ export function FieldEditor({
   return <Cell field={field} job={job} label={field.label} value={value} keep={keep} />;
 }
 
-/** One value by its kind of field: what is there, or empty, and where it goes when it is given. */
-function Cell({
-  field,
-  job,
-  label,
-  value,
-  keep,
-}: {
-  field: Exclude<Field, RowsField>;
+/** Of a field of one type: what is there, or empty, and where it goes when it is given. */
+interface CellOf<F> {
+  field: F;
   job: Job;
   label: string;
   value: unknown;
   keep: (next: unknown) => void;
-}) {
-  const id = useId();
+}
+
+type Single = Exclude<Field, RowsField>;
+type FieldOf<T extends Single['type']> = Extract<Single, { type: T }>;
+
+/** One value by its kind of field. */
+function Cell(props: CellOf<Single>) {
+  const { field } = props;
   switch (field.type) {
     case 'quantity':
       return (
         <QuantityField
-          label={label}
+          label={props.label}
           hint={field.hint}
           unit={field.unit}
           cls={field.cls}
           min={field.min}
           max={field.max}
-          value={value as QuantityInput | undefined}
+          value={props.value as QuantityInput | undefined}
           defaultSource="sheet"
-          onKeep={keep}
+          onKeep={props.keep}
         />
       );
     case 'number':
-      return (
-        <Line label={label} hint={field.hint} id={id}>
-          <TextInput
-            id={id}
-            value={value === undefined ? '' : String(value)}
-            check={(t) => {
-              const n = Number(t.replace(',', '.'));
-              if (!Number.isFinite(n) || n < field.min || n > field.max)
-                return `${field.label} has to be a number from ${field.min} to ${field.max}.`;
-              return field.integer && !Number.isInteger(n)
-                ? `${field.label} has to be a whole number.`
-                : null;
-            }}
-            onKeep={(t) => keep(t === '' ? undefined : Number(t.replace(',', '.')))}
-            className="w-28 text-right"
-          />
-          <span className="w-8 text-sm text-soft">{field.unit}</span>
-        </Line>
-      );
+      return <NumberCell {...props} field={field} />;
     case 'text':
-      return (
-        <Line label={label} hint={field.hint} id={id}>
-          <TextInput
-            id={id}
-            value={typeof value === 'string' ? value : ''}
-            check={(t) =>
-              t.length > field.max
-                ? `${field.label} may have ${field.max} characters.`
-                : field.required && t.trim() === ''
-                  ? `A part needs a ${field.label}.`
-                  : null
-            }
-            onKeep={(t) => keep(t === '' ? undefined : t)}
-            className="w-64 max-w-full"
-          />
-        </Line>
-      );
+      return <TextCell {...props} field={field} />;
     case 'choice':
-      return (
-        <Line label={label} hint={field.hint} id={id}>
-          <select
-            id={id}
-            className={SELECT}
-            value={typeof value === 'string' ? value : ''}
-            onChange={(e) => keep(e.target.value || undefined)}
-          >
-            <option value="">not known</option>
-            {field.options.map((o) => (
-              <option key={o.value} value={o.value}>
-                {o.label}
-              </option>
-            ))}
-          </select>
-        </Line>
-      );
+      return <ChoiceCell {...props} options={field.options} />;
     case 'flag':
-      return (
-        <Line label={label} hint={field.hint} id={id}>
-          <select
-            id={id}
-            className={SELECT}
-            value={value === undefined ? '' : value ? 'yes' : 'no'}
-            onChange={(e) => keep(e.target.value === '' ? undefined : e.target.value === 'yes')}
-          >
-            <option value="">not known</option>
-            <option value="yes">yes</option>
-            <option value="no">no</option>
-          </select>
-        </Line>
-      );
+      return <FlagCell {...props} />;
     case 'mount':
-      return (
-        <Line label={label} hint={field.hint} id={id}>
-          <select
-            id={id}
-            className={`${SELECT} max-w-64`}
-            value={typeof value === 'string' ? value : ''}
-            onChange={(e) => keep(e.target.value || undefined)}
-          >
-            <option value="">not known</option>
-            {[...mountIndex(job).values()].map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.name}
-                {m.flange ? ` (${m.flange.value.toFixed(2)} mm)` : ''}
-              </option>
-            ))}
-          </select>
-        </Line>
-      );
-    case 'texts': {
-      const list = Array.isArray(value) ? (value as string[]) : [];
-      const bodies = job.kit.filter(isBody);
-      return (
-        <fieldset className="py-1">
-          <legend className="text-soft">{label}</legend>
-          {bodies.map((b) => (
-            <label key={b.id} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={list.includes(b.id)}
-                onChange={(e) => {
-                  const next = e.target.checked ? [...list, b.id] : list.filter((x) => x !== b.id);
-                  keep(next.length > 0 ? next : undefined);
-                }}
-              />
-              {b.name}
-            </label>
-          ))}
-          {list
-            .filter((x) => !bodies.some((b) => b.id === x))
-            .map((x) => (
-              <p key={x} className="text-soft">
-                and {x}
-              </p>
-            ))}
-        </fieldset>
-      );
-    }
+      return <ChoiceCell {...props} options={mountOptions(props.job)} />;
+    case 'texts':
+      return <BodiesCell {...props} />;
   }
+}
+
+function NumberCell({ field, label, value, keep }: CellOf<FieldOf<'number'>>) {
+  const id = useId();
+  const read = (t: string) => Number(t.replace(',', '.'));
+  return (
+    <Line label={label} hint={field.hint} id={id}>
+      <TextInput
+        id={id}
+        value={value === undefined ? '' : String(value)}
+        check={(t) => {
+          const n = read(t);
+          if (!Number.isFinite(n) || n < field.min || n > field.max)
+            return `${field.label} has to be a number from ${field.min} to ${field.max}.`;
+          return field.integer && !Number.isInteger(n)
+            ? `${field.label} has to be a whole number.`
+            : null;
+        }}
+        onKeep={(t) => keep(t === '' ? undefined : read(t))}
+        className="w-28 text-right"
+      />
+      <span className="w-8 text-sm text-soft">{field.unit}</span>
+    </Line>
+  );
+}
+
+function TextCell({ field, label, value, keep }: CellOf<FieldOf<'text'>>) {
+  const id = useId();
+  return (
+    <Line label={label} hint={field.hint} id={id}>
+      <TextInput
+        id={id}
+        value={typeof value === 'string' ? value : ''}
+        check={(t) => {
+          if (t.length > field.max) return `${field.label} may have ${field.max} characters.`;
+          return field.required && t.trim() === '' ? `A part needs a ${field.label}.` : null;
+        }}
+        onKeep={(t) => keep(t === '' ? undefined : t)}
+        className="w-64 max-w-full"
+      />
+    </Line>
+  );
+}
+
+function ChoiceCell({
+  field,
+  label,
+  value,
+  keep,
+  options,
+}: CellOf<Single> & { options: readonly { value: string; label: string }[] }) {
+  const id = useId();
+  return (
+    <Line label={label} hint={field.hint} id={id}>
+      <select
+        id={id}
+        className={`${SELECT} max-w-64`}
+        value={typeof value === 'string' ? value : ''}
+        onChange={(e) => keep(e.target.value || undefined)}
+      >
+        <option value="">not known</option>
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.label}
+          </option>
+        ))}
+      </select>
+    </Line>
+  );
+}
+
+const YES_NO = [
+  { value: 'yes', label: 'yes' },
+  { value: 'no', label: 'no' },
+];
+
+function FlagCell({ value, keep, ...rest }: CellOf<Single>) {
+  return (
+    <ChoiceCell
+      {...rest}
+      options={YES_NO}
+      value={value === undefined ? undefined : value ? 'yes' : 'no'}
+      keep={(v) => keep(v === undefined ? undefined : v === 'yes')}
+    />
+  );
+}
+
+/** All mounts, each with its flange distance. */
+function mountOptions(job: Job): { value: string; label: string }[] {
+  return [...mountIndex(job).values()].map((m) => ({
+    value: m.id,
+    label: m.flange ? `${m.name} (${m.flange.value.toFixed(2)} mm)` : m.name,
+  }));
+}
+
+/** The bodies that something is made for; others that were named are named again. */
+function BodiesCell({ job, label, value, keep }: CellOf<Single>) {
+  const list = Array.isArray(value) ? (value as string[]) : [];
+  const bodies = job.kit.filter(isBody);
+  return (
+    <fieldset className="py-1">
+      <legend className="text-soft">{label}</legend>
+      {bodies.map((b) => (
+        <label key={b.id} className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={list.includes(b.id)}
+            onChange={(e) => {
+              const next = e.target.checked ? [...list, b.id] : list.filter((x) => x !== b.id);
+              keep(next.length > 0 ? next : undefined);
+            }}
+          />
+          {b.name}
+        </label>
+      ))}
+      {list
+        .filter((x) => !bodies.some((b) => b.id === x))
+        .map((x) => (
+          <p key={x} className="text-soft">
+            and {x}
+          </p>
+        ))}
+    </fieldset>
+  );
 }
 
 function Line({
@@ -273,6 +290,12 @@ export function TextInput({
   );
 }
 
+interface RowsProps {
+  field: RowsField;
+  part: Part;
+  path: string[];
+}
+
 function Rows({
   field,
   job,
@@ -280,14 +303,7 @@ function Rows({
   path,
   value,
   begin,
-}: {
-  field: RowsField;
-  job: Job;
-  part: Part;
-  path: string[];
-  value: unknown;
-  begin: boolean;
-}) {
+}: RowsProps & { job: Job; value: unknown; begin: boolean }) {
   const store = useStore();
   const rows = Array.isArray(value) ? (value as Record<string, unknown>[]) : [];
   // A line that is being begun: nothing is kept before what it cannot do without is there.
@@ -310,52 +326,19 @@ function Rows({
       changes: [{ path: [...path, key], value: line }],
     });
   };
-  const with_ = (line: Record<string, unknown>) =>
+  const goOn = (line: Record<string, unknown>) =>
     needs.every((f) => line[f.key] !== undefined) ? keep(line) : setBegun(line);
-  const add = () => with_(fresh());
   return (
     <fieldset className="my-2 border-t border-rule pt-1">
       <legend className="pr-2 font-semibold">{field.label}</legend>
-      {rows.map((row, i) => (
-        <div
-          key={field.keyed ? String(row.id) : i}
-          className="mb-2 flex items-start gap-1 border-l-2 border-rule pl-2"
-        >
-          <div className="min-w-0 flex-1">
-            {field.fields.map((f) => (
-              <FieldEditor
-                key={f.key}
-                field={f}
-                part={part}
-                path={[...path, field.keyed ? String(row.id) : String(i), f.key]}
-              />
-            ))}
-          </div>
-          <button
-            type="button"
-            className="grid size-11 place-items-center rounded-sm hover:bg-sunk"
-            aria-label={`Take ${field.row} ${i + 1} away`}
-            onClick={() =>
-              store?.edit({
-                title: `Take a ${field.row} of ${part.name} away`,
-                changes: [
-                  {
-                    path: [...path, field.keyed ? String(row.id) : String(i)],
-                    value: undefined,
-                    prune: path.length,
-                  },
-                ],
-              })
-            }
-          >
-            <X size={18} aria-hidden="true" />
-          </button>
-        </div>
-      ))}
+      {rows.map((row, i) => {
+        const key = field.keyed ? String(row.id) : String(i);
+        return <Row key={key} field={field} part={part} path={path} at={key} number={i + 1} />;
+      })}
       {begun ? (
         <div className="mb-2 border-l-2 border-edge pl-2">
           {needs
-            .filter((f): f is Exclude<Field, RowsField> => f.type !== 'rows')
+            .filter((f): f is Single => f.type !== 'rows')
             .filter((f) => begun[f.key] === undefined)
             .map((f) => (
               <Cell
@@ -364,16 +347,43 @@ function Rows({
                 job={job}
                 label={`${f.label} of the new ${field.row}`}
                 value={undefined}
-                keep={(v) => v !== undefined && with_({ ...begun, [f.key]: v })}
+                keep={(v) => v !== undefined && goOn({ ...begun, [f.key]: v })}
               />
             ))}
           <Button onClick={() => setBegun(null)}>Leave it</Button>
         </div>
       ) : (
-        <Button onClick={add}>
+        <Button onClick={() => goOn(fresh())}>
           <Plus size={18} aria-hidden="true" /> Add a {field.row}
         </Button>
       )}
     </fieldset>
+  );
+}
+
+/** One line of a table of a part, with what takes it away. */
+function Row({ field, part, path, at, number }: RowsProps & { at: string; number: number }) {
+  const store = useStore();
+  return (
+    <div className="mb-2 flex items-start gap-1 border-l-2 border-rule pl-2">
+      <div className="min-w-0 flex-1">
+        {field.fields.map((f) => (
+          <FieldEditor key={f.key} field={f} part={part} path={[...path, at, f.key]} />
+        ))}
+      </div>
+      <button
+        type="button"
+        className="grid size-11 place-items-center rounded-sm hover:bg-sunk"
+        aria-label={`Take ${field.row} ${number} away`}
+        onClick={() =>
+          store?.edit({
+            title: `Take a ${field.row} of ${part.name} away`,
+            changes: [{ path: [...path, at], value: undefined, prune: path.length }],
+          })
+        }
+      >
+        <X size={18} aria-hidden="true" />
+      </button>
+    </div>
   );
 }

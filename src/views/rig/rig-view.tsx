@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useState } from 'react';
 import type { Layer } from '@/core/areas/front/model/chip-shading';
+import { frameFor } from '@/core/areas/front/model/judged';
 import type { Setting } from '@/core/areas/front/model/situations';
 import { Choices } from './choices';
 import type { Bench } from '../bench/bench';
@@ -45,7 +46,7 @@ const RigPlace = memo(function RigPlace({ bench }: { bench: Bench }) {
     [of],
   );
   const [layers, setLayers] = useState<ReadonlySet<Layer>>(FRONT_ONLY);
-  const frame = lit?.startsWith('front.vignette:') ? lit.slice('front.vignette:'.length) : null;
+  const frame = frameFor(facts?.verdicts.find((v) => v.key === lit) ?? null);
   const shading = useShading(facts, setting, frame);
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)] lg:grid-rows-[auto_minmax(0,50fr)_minmax(0,50fr)]">

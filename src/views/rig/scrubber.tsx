@@ -21,42 +21,28 @@ const LAYER_NAME: Record<Layer, string> = {
   reducer: 'shading of the reducer',
 };
 
-/** What the plate looks at: the worst case, or a setting of zoom, stop and focus run through by hand. */
-export function Scrubber({
-  facts,
-  view,
-  setting,
-  onSetting,
-  layers,
-  onLayers,
-}: {
+interface ScrubberProps {
   facts: RigFacts;
   view: ShadingView | null;
   setting: Setting | null;
   onSetting: (s: Setting | null) => void;
   layers: ReadonlySet<Layer>;
   onLayers: (l: ReadonlySet<Layer>) => void;
-}) {
+}
+
+/** What the plate looks at: the worst case, or a setting of zoom, stop and focus run through by hand. */
+export function Scrubber(props: ScrubberProps) {
+  const { facts, view, setting, onSetting } = props;
   const { built } = facts;
-  const { lens } = built;
-  const range = focalRange(lens);
-  const zoom = isZoom(lens) && range !== null;
-  const close = valueOf(lens?.closeFocus);
+  const range = focalRange(built.lens);
+  const zoom = isZoom(built.lens) && range ? range : null;
   const widest = built.stop.known?.value ?? null;
   const deepest = Math.max(widest ?? 1, built.rules['front.deep-stop']);
-  const shown = view?.situation.setting ?? setting;
-  const now: Setting = shown ?? { focal: zoom ? range.from : null, focus: Infinity, stop: 'used' };
-  const t =
-    typeof now.stop === 'number' ? now.stop : now.stop === 'deep' ? deepest : (widest ?? deepest);
+  const now: Setting = view?.situation.setting ??
+    setting ?? { focal: zoom?.from ?? null, focus: Infinity, stop: 'used' };
+  const used = widest ?? deepest;
+  const t = typeof now.stop === 'number' ? now.stop : now.stop === 'deep' ? deepest : used;
   const set = (patch: Partial<Setting>) => onSetting({ ...now, stop: t, ...patch });
-  // Even steps of 1 / distance: that is how a focus ring runs.
-  const focusAt = (i: number) =>
-    i === 0 || close === null ? Infinity : i === FOCI ? close : (close * FOCI) / i;
-  const focusIndex =
-    close === null || !Number.isFinite(now.focus) ? 0 : Math.round((close / now.focus) * FOCI);
-  const steps = widest === null ? 0 : Math.round(2 * Math.log2(deepest / widest) * THIRDS);
-  const stopIndex =
-    widest === null ? 0 : Math.round(2 * Math.log2(Math.max(1, t / widest)) * THIRDS);
   return (
     <div className="flex items-stretch border-t border-rule text-sm">
       <button
@@ -73,78 +59,120 @@ export function Scrubber({
       {zoom ? (
         <Slider
           label="zoom"
-          text={`${plain(now.focal ?? range.from, 1)} mm`}
-          min={range.from}
-          max={range.to}
-          step={range.to - range.from > 60 ? 2 : 0.5}
-          value={now.focal ?? range.from}
+          text={`${plain(now.focal ?? zoom.from, 1)} mm`}
+          min={zoom.from}
+          max={zoom.to}
+          step={zoom.to - zoom.from > 60 ? 2 : 0.5}
+          value={now.focal ?? zoom.from}
           onChange={(v) => set({ focal: v })}
         />
       ) : null}
-      {steps > 0 ? (
-        <Slider
-          label="stop"
-          text={`T${plain(t, 1)}`}
-          min={0}
-          max={steps}
-          step={1}
-          value={stopIndex}
-          onChange={(v) =>
-            set({
-              stop: v === 0 ? 'used' : v === steps ? 'deep' : widest! * 2 ** (v / THIRDS / 2),
-            })
-          }
-        />
-      ) : null}
-      {close !== null ? (
-        <Slider
-          label="focus"
-          text={Number.isFinite(now.focus) ? metres(now.focus) : '\u221e'}
-          min={0}
-          max={FOCI}
-          step={1}
-          value={focusIndex}
-          onChange={(v) => set({ focus: focusAt(v) })}
-        />
-      ) : null}
-      <Pop
-        label="What darkens the plate"
-        align="end"
-        className="p-2"
-        trigger={
-          <button
-            type="button"
-            className="min-h-11 shrink-0 border-l border-rule px-2 hover:bg-sunk"
-          >
-            layers
-          </button>
-        }
-      >
-        {(Object.keys(LAYER_NAME) as Layer[]).map((l) => (
-          <label key={l} className="flex min-h-11 items-center gap-2 px-1">
-            <input
-              type="checkbox"
-              className="size-5"
-              checked={layers.has(l)}
-              onChange={() => {
-                const next = new Set(layers);
-                if (!next.delete(l)) next.add(l);
-                onLayers(next);
-              }}
-            />
-            {LAYER_NAME[l]}
-            {l === 'natural' ? (
-              <span className="text-soft">
-                {lens?.falloff?.length ? '(its table)' : '(cos\u2074, an estimate)'}
-              </span>
-            ) : null}
-            {l === 'reducer' && built.reducers.some((r) => !r.falloff?.length) ? (
-              <span className="text-unknown">(not known)</span>
-            ) : null}
-          </label>
-        ))}
-      </Pop>
+      {widest === null ? null : (
+        <StopSlider t={t} widest={widest} deepest={deepest} onStop={(stop) => set({ stop })} />
+      )}
+      <FocusSlider
+        close={valueOf(built.lens?.closeFocus)}
+        focus={now.focus}
+        onFocus={(focus) => set({ focus })}
+      />
+      <Layers {...props} />
     </div>
+  );
+}
+
+/** By thirds of a stop. */
+function StopSlider({
+  t,
+  widest,
+  deepest,
+  onStop,
+}: {
+  t: number;
+  widest: number;
+  deepest: number;
+  onStop: (stop: Setting['stop']) => void;
+}) {
+  const thirds = (stop: number) => Math.round(2 * Math.log2(stop / widest) * THIRDS);
+  const steps = thirds(deepest);
+  if (steps <= 0) return null;
+  return (
+    <Slider
+      label="stop"
+      text={`T${plain(t, 1)}`}
+      min={0}
+      max={steps}
+      step={1}
+      value={thirds(Math.max(widest, t))}
+      onChange={(v) =>
+        onStop(v === 0 ? 'used' : v === steps ? 'deep' : widest * 2 ** (v / THIRDS / 2))
+      }
+    />
+  );
+}
+
+/** Even steps of 1 / distance: that is how a focus ring runs. */
+function FocusSlider({
+  close,
+  focus,
+  onFocus,
+}: {
+  close: number | null;
+  focus: number;
+  onFocus: (mm: number) => void;
+}) {
+  if (close === null) return null;
+  const at = (i: number) => (i === 0 ? Infinity : i === FOCI ? close : (close * FOCI) / i);
+  return (
+    <Slider
+      label="focus"
+      text={Number.isFinite(focus) ? metres(focus) : '\u221e'}
+      min={0}
+      max={FOCI}
+      step={1}
+      value={Number.isFinite(focus) ? Math.round((close / focus) * FOCI) : 0}
+      onChange={(v) => onFocus(at(v))}
+    />
+  );
+}
+
+/** What darkens the plate, each to be left out. */
+function Layers({ facts: { built }, layers, onLayers }: ScrubberProps) {
+  const toggle = (l: Layer) => {
+    const next = new Set(layers);
+    if (!next.delete(l)) next.add(l);
+    onLayers(next);
+  };
+  return (
+    <Pop
+      label="What darkens the plate"
+      align="end"
+      className="p-2"
+      trigger={
+        <button type="button" className="min-h-11 shrink-0 border-l border-rule px-2 hover:bg-sunk">
+          layers
+        </button>
+      }
+    >
+      {(Object.keys(LAYER_NAME) as Layer[]).map((l) => (
+        <label key={l} className="flex min-h-11 items-center gap-2 px-1">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={layers.has(l)}
+            onChange={() => toggle(l)}
+          />
+          {LAYER_NAME[l]}
+          {l === 'natural' ? (
+            <span className="text-soft">
+              {built.lens?.falloff?.length ? '(its table)' : '(cos\u2074, an estimate)'}
+            </span>
+          ) : null}
+          {l === 'reducer' && built.reducers.some((r) => !r.falloff?.length) ? (
+            <span className="text-unknown">(not known)</span>
+          ) : null}
+        </label>
+      ))}
+    </Pop>
   );
 }
 

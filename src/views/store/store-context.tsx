@@ -8,7 +8,8 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
-import { JobStore, LOADING, type Snapshot } from '@/db/store';
+import { LOADING, type Snapshot } from '@/db/shown';
+import { JobStore } from '@/db/store';
 import type { JobDoc } from '@/core/kit/kept';
 
 const Context = createContext<JobStore | null>(null);

@@ -13,6 +13,7 @@ export const coverage: Area = {
   id: 'coverage',
   name: 'Coverage',
   says: 'what the circle of the lens reaches',
+  picture: true,
   checks: [coverageFrame, coverageChip, coveragePixels, coverageReducerExit],
   costs: fieldCost,
   moves,

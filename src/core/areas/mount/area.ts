@@ -9,6 +9,7 @@ export const mount: Area = {
   id: 'mount',
   name: 'Mounts',
   says: 'what goes together from body to lens, and what hangs on it',
+  mates: true,
   checks: [...OPTICAL, mountLoad],
   moves,
   fixes: [tieFeet, glassInOut, otherLinks],

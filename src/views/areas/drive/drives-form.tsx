@@ -21,15 +21,173 @@ function sure(stand: Stand, d: PlacedDrive): boolean {
   return d.centres !== null && missing.length === 0;
 }
 
+/** One drive: edits of it, each with its title. */
+interface OneDrive {
+  facts: RigFacts;
+  d: PlacedDrive;
+  set: (change: Parameters<typeof setDrive>[2], title: string) => void;
+}
+
+/** Which ring it turns, and from which side. */
+function Place({ facts, d, set }: OneDrive) {
+  const stand = standOf(facts.built);
+  const { name } = d.part;
+  return (
+    <>
+      <Choose
+        label="turns"
+        value={d.use.turns}
+        none={null}
+        options={TURNS.map((t) => ({
+          id: t,
+          name: `the ${t} ring`,
+          pick: () => set({ turns: t }, `Turn the ${t} ring with ${name}`),
+        }))}
+      />
+      <Choose
+        label="side"
+        value={d.use.side ?? ''}
+        none={null}
+        options={[
+          {
+            id: '',
+            name: sure(stand, d) ? `found: camera ${d.side}` : 'to be found',
+            pick: () => set({ side: undefined, angle: undefined }, `Let ${name} find its side`),
+          },
+          ...(['left', 'right'] as const).map((side) => ({
+            id: side,
+            name: `camera ${side}`,
+            pick: () => set({ side, angle: undefined }, `Put ${name} at camera ${side}`),
+          })),
+        ]}
+      />
+      <Length
+        label="clamped at"
+        value={d.use.station}
+        hint={found(stand, d.station, 'meshes')}
+        onKeep={(v) =>
+          set(
+            { station: v },
+            v === undefined ? `Let ${name} follow the gear` : `Clamp ${name} at ${v} mm`,
+          )
+        }
+      />
+      <Length
+        label="angle"
+        unit="deg"
+        value={d.use.angle}
+        hint={
+          !sure(stand, d)
+            ? 'not known yet'
+            : d.angle === null
+              ? 'nothing reaches'
+              : `${exact((d.angle * 180) / Math.PI, 0)} found`
+        }
+        onKeep={(v) =>
+          set(
+            { angle: v },
+            v === undefined ? `Let ${name} find its angle` : `Swing ${name} to ${v} degrees`,
+          )
+        }
+      />
+    </>
+  );
+}
+
+/** How it is fitted and which way it turns. */
+function Fitting({ facts, d, set }: OneDrive) {
+  const edit = useEdit();
+  const { name } = d.part;
+  const arms = facts.job.kit.filter(isDriveArm);
+  return (
+    <>
+      {d.part.flips || d.use.flipped !== undefined ? (
+        <Check
+          label="flipped on its bracket"
+          on={d.flipped}
+          onChange={(on) => set({ flipped: on }, on ? `Flip ${name} over` : `Flip ${name} back`)}
+        />
+      ) : null}
+      {d.part.kind === 'motor' || d.part.reversible ? (
+        <Check
+          label="reversed"
+          on={d.use.reversed === true}
+          onChange={(on) =>
+            set(
+              { reversed: on ? true : undefined },
+              on ? `Set ${name} reversed` : `Set ${name} straight`,
+            )
+          }
+        />
+      ) : null}
+      {arms.length > 0 ? (
+        <Choose
+          label="extension arm"
+          value={d.use.arm ?? ''}
+          none={null}
+          options={[
+            {
+              id: '',
+              name: 'none',
+              pick: () => set({ arm: undefined }, `Take the arm off ${name}`),
+            },
+            ...arms.map((a) => ({
+              id: a.id,
+              name: named(a),
+              pick: () => edit(armOn(facts.rig, d.use, a)),
+            })),
+          ]}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** What works a motor, and what feeds it. */
+function Motor({ facts: { built, job }, d, set }: OneDrive) {
+  const { name } = d.part;
+  const outlets = outletsOn(built);
+  const units = job.kit.filter(isFitting).filter((p) => p.kind === 'hand-unit');
+  return (
+    <>
+      {units.length > 0 ? (
+        <Choose
+          label="worked with"
+          value={d.use.unit ?? ''}
+          none={null}
+          options={[
+            {
+              id: '',
+              name: handUnitOf(built, { ...d.use, unit: undefined })?.name ?? 'nobody said',
+              pick: () => set({ unit: undefined }, `Leave open what works ${name}`),
+            },
+            ...units.map((u) => ({
+              id: u.id,
+              name: named(u),
+              pick: () => set({ unit: u.id }, `Work ${name} with ${u.name}`),
+            })),
+          ]}
+        />
+      ) : null}
+      <Choose
+        label="fed from"
+        value={d.use.outlet ? `${d.use.outlet.from}/${d.use.outlet.id}` : ''}
+        none={outlets.length === 0 ? 'nothing on this rig has an outlet' : 'nobody said'}
+        options={outlets.map((o) => ({
+          id: `${o.from}/${o.id}`,
+          name: `${o.name}${o.volts.known ? `, ${plain(o.volts.known.value, 1)} V` : ''}`,
+          pick: () => set({ outlet: { from: o.from, id: o.id } }, `Feed ${name} from ${o.name}`),
+        }))}
+      />
+    </>
+  );
+}
+
 export function Drives({ facts }: { facts: RigFacts }) {
   const edit = useEdit();
   const { job, rig, built } = facts;
-  const stand = standOf(built);
   const drives = job.kit.filter(isDrive);
   const rings = job.kit.filter(isGearRing);
-  const arms = job.kit.filter(isDriveArm);
-  const outlets = outletsOn(built);
-  const units = job.kit.filter(isFitting).filter((p) => p.kind === 'hand-unit');
   return (
     <Section title="Follow focus, motors, gears">
       {(rig.gears ?? []).map((g) => {
@@ -43,207 +201,18 @@ export function Drives({ facts }: { facts: RigFacts }) {
           />
         ) : null;
       })}
-      {stand.drives.map((d) => (
-        <div key={d.key} className="border-t border-rule pt-1">
-          <Piece part={d.part} onOff={() => edit(takeDrive(rig, d.use.id, d.part.name))} />
-          <Choose
-            label="turns"
-            value={d.use.turns}
-            none={null}
-            options={TURNS.map((t) => ({
-              id: t,
-              name: `the ${t} ring`,
-              pick: () =>
-                edit(
-                  setDrive(rig, d.use.id, { turns: t }, `Turn the ${t} ring with ${d.part.name}`),
-                ),
-            }))}
-          />
-          <Choose
-            label="side"
-            value={d.use.side ?? ''}
-            none={null}
-            options={[
-              {
-                id: '',
-                name: sure(stand, d) ? `found: camera ${d.side}` : 'to be found',
-                pick: () =>
-                  edit(
-                    setDrive(
-                      rig,
-                      d.use.id,
-                      { side: undefined, angle: undefined },
-                      `Let ${d.part.name} find its side`,
-                    ),
-                  ),
-              },
-              ...(['left', 'right'] as const).map((side) => ({
-                id: side,
-                name: `camera ${side}`,
-                pick: () =>
-                  edit(
-                    setDrive(
-                      rig,
-                      d.use.id,
-                      { side, angle: undefined },
-                      `Put ${d.part.name} at camera ${side}`,
-                    ),
-                  ),
-              })),
-            ]}
-          />
-          <Length
-            label="clamped at"
-            value={d.use.station}
-            hint={found(stand, d.station, 'meshes')}
-            onKeep={(v) =>
-              edit(
-                setDrive(
-                  rig,
-                  d.use.id,
-                  { station: v },
-                  v === undefined
-                    ? `Let ${d.part.name} follow the gear`
-                    : `Clamp ${d.part.name} at ${v} mm`,
-                ),
-              )
-            }
-          />
-          <Length
-            label="angle"
-            unit="deg"
-            value={d.use.angle}
-            hint={
-              !sure(stand, d)
-                ? 'not known yet'
-                : d.angle === null
-                  ? 'nothing reaches'
-                  : `${exact((d.angle * 180) / Math.PI, 0)} found`
-            }
-            onKeep={(v) =>
-              edit(
-                setDrive(
-                  rig,
-                  d.use.id,
-                  { angle: v },
-                  v === undefined
-                    ? `Let ${d.part.name} find its angle`
-                    : `Swing ${d.part.name} to ${v} degrees`,
-                ),
-              )
-            }
-          />
-          {d.part.flips || d.use.flipped !== undefined ? (
-            <Check
-              label="flipped on its bracket"
-              on={d.flipped}
-              onChange={(on) =>
-                edit(
-                  setDrive(
-                    rig,
-                    d.use.id,
-                    { flipped: on },
-                    on ? `Flip ${d.part.name} over` : `Flip ${d.part.name} back`,
-                  ),
-                )
-              }
-            />
-          ) : null}
-          {d.part.kind === 'motor' || d.part.reversible ? (
-            <Check
-              label="reversed"
-              on={d.use.reversed === true}
-              onChange={(on) =>
-                edit(
-                  setDrive(
-                    rig,
-                    d.use.id,
-                    { reversed: on ? true : undefined },
-                    on ? `Set ${d.part.name} reversed` : `Set ${d.part.name} straight`,
-                  ),
-                )
-              }
-            />
-          ) : null}
-          {arms.length > 0 ? (
-            <Choose
-              label="extension arm"
-              value={d.use.arm ?? ''}
-              none={null}
-              options={[
-                {
-                  id: '',
-                  name: 'none',
-                  pick: () =>
-                    edit(
-                      setDrive(
-                        rig,
-                        d.use.id,
-                        { arm: undefined },
-                        `Take the arm off ${d.part.name}`,
-                      ),
-                    ),
-                },
-                ...arms.map((a) => ({
-                  id: a.id,
-                  name: named(a),
-                  pick: () => edit(armOn(rig, d.use, a)),
-                })),
-              ]}
-            />
-          ) : null}
-          {d.part.kind === 'motor' && units.length > 0 ? (
-            <Choose
-              label="worked with"
-              value={d.use.unit ?? ''}
-              none={null}
-              options={[
-                {
-                  id: '',
-                  name: handUnitOf(built, { ...d.use, unit: undefined })?.name ?? 'nobody said',
-                  pick: () =>
-                    edit(
-                      setDrive(
-                        rig,
-                        d.use.id,
-                        { unit: undefined },
-                        `Leave open what works ${d.part.name}`,
-                      ),
-                    ),
-                },
-                ...units.map((u) => ({
-                  id: u.id,
-                  name: named(u),
-                  pick: () =>
-                    edit(
-                      setDrive(rig, d.use.id, { unit: u.id }, `Work ${d.part.name} with ${u.name}`),
-                    ),
-                })),
-              ]}
-            />
-          ) : null}
-          {d.part.kind === 'motor' ? (
-            <Choose
-              label="fed from"
-              value={d.use.outlet ? `${d.use.outlet.from}/${d.use.outlet.id}` : ''}
-              none={outlets.length === 0 ? 'nothing on this rig has an outlet' : 'nobody said'}
-              options={outlets.map((o) => ({
-                id: `${o.from}/${o.id}`,
-                name: `${o.name}${o.volts.known ? `, ${plain(o.volts.known.value, 1)} V` : ''}`,
-                pick: () =>
-                  edit(
-                    setDrive(
-                      rig,
-                      d.use.id,
-                      { outlet: { from: o.from, id: o.id } },
-                      `Feed ${d.part.name} from ${o.name}`,
-                    ),
-                  ),
-              }))}
-            />
-          ) : null}
-        </div>
-      ))}
+      {standOf(built).drives.map((d) => {
+        const set: OneDrive['set'] = (change, title) =>
+          edit(setDrive(rig, d.use.id, change, title));
+        return (
+          <div key={d.key} className="border-t border-rule pt-1">
+            <Piece part={d.part} onOff={() => edit(takeDrive(rig, d.use.id, d.part.name))} />
+            <Place facts={facts} d={d} set={set} />
+            <Fitting facts={facts} d={d} set={set} />
+            {d.part.kind === 'motor' ? <Motor facts={facts} d={d} set={set} /> : null}
+          </div>
+        );
+      })}
       <Choose
         label="put a drive"
         value=""

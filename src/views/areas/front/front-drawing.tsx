@@ -1,10 +1,6 @@
 'use client';
 
 import type { DrawnBox, FrontLayout } from '@/core/build/front-layout';
-import { frontOf } from '@/core/build/front';
-import { coneOf } from '@/core/areas/front/model/cones';
-import type { ShadingView } from '@/core/areas/front/model/view';
-import type { RigFacts } from '../../bench/use-rig';
 
 /** From millimetres on the rig to the picture. */
 export interface Scale {
@@ -77,15 +73,16 @@ export function FrontShapes({
   );
 }
 
-function BoxShapes({
-  box,
-  scale,
-  litParts,
-}: {
+interface BoxProps {
   box: DrawnBox;
   scale: Scale;
   litParts: readonly string[];
-}) {
+}
+
+/** Above and below the middle of a box. */
+const BOTH = [1, -1] as const;
+
+function BoxShapes({ box, scale, litParts }: BoxProps) {
   const { X, Y } = scale;
   const lit = litParts.includes(box.part);
   const line = lit ? 'var(--ink)' : 'var(--soft)';
@@ -95,7 +92,7 @@ function BoxShapes({
     <g strokeDasharray={box.assumed ? '6 4' : undefined}>
       {box.sleeve ? (
         <g fill="none" stroke={line} strokeDasharray="2 2">
-          {[1, -1].map((s) => (
+          {BOTH.map((s) => (
             <path
               key={s}
               d={`M${X(box.sleeve!.from)} ${Y(s * box.sleeve!.r)}L${X(box.from)} ${Y(m + s * back)}`}
@@ -103,7 +100,7 @@ function BoxShapes({
           ))}
         </g>
       ) : null}
-      {[1, -1].map((s) => (
+      {BOTH.map((s) => (
         <path
           key={s}
           d={`M${X(box.from)} ${Y(m + s * box.half)}L${X(box.to)} ${Y(m + s * box.half)}L${X(box.to)} ${Y(m + s * box.mouth.half)}L${X(box.from)} ${Y(m + s * (back + 3))}Z`}
@@ -116,55 +113,16 @@ function BoxShapes({
       ))}
       {box.stages.map((s) =>
         s.out ? null : (
-          <g key={s.id}>
-            {[1, -1].map((side) => (
-              <path
-                key={side}
-                d={`M${X(s.z)} ${Y(m + side * s.half)}L${X(s.z)} ${Y(m + side * box.half)}`}
-                stroke={line}
-                strokeWidth="2.4"
-                fill="none"
-                strokeDasharray="none"
-              />
-            ))}
-            {s.filter ? (
-              <path
-                d={`M${X(s.z - s.filter.thickness / 2)} ${Y(m + s.half)}L${X(s.z + s.filter.thickness / 2)} ${Y(m + s.half)}L${X(s.z + s.filter.thickness / 2)} ${Y(m - s.half)}L${X(s.z - s.filter.thickness / 2)} ${Y(m - s.half)}Z`}
-                fill="var(--glass)"
-                fillOpacity="0.85"
-                stroke={litParts.includes(s.filter.id) ? 'var(--ink)' : 'var(--soft)'}
-                strokeWidth={litParts.includes(s.filter.id) ? 2 : 0.9}
-                strokeDasharray="none"
-              >
-                <title>{`${s.filter.name} in ${s.name}`}</title>
-              </path>
-            ) : (
-              <path
-                d={`M${X(s.z)} ${Y(m + s.half)}V${Y(m - s.half)}`}
-                stroke="var(--edge)"
-                strokeDasharray="2 5"
-                fill="none"
-              >
-                <title>{`${s.name}: free`}</title>
-              </path>
-            )}
-          </g>
+          <StageShape
+            key={s.id}
+            stage={s}
+            box={box}
+            scale={scale}
+            litParts={litParts}
+            line={line}
+          />
         ),
       )}
-      {box.mask
-        ? [1, -1].map((s) => (
-            <path
-              key={s}
-              d={`M${X(box.to)} ${Y(m + s * box.mask!.half)}L${X(box.to)} ${Y(m + s * box.half)}`}
-              stroke={line}
-              strokeWidth="4"
-              strokeDasharray="none"
-              fill="none"
-            >
-              <title>{box.mask!.name}</title>
-            </path>
-          ))
-        : null}
       <path
         d={`M${X(box.from) - 5} ${Y(m)}H${X(box.to)}`}
         stroke="var(--edge)"
@@ -172,111 +130,87 @@ function BoxShapes({
         fill="none"
         opacity={Math.abs(m) > 0.2 ? 1 : 0}
       />
-      {box.flags.map((f) => (
-        <path
-          key={f.id}
-          d={`M${X(f.hinge[0])} ${Y(f.hinge[1])}L${X(f.tip[0])} ${Y(f.tip[1])}`}
-          stroke={line}
-          strokeWidth="3"
-          strokeDasharray="none"
-          fill="none"
-        >
-          <title>{`${f.name} at ${f.angle} degrees`}</title>
-        </path>
-      ))}
+      <Edges box={box} scale={scale} line={line} />
     </g>
   );
 }
 
-/**
- * The light of the upper and lower (from above: left and right) corner that lose most: their extreme rays as far as they get,
- * and a cross where an edge stops one.
- */
-export function Cones({
-  facts,
-  view,
-  scale,
-  above,
-  until,
-}: {
-  facts: RigFacts;
-  view: ShadingView;
-  scale: Scale;
-  /** Seen from above: left and right in the place of up and down. */
-  above: boolean;
-  /** Station at which rays that get out end. */
-  until: number;
-}) {
-  const { X, Y } = scale;
-  const { look } = view;
-  const worse = (a: number, b: number) =>
-    look.corners[a]!.fraction <= look.corners[b]!.fraction ? a : b;
-  const corners = above ? [worse(0, 2), worse(1, 3)] : [worse(0, 1), worse(2, 3)];
-  /** Height of a point of a ray in this elevation. */
-  const v = (at: readonly [number, number, number]) => Y(above ? at[0] : at[1]);
-  const edges = frontOf(facts.built).edges;
+/** The mask in the mouth, and the flags: thin plates, drawn by their edge. */
+function Edges({ box, scale: { X, Y }, line }: { box: DrawnBox; scale: Scale; line: string }) {
+  const { mask, middle } = box;
+  const edge = { stroke: line, strokeDasharray: 'none', fill: 'none' };
   return (
-    <g className="pointer-events-none">
-      {corners.map((c) => {
-        const rays = coneOf(look, c, until);
-        const near = rays[0]!;
-        const far = rays[2]!;
-        const chief = rays[1]!;
-        const loss = look.corners[c]!;
-        const tone = loss.hard
-          ? 'var(--fail)'
-          : loss.loss > 0.005
-            ? 'var(--tight)'
-            : 'var(--accent)';
-        return (
-          <g key={c}>
+    <>
+      {mask
+        ? BOTH.map((s) => (
             <path
-              d={`M${X(near.from[2])} ${v(near.from)}L${X(near.to[2])} ${v(near.to)}L${X(far.to[2])} ${v(far.to)}L${X(far.from[2])} ${v(far.from)}Z`}
-              fill={tone}
-              fillOpacity="0.13"
-            />
-            {[near, far].map((r, i) => (
-              <path
-                key={i}
-                d={`M${X(r.from[2])} ${v(r.from)}L${X(r.to[2])} ${v(r.to)}`}
-                stroke={tone}
-                strokeWidth="1.3"
-                fill="none"
-              />
-            ))}
-            <path
-              d={`M${X(chief.from[2])} ${v(chief.from)}L${X(chief.to[2])} ${v(chief.to)}`}
-              stroke={tone}
-              strokeWidth="1"
-              strokeDasharray="7 4"
-              fill="none"
-            />
-            {rays.map((r, i) =>
-              r.stopped === null ? null : (
-                <g key={i}>
-                  <path
-                    d={`M${X(r.to[2]) - 5} ${v(r.to) - 5}l10 10m0 -10l-10 10`}
-                    stroke={tone}
-                    strokeWidth="2.4"
-                    fill="none"
-                  >
-                    <title>{`stopped by the ${edges[r.stopped]!.label}`}</title>
-                  </path>
-                </g>
-              ),
-            )}
-          </g>
-        );
-      })}
-      <circle cx={X(look.scene.pupil.z)} cy={Y(0)} r="2.5" fill="var(--accent)">
-        <title>entrance pupil</title>
-      </circle>
-      <path
-        d={`M${X(look.scene.pupil.z)} ${Y(look.scene.pupil.r)}V${Y(-look.scene.pupil.r)}`}
-        stroke="var(--accent)"
-        strokeWidth="2.2"
-        fill="none"
-      />
+              key={s}
+              {...edge}
+              d={`M${X(box.to)} ${Y(middle + s * mask.half)}L${X(box.to)} ${Y(middle + s * box.half)}`}
+              strokeWidth="4"
+            >
+              <title>{mask.name}</title>
+            </path>
+          ))
+        : null}
+      {box.flags.map((f) => (
+        <path
+          key={f.id}
+          {...edge}
+          d={`M${X(f.hinge[0])} ${Y(f.hinge[1])}L${X(f.tip[0])} ${Y(f.tip[1])}`}
+          strokeWidth="3"
+        >
+          <title>{`${f.name} at ${f.angle} degrees`}</title>
+        </path>
+      ))}
+    </>
+  );
+}
+
+/** A stage with the filter in it, or what is free of it. */
+function StageShape({
+  stage: s,
+  box,
+  scale: { X, Y },
+  litParts,
+  line,
+}: BoxProps & { stage: DrawnBox['stages'][number]; line: string }) {
+  const m = box.middle;
+  const lit = s.filter !== null && litParts.includes(s.filter.id);
+  const half = (s.filter?.thickness ?? 0) / 2;
+  return (
+    <g>
+      {BOTH.map((side) => (
+        <path
+          key={side}
+          d={`M${X(s.z)} ${Y(m + side * s.half)}L${X(s.z)} ${Y(m + side * box.half)}`}
+          stroke={line}
+          strokeWidth="2.4"
+          fill="none"
+          strokeDasharray="none"
+        />
+      ))}
+      {s.filter ? (
+        <path
+          d={`M${X(s.z - half)} ${Y(m + s.half)}H${X(s.z + half)}V${Y(m - s.half)}H${X(s.z - half)}Z`}
+          fill="var(--glass)"
+          fillOpacity="0.85"
+          stroke={lit ? 'var(--ink)' : 'var(--soft)'}
+          strokeWidth={lit ? 2 : 0.9}
+          strokeDasharray="none"
+        >
+          <title>{`${s.filter.name} in ${s.name}`}</title>
+        </path>
+      ) : (
+        <path
+          d={`M${X(s.z)} ${Y(m + s.half)}V${Y(m - s.half)}`}
+          stroke="var(--edge)"
+          strokeDasharray="2 5"
+          fill="none"
+        >
+          <title>{`${s.name}: free`}</title>
+        </path>
+      )}
     </g>
   );
 }

@@ -1,3 +1,4 @@
+import { pieceKey } from '../../../build/piece';
 import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../build/stand';
 import { constant, given, type Given } from '../../../build/given';
@@ -28,7 +29,7 @@ export const carryTwist: Check = {
     const stand = standOf(built);
     return (built.rig.fitted ?? []).flatMap((use): Verdict[] => {
       const part = built.kit.get(use.part);
-      const piece = stand.onCamera.find((p) => p.key === `fitted:${use.id}`);
+      const piece = stand.onCamera.find((p) => p.key === pieceKey('fitted', use.id));
       if (!isFitting(part) || !piece || part.kind === 'cage') return [];
       return [...twist(built, use, part), ...rating(built, use, part)];
     });
@@ -52,6 +53,7 @@ function twist(built: Built, use: FittedUse, part: Fitting): Verdict[] {
   const base = {
     id: 'carry.twist',
     key: `carry.twist:${use.id}`,
+    pieces: [pieceKey('fitted', use.id)],
     basis: `${ruleBasis('carry.twist')}; ratings of its maker count`,
   };
   if (use.on === 'rods' || LOCKS.includes(part.kind)) return [];
@@ -69,12 +71,12 @@ function twist(built: Built, use: FittedUse, part: Fitting): Verdict[] {
   if (part.screws !== 1 || part.pins === true) return [];
   const all = carried(stand, use).flatMap((u) => {
     const p = built.kit.get(u.part);
-    const piece = stand.onCamera.find((x) => x.key === `fitted:${u.id}`);
+    const piece = stand.onCamera.find((x) => x.key === pieceKey('fitted', u.id));
     const solid = piece?.solids[0];
     return p && piece && solid ? [{ part: p, piece, solid }] : [];
   });
   const target: StandSolid | undefined = (
-    stand.onCamera.find((p) => p.key === `fitted:${use.to}`) ?? stand.onCamera[0]
+    stand.onCamera.find((p) => p.key === pieceKey('fitted', use.to)) ?? stand.onCamera[0]
   )?.solids[0];
   const own = all[0];
   if (!own || !target) return [];
@@ -159,6 +161,7 @@ function rating(built: Built, use: FittedUse, part: Fitting): Verdict[] {
     judge({
       id: 'carry.twist',
       key: `carry.twist:${use.id}:rating`,
+      pieces: [pieceKey('fitted', use.id)],
       about: [part.id],
       inputs,
       margin: (x) => {

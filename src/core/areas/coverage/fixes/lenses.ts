@@ -12,8 +12,8 @@ const MOST_LENSES = 6;
 const SQUEEZE_PENALTY = 30;
 
 /** Other lenses of the set, those of the nearest field first. */
-export const otherLenses: Generator = (built, finding) => {
-  if (!coverageIds.has(finding.id) && !finding.id.startsWith('mount.')) return [];
+export const otherLenses: Generator = (built, finding, area) => {
+  if (!coverageIds.has(finding.id) && area !== 'mount') return [];
   const { lens, mode, body } = built;
   if (!body) return [];
   const own = horizontalField(built);

@@ -20,6 +20,7 @@ export const driveDirection: Check = {
       const base = {
         id: 'drive.direction',
         key: `drive.direction:${d.use.id}`,
+        pieces: [d.key],
         about: [d.part.id, built.lens.id],
         station: stand.value(d.gearAt),
         basis: '[trade] direction of focus',

@@ -32,6 +32,7 @@ export const driveInterference: Check = {
         return judge({
           id: 'drive.interference',
           key: `drive.interference:${d.use.id}:${u.key}`,
+          pieces: [d.key],
           about: [d.part.id, u.part],
           station: (box.extent[2] + box.extent[5]) / 2,
           inputs,

@@ -26,6 +26,7 @@ export const driveMesh: Check = {
       const base = {
         id: 'drive.mesh',
         key: `drive.mesh:${d.use.id}`,
+        pieces: [d.key],
         about,
         station: stand.value(gear.middle),
         basis: '[trade] 0.8 module',

@@ -47,6 +47,7 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
   const base = {
     id: 'drive.reach',
     key: `drive.reach:${d.use.id}`,
+    pieces: [d.key],
     about,
     station: stand.value(d.gearAt),
   };

@@ -15,7 +15,7 @@ import { judge, lacking, plainVerdict } from '../../../checks/judge';
 export const driveRingFit: Check = {
   id: 'drive.ring-fit',
   // How far its lump stays clear is seen over the throw, not by putting it on.
-  tried: (v) => !v.key.endsWith(':lump'),
+  tried: (v) => !(['focus', 'iris', 'zoom'] as const).some((t) => v.key === lumpKey(t)),
   title: 'Gear ring on the barrel',
   short: 'no gear on it',
   says: 'Whether the ring of the lens that is to be driven has a gear: cut in, or a ring of the kit that closes on its barrel and whose lump stays clear of the drive gear over the throw.',
@@ -33,22 +33,27 @@ export const driveRingFit: Check = {
   },
 };
 
+const keyOf = (turns: LensGear['turns']) => `drive.ring-fit:${turns}`;
+const lumpKey = (turns: LensGear['turns']) => `${keyOf(turns)}:lump`;
+
 /** What the findings of one ring say alike. */
 interface Base {
   id: string;
   key: string;
+  pieces: string[];
   about: string[];
   station: number | null;
 }
 
 function ofRing(built: Built, stand: Stand, lens: Lens, turns: LensGear['turns']): Verdict[] {
-  const key = `drive.ring-fit:${turns}`;
+  const key = keyOf(turns);
   const ring = stand.gears.find((g) => g.turns === turns) ?? null;
   const drive = stand.drives.find((d) => d.use.turns === turns) ?? null;
   const about = [lens.id, ...(drive ? [drive.part.id] : [])];
   const base = {
     id: 'drive.ring-fit',
     key,
+    pieces: stand.drives.filter((d) => d.use.turns === turns).map((d) => d.key),
     about,
     station: ring ? stand.value(ring.middle) : null,
   };
@@ -195,7 +200,7 @@ function around(
   g: GearRing,
   lens: string,
   barrel: ReturnType<typeof given>,
-  base: { id: string; key: string; station: number | null },
+  base: Base,
   about: string[],
 ): Verdict {
   const own = counted(g, ['teeth'], 'teeth');
@@ -236,7 +241,7 @@ function lump(
   ring: ReturnType<typeof standOf>['gears'][number],
   g: GearRing,
   drive: ReturnType<typeof standOf>['drives'][number],
-  base: { id: string; key: string; station: number | null },
+  base: Base,
   about: string[],
 ): Verdict {
   const lens = stand.lens!;
@@ -253,7 +258,7 @@ function lump(
   };
   return judge({
     ...base,
-    key: `${base.key}:lump`,
+    key: lumpKey(drive.use.turns),
     about,
     inputs: [throwOf, high, long, teeth, drive.teeth],
     margin: free,

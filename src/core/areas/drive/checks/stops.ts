@@ -21,6 +21,7 @@ export const driveStops: Check = {
       const base = {
         id: 'drive.stops',
         key: `drive.stops:${d.use.id}`,
+        pieces: [d.key],
         about: [d.part.id, lens.id],
         station: stand.value(d.gearAt),
         basis: '[trade] end stops',

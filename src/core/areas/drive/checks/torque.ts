@@ -30,6 +30,7 @@ export const driveTorque: Check = {
       const base = {
         id: 'drive.torque',
         key: `drive.torque:${d.use.id}`,
+        pieces: [d.key],
         about: [part.id, lens.id],
         station: stand.value(d.gearAt),
         basis: ruleBasis('drive.torque-reserve'),
@@ -143,6 +144,7 @@ function overVolts(stand: Stand, d: PlacedDrive, out: RigOutlet): Verdict | null
   return judge({
     id: 'drive.torque',
     key: `drive.torque:${d.use.id}`,
+    pieces: [d.key],
     about: [part.id, out.part],
     station: stand.value(d.gearAt),
     inputs: [most, out.volts],

@@ -45,6 +45,7 @@ export const driveTravel: Check = {
         judge({
           id: 'drive.travel',
           key: `drive.travel:${d.use.id}`,
+          pieces: [d.key],
           about: [d.part.id, gear.gear?.id ?? built.lens.id],
           station: stand.value(d.gearAt),
           inputs,

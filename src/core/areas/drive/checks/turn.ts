@@ -38,6 +38,7 @@ export const driveTurn: Check = {
         judge({
           id: 'drive.turn',
           key: `drive.turn:${d.use.id}`,
+          pieces: [d.key],
           about: [part.id, gear.gear?.id ?? built.lens.id],
           station: stand.value(d.gearAt),
           inputs,
@@ -81,6 +82,7 @@ function byUnit(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
     judge({
       id: 'drive.turn',
       key: `drive.turn:${d.use.id}`,
+      pieces: [d.key],
       about: [d.part.id, unit.id],
       station: stand.value(d.gearAt),
       inputs: [turn],

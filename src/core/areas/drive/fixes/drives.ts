@@ -10,14 +10,9 @@ import { ringsThatFit } from '../model/rings';
 import { armOn, setDrive } from '../moves/drive';
 import { putGear } from '../moves/gear';
 
-/** The drive a finding speaks of, by the end of its key. */
+/** The drives a finding speaks of. */
 function driveOf(stand: Stand, v: Verdict): PlacedDrive[] {
-  return stand.drives.filter(
-    (d) =>
-      v.key.includes(`drive:${d.use.id}`) ||
-      (v.id.startsWith('drive.') && v.key.split(':')[1] === d.use.id) ||
-      (v.id === 'drive.ring-fit' && v.key.split(':')[1] === d.use.turns),
-  );
+  return stand.drives.filter((d) => v.pieces.includes(d.key));
 }
 
 /** The same drive found anew, on the other side, turned over. */

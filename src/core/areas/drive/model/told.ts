@@ -52,6 +52,7 @@ export function withoutTeeth(stand: Stand, d: PlacedDrive, id: string, what: str
     plainVerdict({
       id,
       key: `${id}:${d.use.id}`,
+      pieces: [d.key],
       about: [d.part.id, ...(lens ? [lens.id] : [])],
       station: stand.value(d.gearAt),
       state: 'unknown',

@@ -1,4 +1,4 @@
-import { flangeOf } from '../../../build/build';
+import { axisOf } from '../../../build/axis';
 import { boxStationOf } from '../../../build/front-box';
 import { frontOf, lensSeat, travelOf } from '../../../build/front';
 import { Inputs } from '../../../build/front-parts';
@@ -36,11 +36,7 @@ export const frontMatteTravel: Check = {
       const own = inputs.add(longest);
       const thick = front.thread.map((t) => inputs.add(given(t.part, 'thickness')));
       const st = inputs.add(boxStationOf(b, at));
-      const steps = [
-        flangeOf(built, built.body!),
-        ...built.links.map((l) => given(l.link, 'length')),
-      ];
-      const from = steps.map((g) => inputs.add(g));
+      const from = inputs.sum(axisOf(built).seat);
       list.push(
         judge({
           id: 'front.matte-travel',
@@ -48,11 +44,7 @@ export const frontMatteTravel: Check = {
           about,
           station: at,
           inputs: inputs.list,
-          margin: (x) =>
-            st(x) -
-            from.reduce((t, n) => t + n(x), 0) -
-            own(x) -
-            thick.reduce((t, n) => t + n(x), 0),
+          margin: (x) => st(x) - from(x) - own(x) - thick.reduce((t, n) => t + n(x), 0),
           wanted: air,
           unit: 'mm',
           limit,

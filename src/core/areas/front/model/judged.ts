@@ -2,6 +2,7 @@ import type { Frame } from '../../../kit/types';
 import { type Rectangle, frameOnChip } from '../../../optics/coverage';
 import type { Built } from '../../../build/build';
 import { framingSqueeze } from '../../../build/circle';
+import type { Verdict } from '../../../checks/finding';
 import type { Situation } from './situations';
 import type { Direction } from '../../../pupil/inverse';
 
@@ -16,6 +17,14 @@ export interface Judged {
   rectangle: (mode: { w: number; h: number }) => Rectangle;
 }
 
+/** What the whole chip is called among the frames. */
+export const CHIP = 'chip';
+
+/** The frame to show for a finding that is lit, if it speaks of what a frame loses. */
+export function frameFor(finding: Pick<Verdict, 'id' | 'frame'> | null): string | null {
+  return finding?.id === 'front.vignette' ? (finding.frame ?? CHIP) : null;
+}
+
 /** Every delivery frame, then the chip. */
 export function judgedFrames(built: Pick<Built, 'frames' | 'squeeze'>): Judged[] {
   const s = framingSqueeze(built);
@@ -27,7 +36,7 @@ export function judgedFrames(built: Pick<Built, 'frames' | 'squeeze'>): Judged[]
       rectangle: (mode: { w: number; h: number }) => frameOnChip(frame, mode, s),
     })),
     {
-      id: 'chip',
+      id: CHIP,
       name: 'chip',
       frame: null,
       rectangle: (mode: { w: number; h: number }) => ({ ...mode, x: 0, y: 0 }),

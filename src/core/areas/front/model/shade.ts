@@ -1,4 +1,5 @@
-import { flangeOf, type Built } from '../../../build/build';
+import { axisOf, missingOf } from '../../../build/axis';
+import type { Built } from '../../../build/build';
 import { frontOf, lensSeat } from '../../../build/front';
 import { type FrontEdge } from '../../../build/front-parts';
 import { constant, given, type Given } from '../../../build/given';
@@ -47,16 +48,11 @@ export function shadeFrom(built: Built, side: Side): Shade | null {
   const key = stage ? `stage:${stage.stage.id}` : screwed ? `thread:${screwed.index}` : null;
   const at = key === null ? -1 : front.edges.findIndex((e) => e.key === key);
   const glass = at >= 0 ? front.edges[at]! : null;
-  const edges = front.edges
-    .slice(at + 1)
-    .filter((e) => e.key !== 'rim' && !e.key.startsWith('tray:'));
+  const edges = front.edges.slice(at + 1).filter((e) => e.key !== 'rim' && !e.glass);
   const needs = [...new Set([...(glass?.needs ?? []), ...edges.flatMap((e) => e.needs)])];
   const own = [given(lens, 'length'), ...(glass ? [] : [given(lens, 'frontClear')])];
   // A box that was set by hand stands by itself: where the lens ends has to be known beside it.
-  const way = [
-    ...(built.body ? [flangeOf(built, built.body)] : [constant('the body', 'mm', null)]),
-    ...built.links.map(({ link }) => given(link, 'length')),
-  ].filter((g) => g.known === null);
+  const way = built.body ? missingOf(axisOf(built).seat) : [constant('the body', 'mm', null)];
   const inputs = [...needs.map((i) => front.inputs[i]!), ...own, ...way];
   const n = needs.length;
   const full = (x: readonly number[]) => {

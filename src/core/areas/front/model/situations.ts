@@ -1,5 +1,6 @@
 import { node } from '../../../engine/reads';
-import { flangeOf, type Built } from '../../../build/build';
+import { axisOf, missingOf } from '../../../build/axis';
+import type { Built } from '../../../build/build';
 import { focalRange, isZoom, looksLikeZoom, stopsOf } from '../../../build/lens';
 import { modeSize } from '../../../build/circle';
 import { frontOf, lensSeat } from '../../../build/front';
@@ -208,6 +209,86 @@ function focalAt(built: Built, lens: Lens, focal: number | null, close: boolean)
   });
 }
 
+/** The stop of a setting: as a number with its doubt, and in words. */
+function stopAt(
+  built: Built,
+  lens: Lens,
+  setting: Setting,
+): { stop: Given; label: string; fromT: boolean } {
+  const used = stopsOf(lens, {
+    focal: setting.focal ?? built.rig.focal,
+    stop: typeof setting.stop === 'number' ? setting.stop : built.rig.stop,
+  });
+  const usedT = used.stop.known?.value ?? null;
+  let stop = used.fStop;
+  let label = usedT === null ? 'stop not known' : `T${plain(usedT)}`;
+  if (setting.stop === 'deep' && usedT !== null && used.fStop.known) {
+    const t = Math.max(built.rules['front.deep-stop'], usedT);
+    const value = (used.fStop.known.value * t) / usedT;
+    // The ratio of the two stops is as sure as they are.
+    const share = [used.fStop, used.stop].reduce(
+      (sum, g) => sum + (g.known ? g.known.tol / g.known.value : 0),
+      0,
+    );
+    label = `T${plain(t)}`;
+    stop = constant(`f-stop at ${label}`, 'f', {
+      value,
+      tol: value * share,
+      from: 'sheet',
+      lo: value * (1 - share),
+      hi: value * (1 + share),
+    });
+  }
+  if (used.fromT && stop.known) {
+    // Glass takes some of the light: the opening is a little larger than the T-stop says.
+    const { lo } = stop.known;
+    stop = { ...stop, known: { ...stop.known, lo: lo * (1 - MOST_TRANSMISSION_LOSS) } };
+  }
+  return { stop, label, fromT: used.fromT };
+}
+
+/**
+ * What the numbers of a setting can put off at most: lengths along the axis shift, all others turn
+ * the rays or widen the beam.
+ */
+function doubtOf(
+  inputs: readonly Given[],
+  from: number,
+  lengths: readonly [from: number, to: number],
+  eitherWay: readonly number[],
+): Situation['doubt'] {
+  const doubt = { shift: 0, aim: 0, beam: 0 };
+  inputs.forEach((g, i) => {
+    if (i < from || !g.known) return;
+    if (i >= lengths[0] && i < lengths[1]) doubt.shift += g.known.tol;
+    else {
+      const { value, lo, hi } = g.known;
+      const share = Math.max(hi - value, value - lo) / value;
+      if (i !== eitherWay[1]) doubt.aim += share;
+      if (eitherWay.includes(i)) doubt.beam += share;
+    }
+  });
+  return doubt;
+}
+
+/** `18 mm, T2, close focus`. */
+function inWords(lens: Lens, { focal, focus }: Setting, stop: string): string {
+  const far = !Number.isFinite(focus)
+    ? 'infinity'
+    : focus === valueOf(lens.closeFocus)
+      ? 'close focus'
+      : metres(focus);
+  return [focal === null ? null : `${plain(focal)} mm`, stop, far].filter(Boolean).join(', ');
+}
+
+/** Without the stations of body and adapters only the close-focus distance is a little off. */
+function addWay(built: Built, front: Front, inputs: Inputs): void {
+  const { box } = front;
+  // A box set by hand stands where it stands: how far that is from the lens hangs on all of them.
+  if (box?.box.attach === 'rods' && box.use.station !== undefined)
+    for (const g of missingOf(axisOf(built).seat)) inputs.add(g);
+}
+
 /**
  * Puts one setting together: pupil, apertures, directions, each from its inputs.
  *
@@ -223,87 +304,30 @@ export function situation(
   const inputs = new Inputs();
   for (const g of front.inputs) inputs.add(g);
   const frontInputs = inputs.list.length;
-  const close = Number.isFinite(setting.focus);
+  const { focus } = setting;
+  const close = Number.isFinite(focus);
   const f = inputs.add(focalGiven(built, lens, setting.focal, close));
   const lengthsFrom = inputs.list.length;
   const behind = pupilBehind(lens, setting.focal, inputs);
   const walk = pupilWalk(built, lens, setting.focal, inputs);
   const rim = rimAhead(lens, setting.focal, close, inputs);
   const lengthsTo = inputs.list.length;
-  const set = {
-    focal: setting.focal ?? built.rig.focal,
-    stop: typeof setting.stop === 'number' ? setting.stop : built.rig.stop,
-  };
-  const used = stopsOf(lens, set);
-  const deepest = built.rules['front.deep-stop'];
-  const usedT = used.stop.known?.value ?? null;
-  let stopGiven = used.fStop;
-  let stopLabel = usedT === null ? 'stop not known' : `T${plain(usedT)}`;
-  if (setting.stop === 'deep' && usedT !== null && used.fStop.known) {
-    const t = Math.max(deepest, usedT);
-    const n = (used.fStop.known.value * t) / usedT;
-    // The ratio of the two stops is as sure as they are.
-    const share = [used.fStop, used.stop].reduce(
-      (sum, g) => sum + (g.known ? g.known.tol / g.known.value : 0),
-      0,
-    );
-    stopGiven = constant(`f-stop at T${plain(t)}`, 'f', {
-      value: n,
-      tol: n * share,
-      from: 'sheet',
-      lo: n * (1 - share),
-      hi: n * (1 + share),
-    });
-    stopLabel = `T${plain(t)}`;
-  }
-  if (used.fromT && stopGiven.known) {
-    // Glass takes some of the light: the opening is a little larger than the T-stop says.
-    const k = stopGiven.known;
-    stopGiven = { ...stopGiven, known: { ...k, lo: k.lo * (1 - MOST_TRANSMISSION_LOSS) } };
-  }
-  const eitherWay = [frontInputs, inputs.list.length];
-  const n = inputs.add(stopGiven);
+  const { stop, label, fromT } = stopAt(built, lens, setting);
+  const eitherWay = [frontInputs, lengthsTo];
+  const n = inputs.add(stop);
   const [wg, hg] = modeSize(built);
   const w = inputs.add(wg);
   const h = inputs.add(hg);
   const mags = built.magnifications.map((m) => inputs.add(m));
-  const squeeze = built.squeeze;
-  const s = inputs.add(squeeze);
+  const s = inputs.add(built.squeeze);
   const squeezesAhead = lens.squeeze !== undefined && lens.squeezeAt !== 'rear';
-  const doubt = { shift: 0, aim: 0, beam: 0 };
-  inputs.list.forEach((g, i) => {
-    if (i < frontInputs || !g.known) return;
-    if (i >= lengthsFrom && i < lengthsTo) doubt.shift += g.known.tol;
-    else {
-      const share =
-        Math.max(g.known.hi - g.known.value, g.known.value - g.known.lo) / g.known.value;
-      if (i !== eitherWay[1]) doubt.aim += share;
-      if (eitherWay.includes(i)) doubt.beam += share;
-    }
-  });
-  // Without the stations of body and adapters only the close-focus distance is a little off.
-  const known = lensSeat(built);
-  const seat = known ?? 0;
-  // A box set by hand stands where it stands: how far that is from the lens hangs on all of them.
-  const { box } = front;
-  if (known === null && box?.box.attach === 'rods' && box.use.station !== undefined)
-    for (const g of [
-      flangeOf(built, built.body),
-      ...built.links.map(({ link }) => given(link, 'length')),
-    ])
-      if (!g.known) inputs.add(g);
-  const focus = setting.focus;
-  const edges = front.edges;
-  const label = [
-    setting.focal === null ? null : `${plain(setting.focal)} mm`,
-    stopLabel,
-    !close ? 'infinity' : focus === valueOf(lens.closeFocus) ? 'close focus' : metres(focus),
-  ]
-    .filter(Boolean)
-    .join(', ');
+  const doubt = doubtOf(inputs.list, frontInputs, [lengthsFrom, lengthsTo], eitherWay);
+  addWay(built, front, inputs);
+  const seat = lensSeat(built) ?? 0;
+  const { edges } = front;
   return {
     setting,
-    label,
+    label: inWords(lens, setting, label),
     inputs: inputs.list,
     frontInputs,
     eitherWay,
@@ -329,7 +353,7 @@ export function situation(
     },
     mode: (x) => ({ w: w(x), h: h(x) }),
     assumed: [behind.assumed, front.assumed].filter(Boolean).join(' ') || null,
-    fromT: used.fromT,
+    fromT,
     seat,
   };
 }

@@ -11,6 +11,7 @@ import { ruleBasis } from '../../../rules/rules';
 
 export const mountFlange: Check = {
   id: 'mount.flange',
+  marks: true,
   title: 'Flange error against depth of focus',
   short: 'focus is off',
   says: 'Whether the lens sits where its marks were made for, glass in the way and the setting of a reducer counted in: too far out loses infinity, too close makes every mark read wrong.',

@@ -6,8 +6,8 @@ import { chainsBetween, setBetween, tieFoot, setSlot } from '../moves/chain';
 import { hasSlot } from '../model/flange';
 
 /** Other chains of adapters and reducers that close from body to lens. */
-export const otherLinks: Generator = (built, finding) => {
-  if (!finding.id.startsWith('mount.') && !coverageIds.has(finding.id)) return [];
+export const otherLinks: Generator = (built, finding, area) => {
+  if (area !== 'mount' && !coverageIds.has(finding.id)) return [];
   const { body, lens, rig } = built;
   if (!body || !lens) return [];
   const now = rig.between.map((u) => u.part).join('/');

@@ -1,3 +1,4 @@
+import { onAxis } from '../../../build/piece';
 import { constant } from '../../../build/given';
 import { standOf } from '../../../build/stand';
 import { distanceFrom, inputsOf, nameOf } from '../../space/model/clearance';
@@ -19,13 +20,7 @@ export const rodsLensClear: Check = {
     const stand = standOf(built);
     const { lens } = built;
     if (!lens || stand.rods.length === 0) return [];
-    const lensKeys = new Set([
-      'lens',
-      ...stand.pieces
-        .map((p) => p.key)
-        .filter((k) => k.startsWith('gear:') || k.startsWith('thread:') || k.startsWith('link:')),
-    ]);
-    const around = stand.solids.filter((s) => lensKeys.has(s.piece) && s.role !== 'foot');
+    const around = stand.solids.filter((s) => onAxis(s) && s.role !== 'foot');
     const rodSolids = stand.solids.filter((s) => s.role === 'rod');
     const missing = [...new Set([...around, ...rodSolids].flatMap((s) => s.inputs))].filter(
       (g) => !g.known,

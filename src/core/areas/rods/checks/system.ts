@@ -34,6 +34,7 @@ export const rodsSystem: Check = {
       const base = {
         id: 'rods.system',
         key: `rods.system:${c.key}`,
+        pieces: [c.key],
         about,
         station: stand.value(c.from),
         basis: '[trade] rod systems',

@@ -49,7 +49,7 @@ export const otherRods: Generator = (built, v) => {
 
 /** Rods slid back to where they stand out no more than the house allows: what may follow another fix. */
 export function slideRods(built: Built, v: Verdict): Edit[] {
-  return otherRods(built, v)
+  return otherRods(built, v, 'rods')
     .filter((c) => c.family === 'slide')
     .map((c) => c.edit)
     .slice(0, 2);

@@ -173,6 +173,7 @@ function inView(
   const v = judge({
     id: 'sight.view',
     key: `sight.view:${s.piece}`,
+    pieces: [s.piece],
     about: [...new Set([piece.part, lens])],
     frame: j.frame?.id ?? null,
     station: (s.extent[2] + s.extent[5]) / 2,

@@ -1,3 +1,4 @@
+import { onAxis } from '../../../build/piece';
 import { standOf } from '../../../build/stand';
 import { distance } from '../../../solids/distance';
 import { moved } from '../../../solids/move';
@@ -25,9 +26,7 @@ export const spaceLensChange: Check = {
     const stand = standOf(built);
     if (!lens || !built.closed || !stand.standing) return [];
     const comes = new Set(
-      stand.pieces
-        .map((p) => p.key)
-        .filter((k) => k === 'lens' || k.startsWith('gear:') || k.startsWith('thread:')),
+      stand.pieces.filter((p) => onAxis(p) && p.is !== 'link').map((p) => p.key),
     );
     const box = built.rig.box ? built.kit.get(built.rig.box.part) : null;
     const clip = (box as { attach?: string } | null)?.attach === 'clip-on';
@@ -41,7 +40,7 @@ export const spaceLensChange: Check = {
       const by = (k / STEPS) * FREE;
       const ahead = out.map((s) => ({ s, then: moved(s.solid, [0, 0, by]) }));
       for (const r of rest) {
-        if (moves.has(r.piece) || r.piece === 'body') continue;
+        if (moves.has(r.piece) || r.is === 'body') continue;
         const meets = ahead.some(({ s, then }) => {
           const [e, o] = [s.extent, r.extent];
           if (e[0] > o[3] || o[0] > e[3] || e[1] > o[4] || o[1] > e[4]) return false;
@@ -52,12 +51,12 @@ export const spaceLensChange: Check = {
         });
         if (!meets) continue;
         const piece = stand.pieces.find((p) => p.key === r.piece)!;
-        const swings = r.piece === 'box' && (box as { swing?: string } | null)?.swing;
+        const swings = r.is === 'box' && (box as { swing?: string } | null)?.swing;
         moves.set(
           r.piece,
           swings
             ? `swing ${piece.name} away`
-            : r.piece.startsWith('support:')
+            : r.is === 'support'
               ? `lower ${piece.name}`
               : `take ${piece.name} off`,
         );

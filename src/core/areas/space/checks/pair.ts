@@ -1,3 +1,4 @@
+import { onAxis, pieceKey } from '../../../build/piece';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { standOf, type Stand } from '../../../build/stand';
@@ -44,8 +45,7 @@ function pairsOf(built: Built): Pairs {
       air: (a, b) => (a.moving || b.moving ? moving : still),
       most: Math.max(still, moving),
       // Lens against rods is a check of its own.
-      wanted: (a, b) =>
-        !(a.role === 'rod' && onLens(b.piece)) && !(b.role === 'rod' && onLens(a.piece)),
+      wanted: (a, b) => !(a.role === 'rod' && onAxis(b)) && !(b.role === 'rod' && onAxis(a)),
     },
   );
 }
@@ -60,6 +60,7 @@ function judgePair(stand: Stand, n: Near): Verdict {
   return judge({
     id: 'space.pair',
     key: pairKey(a, b),
+    pieces: [a.piece, b.piece],
     about: [...new Set([p.part, r.part])],
     station: (Math.max(a.extent[2], b.extent[2]) + Math.min(a.extent[5], b.extent[5])) / 2,
     ...pairMargin(stand, n, limit),
@@ -178,6 +179,7 @@ function cages({ body, rig, kit }: Built): Verdict[] {
       plainVerdict({
         id: 'space.pair',
         key: `space.pair:around:${u.id}`,
+        pieces: [pieceKey('fitted', u.id)],
         about: [cage.id, body.id],
         state: 'unknown',
         why: `Whether ${cage.name} goes around ${body.name} is not known: ${others.length > 0 ? `it is made for ${inWords(others)}, and ` : ''}its room inside is not given.`,
@@ -187,13 +189,4 @@ function cages({ body, rig, kit }: Built): Verdict[] {
       }),
     ];
   });
-}
-
-function onLens(piece: string): boolean {
-  return (
-    piece === 'lens' ||
-    piece.startsWith('gear:') ||
-    piece.startsWith('thread:') ||
-    piece.startsWith('link:')
-  );
 }

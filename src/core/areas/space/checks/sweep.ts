@@ -1,7 +1,7 @@
 import { given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../build/stand';
-import { nameOf, nearTo, pairMargin, pieceOf, type Near } from '../model/clearance';
+import { nameOf, nearTo, pairMargin, pieceOf, sweepKey, type Near } from '../model/clearance';
 import { assemblyOf, slideClear } from '../model/slide';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
@@ -57,6 +57,7 @@ function swings(stand: Stand, sweep: StandSolid, air: number): Verdict[] {
       plainVerdict({
         ...base,
         key: `space.sweep:${sweep.piece}`,
+        pieces: [sweep.piece],
         about: [piece.part],
         state: 'unknown',
         why: `Whether the ${piece.name} opens freely is not known: ${piece.missing.map((g) => g.label).join(', ')} missing.`,
@@ -66,7 +67,7 @@ function swings(stand: Stand, sweep: StandSolid, air: number): Verdict[] {
     ];
   const pairs = nearTo(
     stand,
-    `sweep:${sweep.piece}`,
+    `sweep ${sweep.piece}`,
     sweep,
     stand.solids.filter((s) => s.role !== 'sweep' && s.role !== 'rod'),
     air,
@@ -81,6 +82,7 @@ function swings(stand: Stand, sweep: StandSolid, air: number): Verdict[] {
     plainVerdict({
       ...base,
       key: `space.sweep:${sweep.piece}`,
+      pieces: [sweep.piece],
       about: [piece.part],
       state: 'ok',
       why: `The ${piece.name} moves freely.`,
@@ -105,7 +107,8 @@ function passes(stand: Stand, sweep: StandSolid, n: Near, air: number): Verdict 
   const by = pieceOf(stand, other);
   return judge({
     ...baseOf(sweep, air),
-    key: `space.sweep:${sweep.piece}|${other.piece}`,
+    key: sweepKey(sweep, other),
+    pieces: [sweep.piece, other.piece],
     about: [...new Set([by.part, piece.part])],
     ...pairMargin(stand, n, air),
     wanted: air,
@@ -150,6 +153,7 @@ function unseen(stand: Stand, sweep: StandSolid, base: ReturnType<typeof baseOf>
     plainVerdict({
       ...base,
       key: `space.sweep:${sweep.piece}|unknown`,
+      pieces: [sweep.piece],
       about: [piece.part, ...new Set(blind.map((p) => p.part))],
       state: 'unknown',
       why: `Whether the ${piece.name} passes ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing.`,

@@ -1,3 +1,4 @@
+import { pieceKey } from '../../../build/piece';
 import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../build/stand';
 import { type Generator, type Candidate, candidate, kitOf, hire } from '../../../checks/candidate';
@@ -17,14 +18,12 @@ const slid = (name: string, by: number) =>
 /** What stands in the way of something that swings: slid with all that it hangs on, or left shut. */
 function outOfTheSwing(built: Built, stand: Stand, use: FittedUse, v: Verdict): Candidate[] {
   const { rig } = built;
-  const sweep = stand.solids.find(
-    (s) => s.role === 'sweep' && v.key.startsWith(`space.sweep:${s.piece}`),
-  );
+  const sweep = stand.solids.find((s) => s.role === 'sweep' && v.pieces.includes(s.piece));
   if (!sweep) return [];
   const list: Candidate[] = [];
-  const by = slideClear(stand, sweep, `fitted:${use.id}`, built.rules['space.air-moving']);
-  const { root } = assemblyOf(stand, `fitted:${use.id}`);
-  const carrier = (rig.fitted ?? []).find((u) => `fitted:${u.id}` === root);
+  const by = slideClear(stand, sweep, pieceKey('fitted', use.id), built.rules['space.air-moving']);
+  const { root } = assemblyOf(stand, pieceKey('fitted', use.id));
+  const carrier = (rig.fitted ?? []).find((u) => pieceKey('fitted', u.id) === root);
   if (by !== null && carrier?.on === 'rods') {
     const title = slid(built.kit.get(carrier.part)!.name, by);
     const front = stand.pieces.find((p) => p.key === root)?.faces?.z1;
@@ -43,7 +42,7 @@ function outOfTheSwing(built: Built, stand: Stand, use: FittedUse, v: Verdict): 
       );
     }
   }
-  if (v.key.startsWith('space.sweep:screen'))
+  if (sweep.is === 'screen')
     list.push({ ...candidate(shutScreen(rig, true), 0, 3, 'shut'), givesUp: true });
   return list;
 }
@@ -63,7 +62,7 @@ function elsewhere(built: Built, stand: Stand, use: FittedUse, v: Verdict): Cand
       );
     }
   // What is clamped to rods slides; what is screwed on does not.
-  const front = stand.pieces.find((p) => p.key === `fitted:${use.id}`)?.faces?.z1;
+  const front = stand.pieces.find((p) => p.key === pieceKey('fitted', use.id))?.faces?.z1;
   if ((v.id === 'space.pair' || v.id === 'sight.view') && use.on === 'rods' && front)
     for (const s of SHIFTS) {
       const to = { station: Math.round(stand.value(front) + s) };

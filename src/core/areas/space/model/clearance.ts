@@ -29,6 +29,8 @@ export interface Pairs {
   nearest: Near | null;
   /** Pairs of solids whose distance was worked out. */
   tested: number;
+  /** The key of the finding about two of them. */
+  keyOf: (a: StandSolid, b: StandSolid) => string;
 }
 
 /** Pairs farther apart than this are not listed as the nearest, mm. */
@@ -126,7 +128,8 @@ function together(tallies: readonly Tally[]): Pairs {
       if (!before || n.d - n.wants < before.d - before.wants) worst.set(key, n);
     }
   }
-  return { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
+  const near = [...worst.values()].sort((a, b) => a.d - b.d);
+  return { near, nearest, tested, keyOf: pairKey };
 }
 
 /** Everything that was found on a rig, by the name it was asked for with. */
@@ -164,7 +167,8 @@ export function nearTo(
       const known = worst.get(b.piece);
       if (!known || near.d < known.d) worst.set(b.piece, near);
     }
-    return { near: [...worst.values()].sort((a, b) => a.d - b.d), nearest, tested };
+    const near = [...worst.values()].sort((a, b) => a.d - b.d);
+    return { near, nearest, tested, keyOf: sweepKey };
   });
 }
 
@@ -333,7 +337,7 @@ export function pieceOf(stand: Stand, s: StandSolid): Piece {
 /** What it is called in a sentence: `the arm of Pintle wheel`. */
 export function nameOf(stand: Stand, s: StandSolid): string {
   const piece = pieceOf(stand, s);
-  const own = ROLE[s.role] ?? (s.role.startsWith('gear-') ? `${s.role.slice(5)} gear` : null);
+  const own = s.called ?? ROLE[s.role];
   return own ? `the ${own} of ${piece.name}` : piece.name;
 }
 
@@ -350,18 +354,16 @@ const ROLE: Record<string, string> = {
   tilt: 'tilting screen',
 };
 
-/** What {@link nearIn} found so far on a rig, each with the key of its finding. */
+/** What was found so far on a rig, each with the key of its finding. */
 export function nearest(stand: Stand): (Near & { key: string })[] {
-  const out: (Near & { key: string })[] = [];
-  for (const [name, pairs] of found(stand))
-    for (const n of pairs.near)
-      out.push({
-        ...n,
-        key: name.startsWith('pair ')
-          ? pairKey(n.a, n.b)
-          : `space.${name}|${name.endsWith(n.a.piece) ? n.b.piece : n.a.piece}`,
-      });
-  return out;
+  return [...found(stand).values()].flatMap((pairs) =>
+    pairs.near.map((n) => ({ ...n, key: pairs.keyOf(n.a, n.b) })),
+  );
+}
+
+/** Key of the finding about what swings and what stands in its way. */
+export function sweepKey(sweep: StandSolid, other: StandSolid): string {
+  return `space.sweep:${sweep.piece}|${other.piece}`;
 }
 
 /** Key of the finding about two pieces. */

@@ -1,3 +1,4 @@
+import { pieceKey } from '../../../build/piece';
 import type { Stand } from '../../../build/stand';
 import type { StandSolid } from '../../../build/stand-setting';
 import { distance } from '../../../solids/distance';
@@ -10,12 +11,14 @@ const FARTHEST = 300;
 /** The piece on the rods or against the camera that carries another one, and all it carries. */
 export function assemblyOf(stand: Stand, piece: string): { root: string; all: string[] } {
   const uses = stand.fitted;
-  const fittedAs = (key: string) => uses.find((u) => `fitted:${u.id}` === key);
+  const fittedAs = (key: string) => uses.find((u) => pieceKey('fitted', u.id) === key);
   let root = piece;
-  for (let up = fittedAs(root); up?.to !== undefined; up = fittedAs(root)) root = `fitted:${up.to}`;
+  for (let up = fittedAs(root); up?.to !== undefined; up = fittedAs(root))
+    root = pieceKey('fitted', up.to);
   const all = [root];
   for (const u of uses)
-    if (u.to !== undefined && all.includes(`fitted:${u.to}`)) all.push(`fitted:${u.id}`);
+    if (u.to !== undefined && all.includes(pieceKey('fitted', u.to)))
+      all.push(pieceKey('fitted', u.id));
   return { root, all };
 }
 
@@ -30,9 +33,8 @@ export function slideClear(
   air: number,
 ): number | null {
   const { root, all } = assemblyOf(stand, piece);
-  if (!root.startsWith('fitted:')) return null;
-  // What is screwed on does not slide.
-  if (stand.fitted.find((u) => `fitted:${u.id}` === root)?.on !== 'rods') return null;
+  // What is screwed on does not slide, nor what is not fitted at all.
+  if (stand.fitted.find((u) => pieceKey('fitted', u.id) === root)?.on !== 'rods') return null;
   const own = stand.solids.filter((s) => all.includes(s.piece));
   const body = stand.solids.find((s) => s.piece === 'body');
   const at = stand.solids.find((s) => s.piece === root);

@@ -22,6 +22,7 @@ export const supportHeight: Check = {
       const base = {
         id: 'support.height',
         key: `support.height:${s.use.id}`,
+        pieces: [s.key],
         about: [s.part.id, ...(built.lens ? [built.lens.id] : [])],
         station: stand.value(s.station),
       };

@@ -18,6 +18,7 @@ export const supportPlace: Check = {
       const base = {
         id: 'support.place',
         key: `support.place:${s.use.id}`,
+        pieces: [s.key],
         about: [s.part.id, lens.id],
         station: stand.value(s.station),
         basis: '[trade] a support stands under what keeps still',

@@ -1,3 +1,4 @@
+import { pieceKey } from '../../../build/piece';
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { givens, minus, of, type Lin } from '../../../build/lin';
@@ -27,7 +28,7 @@ export function tiedFeet(built: Built, stand: Stand): TiedFoot[] {
   if (!plate) return [];
   const tied: { part: Part; key: string }[] = built.links
     .filter((l) => l.use.tied && l.link.foot !== false)
-    .map((l) => ({ part: l.link, key: `link:${l.index}` }));
+    .map((l) => ({ part: l.link, key: pieceKey('link', l.index) }));
   if (built.lens && built.rig.footTied) tied.push({ part: built.lens, key: 'lens' });
   return tied.flatMap(({ part, key }): TiedFoot[] => {
     const solid = stand.pieces.find((p) => p.key === key)?.solids.find((s) => s.role === 'foot');

@@ -1,3 +1,5 @@
+import { axisOf } from '../../../build/axis';
+import { pieceKey } from '../../../build/piece';
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
@@ -75,7 +77,7 @@ function findJoints(built: Built, stand: Stand): LoadedJoint[] {
   const { body, lens } = built;
   if (!body || !lens) return [];
   const chain: Hanging[] = [];
-  let z = stand.face;
+  const axis = axisOf(built);
   const joints: LoadedJoint[] = [];
   const joint = (bearer: Part, station: Lin, play: Given | null, key: string) =>
     joints.push({
@@ -92,24 +94,22 @@ function findJoints(built: Built, stand: Stand): LoadedJoint[] {
       play,
       index: joints.length,
     });
-  joint(body, z, null, 'body');
-  for (const { link, index, use } of built.links) {
-    const length = given(link, 'length');
+  joint(body, axis.face, null, 'body');
+  for (const { link, index, use, from, to } of axis.links) {
     chain.push({
       part: link.id,
       name: link.name,
       mass: given(link, 'mass'),
-      z: resting(inside(link, z, length)),
+      z: resting(inside(link, from, given(link, 'length'))),
     });
-    z = plus(z, of(length));
-    joint(link, z, use.tied ? null : given(link, 'play'), `link:${index}`);
+    joint(link, to, use.tied ? null : given(link, 'play'), pieceKey('link', index));
   }
   const ahead: Hanging[] = [
     {
       part: lens.id,
       name: lens.name,
       mass: given(lens, 'mass'),
-      z: resting(plus(z, of(given(lens, 'centreOfGravity')))),
+      z: resting(plus(axis.seat, of(given(lens, 'centreOfGravity')))),
     },
     ...onTheLens(built),
   ];
@@ -122,8 +122,8 @@ function onTheLens(built: Built): Hanging[] {
   const list: Hanging[] = [];
   for (const p of aheadOf(built).s.pieces) {
     const part = built.kit.get(p.part)!;
-    const clip = p.key === 'box' && (part as MatteBox).attach !== 'rods';
-    if (!p.key.startsWith('gear:') && !p.key.startsWith('thread:') && !clip) continue;
+    const clip = p.is === 'box' && (part as MatteBox).attach !== 'rods';
+    if (p.is !== 'gear' && p.is !== 'thread' && !clip) continue;
     const first = p.solids[0];
     if (!first) continue;
     const z: Rested = first.faces
