@@ -40,6 +40,7 @@ test('findings open at the side of any place, one area at a time; a fix is taken
   await expect(side).toBeHidden();
   await standing.click();
   await expect(side).toBeVisible();
+  await expect(side.getByRole('listitem').first()).toBeVisible();
   const all = await side.getByRole('listitem').count();
   await side.getByLabel('Findings of which area').selectOption({ label: 'Front, 3' });
   // What is open are its findings, and nothing of another area.

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { build, buildAfresh, shared } from '../src/core/build/build';
-import { standOf } from '../src/core/build/stand';
+import { standOf } from '../src/core/stand/stand';
 import { check } from '../src/core/areas/checks';
 import { pairsTested } from '../src/core/areas/space/model/clearance';
 import { searchParts } from '../src/core/command/search';

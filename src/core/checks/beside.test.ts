@@ -1,4 +1,4 @@
-import { standOf } from '../build/stand';
+import { standOf } from '../stand/stand';
 import { build } from '../build/build';
 import type { Job, LensSupport, Rig } from '../kit/types';
 import { removePart } from '../solve/remove-part';

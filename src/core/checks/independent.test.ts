@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { build } from '../build/build';
-import { standOf } from '../build/stand';
+import { standOf } from '../stand/stand';
 import { judgedFrames } from '../areas/front/model/judged';
 import { lookAt, nominal } from '../areas/front/model/looks';
 import { sights } from '../areas/front/model/sight';

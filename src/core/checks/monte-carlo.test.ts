@@ -1,6 +1,6 @@
 import { fieldAt, FIELDS, isKind, type Field } from '../kit/fields';
 import { build, buildAfresh } from '../build/build';
-import { standOf } from '../build/stand';
+import { standOf } from '../stand/stand';
 import type { Job, Lens, Part, Rig } from '../kit/types';
 import { partsOn } from '../roles/uses';
 import { mountIndex, STANDARD_MOUNTS } from '../areas/mount/kit/standards';

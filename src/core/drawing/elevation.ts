@@ -1,7 +1,7 @@
 import type { Built } from '../build/build';
 import { modeSize } from '../build/circle';
-import { standOf, type Stand } from '../build/stand';
-import type { Piece, StandSolid } from '../build/stand-setting';
+import { standOf, type Stand } from '../stand/stand';
+import type { Piece, StandSolid } from '../place/setting';
 import type { Given } from '../build/given';
 import { minus, net } from '../build/lin';
 import { inWords } from '../checks/judge';

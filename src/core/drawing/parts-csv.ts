@@ -1,6 +1,6 @@
 import { csvText } from '../format/cells';
 import type { Built } from '../build/build';
-import { standOf } from '../build/stand';
+import { standOf } from '../stand/stand';
 
 /** The placed parts of a rig: one line for each solid, extents in the frame of reference. */
 export function partsCsv(built: Built): string {

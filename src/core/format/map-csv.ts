@@ -1,6 +1,6 @@
 import { csvText } from './cells';
 import type { Built } from '../build/build';
-import { frontOf } from '../build/front';
+import { frontOf } from '../areas/front/place/front';
 import { chipShading } from '../areas/front/model/chip-shading';
 import type { Situation } from '../areas/front/model/situations';
 

@@ -1,6 +1,6 @@
 import { build } from '../build/build';
-import { frontOf, lensSeat } from '../build/front';
-import { standOf } from '../build/stand';
+import { frontOf, lensSeat } from '../areas/front/place/front';
+import { standOf } from '../stand/stand';
 import { valueOf } from '../quantity/quantity';
 import type { Subject } from './rigs';
 

@@ -3,7 +3,7 @@ import type { Finding, State } from '../checks/finding';
 import { cautions } from '../areas/cautions';
 import { said } from '../checks/judge';
 import { check } from '../areas/checks';
-import { frontOf } from '../build/front';
+import { frontOf } from '../areas/front/place/front';
 import { flagSight } from '../areas/front/model/flags';
 import { lightFigures, type LightFigures } from '../areas/light/model/light';
 import { CORNERS, judgedFrames } from '../areas/front/model/judged';

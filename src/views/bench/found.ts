@@ -1,5 +1,5 @@
 import { type Part, onHand } from '@/core/kit/types';
-import type { Stand } from '@/core/build/stand';
+import type { Stand } from '@/core/stand/stand';
 import type { Lin } from '@/core/build/lin';
 import { exact } from '@/core/quantity/say';
 

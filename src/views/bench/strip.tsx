@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { frontLayout } from '@/core/build/front-layout';
+import { frontLayout } from '@/core/areas/front/place/layout';
 import { layout } from '@/core/build/layout';
 import { useSize } from '@/ui/use-size';
 import type { Bench } from './bench';

@@ -143,6 +143,12 @@ function PartItem({ part: p, mounts }: { part: Part; mounts: MountIndex }) {
   );
 }
 
+/** The parts of one kind as a list for a spreadsheet. */
+async function exportCsv(job: Job, kind: Kind): Promise<void> {
+  const parts = job.kit.filter((p) => p.kind === kind);
+  saveFile(`${job.id}-${kind}.csv`, await files.run((f) => f.writeKitCsv(kind, parts)), 'text/csv');
+}
+
 /** Parts added one by one, lists in and out. */
 function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: MountIndex }) {
   const store = useStore();
@@ -170,10 +176,6 @@ function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: Mount
       `${list.name}: ${added} new ${added === 1 ? 'part' : 'parts'}, ${changed} changed. Undo takes them all back.`,
     );
   };
-  const exportCsv = async (k: Kind) => {
-    const parts = job.kit.filter((p) => p.kind === k);
-    saveFile(`${job.id}-${k}.csv`, await files.run((f) => f.writeKitCsv(k, parts)), 'text/csv');
-  };
   return (
     <>
       <div className="my-3 flex flex-wrap gap-2">
@@ -190,7 +192,9 @@ function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: Mount
         />
         <FilePick label="Import a kit, CSV" accept=".csv,text/csv" onFile={importCsv} />
         {isKind(kind) ? (
-          <Button onClick={() => void exportCsv(kind)}>Export {KIND_NAME[kind].many}, CSV</Button>
+          <Button onClick={() => void exportCsv(job, kind)}>
+            Export {KIND_NAME[kind].many}, CSV
+          </Button>
         ) : null}
       </div>
       <Problems problems={problems} sentence={problemSentence} close={() => setProblems([])} />
@@ -215,6 +219,25 @@ function kindOptions(typed: string, looked: string, add: (k: Kind) => void): Opt
     .sort((a, b) => Number(b === looked) - Number(a === looked))
     .filter((k) => `${KIND_NAME[k].one} ${KIND_NAME[k].many}`.toLowerCase().includes(words))
     .map((k) => ({ id: k, name: KIND_NAME[k].one, pick: () => add(k) }));
+}
+
+function ReadRow({
+  part: p,
+  mounts,
+  there,
+}: {
+  part: Part;
+  mounts: MountIndex;
+  there: Part | undefined;
+}) {
+  return (
+    <tr className="border-b border-rule align-top">
+      <td className="py-1 pr-4">{isKind(p.kind) ? KIND_NAME[p.kind].one : p.kind}</td>
+      <td className="py-1 pr-4">{p.name}</td>
+      <td className="py-1 pr-4 text-soft">{everyField(p, mounts)}</td>
+      <td className="py-1 text-soft">{there?.kind === p.kind ? 'changes the one there' : 'new'}</td>
+    </tr>
+  );
 }
 
 /** A list as it was understood, line by line: nothing is stored before it is taken in. */
@@ -255,14 +278,7 @@ function ReadIn({
           </thead>
           <tbody>
             {parts.slice(0, SHOWN).map((p) => (
-              <tr key={p.id} className="border-b border-rule align-top">
-                <td className="py-1 pr-4">{isKind(p.kind) ? KIND_NAME[p.kind].one : p.kind}</td>
-                <td className="py-1 pr-4">{p.name}</td>
-                <td className="py-1 pr-4 text-soft">{everyField(p, mounts)}</td>
-                <td className="py-1 text-soft">
-                  {have.get(p.id)?.kind === p.kind ? 'changes the one there' : 'new'}
-                </td>
-              </tr>
+              <ReadRow key={p.id} part={p} mounts={mounts} there={have.get(p.id)} />
             ))}
           </tbody>
         </table>

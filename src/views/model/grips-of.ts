@@ -1,8 +1,8 @@
 import { exact } from '@/core/quantity/say';
-import { pieceKey } from '@/core/build/piece';
-import { standOf, type Stand } from '@/core/build/stand';
-import type { Piece } from '@/core/build/stand-setting';
-import type { PlacedDrive } from '@/core/build/stand-drive';
+import { pieceKey } from '@/core/place/piece';
+import { standOf, type Stand } from '@/core/stand/stand';
+import type { Piece } from '@/core/place/setting';
+import type { PlacedDrive } from '@/core/areas/drive/place/drive';
 import type { View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import type { FittedUse } from '@/core/kit/types';

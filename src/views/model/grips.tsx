@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { standOf } from '@/core/build/stand';
+import { standOf } from '@/core/stand/stand';
 import { outline, type View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { Handle } from '@/views/bench/handle';

@@ -76,11 +76,7 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
       >
         <Tabs label="Findings, parts, measuring" tabs={TABS} tab={panel} onTab={setPanel}>
           {panel === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
-          {panel === 'parts' ? (
-            <div className="min-h-0 flex-1 overflow-auto p-3">
-              <BesidePanel facts={facts} />
-            </div>
-          ) : null}
+          {panel === 'parts' ? <Parts facts={facts} /> : null}
           {panel === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
         </Tabs>
         <Exports facts={facts} />
@@ -122,6 +118,15 @@ function Exports({ facts }: { facts: RigFacts }) {
       <Button look="bare" onClick={() => void save('csv')}>
         CSV
       </Button>
+    </div>
+  );
+}
+
+/** What is on the rig, to be set. */
+function Parts({ facts }: { facts: RigFacts }) {
+  return (
+    <div className="min-h-0 flex-1 overflow-auto p-3">
+      <BesidePanel facts={facts} />
     </div>
   );
 }

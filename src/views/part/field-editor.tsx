@@ -290,6 +290,15 @@ export function TextInput({
   );
 }
 
+/** A line of a table with nothing in it but what it is called. */
+function freshRow(field: RowsField, number: number): Record<string, unknown> {
+  const line: Record<string, unknown> = {};
+  const name = `${field.row} ${number}`;
+  if (field.keyed) line.id = newNamedId(name);
+  for (const f of field.fields) if (f.required && f.type === 'text') line[f.key] = name;
+  return line;
+}
+
 interface RowsProps {
   field: RowsField;
   part: Part;
@@ -308,12 +317,7 @@ function Rows({
   const rows = Array.isArray(value) ? (value as Record<string, unknown>[]) : [];
   // A line that is being begun: nothing is kept before what it cannot do without is there.
   const needs = field.fields.filter((f) => f.required);
-  const fresh = (): Record<string, unknown> => {
-    const line: Record<string, unknown> = {};
-    if (field.keyed) line.id = newNamedId(`${field.row} ${rows.length + 1}`);
-    for (const f of needs) if (f.type === 'text') line[f.key] = `${field.row} ${rows.length + 1}`;
-    return line;
-  };
+  const fresh = () => freshRow(field, rows.length + 1);
   const asked = begin && rows.length === 0 && needs.some((f) => f.type !== 'text');
   const [begun, setBegun] = useState<Record<string, unknown> | null>(() =>
     asked ? fresh() : null,

@@ -54,22 +54,29 @@ export function RescueView() {
           </Button>
           <ul className="my-2">
             {jobs.map((j) => (
-              <li key={j.id} className="flex min-h-12 items-center gap-2 border-b border-rule">
-                <span className="min-w-0 flex-1 break-words">
-                  {j.name}
-                  <span className="block text-sm text-soft">
-                    {j.damaged ? 'damaged' : howMany(j.parts, 'part')}
-                    {j.binned ? ', in the bin' : ''}
-                  </span>
-                </span>
-                <Button aria-label={`Save ${j.name}`} onClick={() => void save(j.id)}>
-                  Save
-                </Button>
-              </li>
+              <Kept key={j.id} job={j} save={save} />
             ))}
           </ul>
         </>
       )}
     </section>
+  );
+}
+
+/** One job as it lies here. */
+function Kept({ job: j, save }: { job: JobListing; save: (id: string) => Promise<void> }) {
+  return (
+    <li className="flex min-h-12 items-center gap-2 border-b border-rule">
+      <span className="min-w-0 flex-1 break-words">
+        {j.name}
+        <span className="block text-sm text-soft">
+          {j.damaged ? 'damaged' : howMany(j.parts, 'part')}
+          {j.binned ? ', in the bin' : ''}
+        </span>
+      </span>
+      <Button aria-label={`Save ${j.name}`} onClick={() => void save(j.id)}>
+        Save
+      </Button>
+    </li>
   );
 }

@@ -4,7 +4,7 @@ import { ChevronDown } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { memo, type Ref, type ButtonHTMLAttributes } from 'react';
 import { focalRange, isZoom } from '@/core/build/lens';
-import { frontOf } from '@/core/build/front';
+import { frontOf } from '@/core/areas/front/place/front';
 import { exact, metres, plain } from '@/core/quantity/say';
 import { Picker } from '@/ui/picker';
 import { Pop } from '@/ui/pop';

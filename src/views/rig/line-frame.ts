@@ -1,4 +1,4 @@
-import type { FrontLayout } from '@/core/build/front-layout';
+import type { FrontLayout } from '@/core/areas/front/place/layout';
 import type { Built } from '@/core/build/build';
 import type { Layout, PlacedShape } from '@/core/build/layout';
 import { BAND, frontNames } from './line-parts';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { PlacedShape, Dimension } from '@/core/build/layout';
-import type { FrontLayout } from '@/core/build/front-layout';
+import type { FrontLayout } from '@/core/areas/front/place/layout';
 import { exact } from '@/core/quantity/say';
 
 export interface PlacedDimension extends Dimension {

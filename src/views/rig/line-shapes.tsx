@@ -1,7 +1,7 @@
 'use client';
 
 import type { RigFacts } from '../bench/use-rig';
-import type { FrontLayout } from '@/core/build/front-layout';
+import type { FrontLayout } from '@/core/areas/front/place/layout';
 import type { Layout, PlacedShape } from '@/core/build/layout';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import { valueOf } from '@/core/quantity/quantity';

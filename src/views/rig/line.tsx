@@ -7,7 +7,7 @@ import type { ShadingView } from '@/core/areas/front/model/view';
 import type { Edit } from '@/core/edit/edit';
 import { useSize } from '@/ui/use-size';
 import { layout } from '@/core/build/layout';
-import { frontLayout, boxFrom } from '@/core/build/front-layout';
+import { frontLayout, boxFrom } from '@/core/areas/front/place/layout';
 import { BAND, dimensionLabels, frontDimensions, Ruler, Dimensions } from './line-parts';
 import { frameOf, placesOf, RULER, TOP, type LineFrame, type PlaceKind } from './line-frame';
 import { EmptyPlaces, Gap, LineMarks, LineNames, LineShapes } from './line-shapes';

@@ -1,7 +1,7 @@
 'use client';
 
-import { type Stand, standOf } from '@/core/build/stand';
-import type { PlacedDrive } from '@/core/build/stand-drive';
+import { type Stand, standOf } from '@/core/stand/stand';
+import type { PlacedDrive } from '@/core/areas/drive/place/drive';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Piece, Choose, Length } from '@/views/bench/panel-parts';
 import { isDrive, isGearRing, isDriveArm, isFitting } from '@/core/kit/types';
@@ -28,22 +28,28 @@ interface OneDrive {
   set: (change: Parameters<typeof setDrive>[2], title: string) => void;
 }
 
-/** Which ring it turns, and from which side. */
+/** Which ring it turns. */
+function Turns({ d, set }: OneDrive) {
+  return (
+    <Choose
+      label="turns"
+      value={d.use.turns}
+      none={null}
+      options={TURNS.map((t) => ({
+        id: t,
+        name: `the ${t} ring`,
+        pick: () => set({ turns: t }, `Turn the ${t} ring with ${d.part.name}`),
+      }))}
+    />
+  );
+}
+
+/** Where it is clamped, and how it swings. */
 function Place({ facts, d, set }: OneDrive) {
   const stand = standOf(facts.built);
   const { name } = d.part;
   return (
     <>
-      <Choose
-        label="turns"
-        value={d.use.turns}
-        none={null}
-        options={TURNS.map((t) => ({
-          id: t,
-          name: `the ${t} ring`,
-          pick: () => set({ turns: t }, `Turn the ${t} ring with ${name}`),
-        }))}
-      />
       <Choose
         label="side"
         value={d.use.side ?? ''}
@@ -183,6 +189,22 @@ function Motor({ facts: { built, job }, d, set }: OneDrive) {
   );
 }
 
+/** Gear rings that are closed on the lens. */
+function Gears({ facts: { rig, base } }: { facts: RigFacts }) {
+  const edit = useEdit();
+  return (rig.gears ?? []).map((g) => {
+    const part = base.kit.get(g.part);
+    return part ? (
+      <Piece
+        key={g.turns}
+        part={part}
+        hint={`on the ${g.turns} ring`}
+        onOff={() => edit(takeGear(rig, g.turns, part.name))}
+      />
+    ) : null;
+  });
+}
+
 export function Drives({ facts }: { facts: RigFacts }) {
   const edit = useEdit();
   const { job, rig, built } = facts;
@@ -190,23 +212,14 @@ export function Drives({ facts }: { facts: RigFacts }) {
   const rings = job.kit.filter(isGearRing);
   return (
     <Section title="Follow focus, motors, gears">
-      {(rig.gears ?? []).map((g) => {
-        const part = facts.base.kit.get(g.part);
-        return part ? (
-          <Piece
-            key={g.turns}
-            part={part}
-            hint={`on the ${g.turns} ring`}
-            onOff={() => edit(takeGear(rig, g.turns, part.name))}
-          />
-        ) : null;
-      })}
+      <Gears facts={facts} />
       {standOf(built).drives.map((d) => {
         const set: OneDrive['set'] = (change, title) =>
           edit(setDrive(rig, d.use.id, change, title));
         return (
           <div key={d.key} className="border-t border-rule pt-1">
             <Piece part={d.part} onOff={() => edit(takeDrive(rig, d.use.id, d.part.name))} />
+            <Turns facts={facts} d={d} set={set} />
             <Place facts={facts} d={d} set={set} />
             <Fitting facts={facts} d={d} set={set} />
             {d.part.kind === 'motor' ? <Motor facts={facts} d={d} set={set} /> : null}

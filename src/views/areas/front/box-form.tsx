@@ -1,8 +1,8 @@
 'use client';
 
 import { useId } from 'react';
-import { frontOf } from '@/core/build/front';
-import type { PlacedBox } from '@/core/build/front-parts';
+import { frontOf } from '@/core/areas/front/place/front';
+import type { PlacedBox } from '@/core/areas/front/place/parts';
 import { isBox, isReduction, isSleeve } from '@/core/kit/types';
 import { parseLength } from '@/core/quantity/parse';
 import { plain } from '@/core/quantity/say';

@@ -1,6 +1,6 @@
 'use client';
 
-import { frontOf } from '@/core/build/front';
+import { frontOf } from '@/core/areas/front/place/front';
 import { coneOf } from '@/core/areas/front/model/cones';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import type { RigFacts } from '../../bench/use-rig';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { DrawnBox, FrontLayout } from '@/core/build/front-layout';
+import type { DrawnBox, FrontLayout } from '@/core/areas/front/place/layout';
 
 /** From millimetres on the rig to the picture. */
 export interface Scale {
@@ -20,10 +20,6 @@ export function FrontShapes({
   litParts: readonly string[];
 }) {
   const { X, Y } = scale;
-  const lit = (id: string) => litParts.includes(id);
-  const stroke = (id: string) => (lit(id) ? 'var(--ink)' : 'var(--soft)');
-  const slab = (from: number, to: number, a: number, b: number) =>
-    `M${X(from)} ${Y(a)}L${X(to)} ${Y(a)}L${X(to)} ${Y(b)}L${X(from)} ${Y(b)}Z`;
   return (
     <g>
       {front.longest > front.rim + 0.5 ? (
@@ -37,38 +33,56 @@ export function FrontShapes({
         </path>
       ) : null}
       {front.pieces.map((p) => (
-        <g key={p.index}>
-          {[1, -1].map((s) => (
-            <path
-              key={s}
-              d={slab(p.from, p.to, s * p.r, s * p.clear)}
-              fill="var(--metal-2)"
-              stroke={stroke(p.part)}
-              strokeWidth={lit(p.part) ? 2 : 1.2}
-              strokeDasharray={p.assumed ? '4 3' : undefined}
-            >
-              <title>{p.assumed ? `${p.name} (a size is not known)` : p.name}</title>
-            </path>
-          ))}
-          {p.glass ? (
-            <path
-              d={slab(
-                p.from + (p.to - p.from) * 0.35,
-                p.from + (p.to - p.from) * 0.65,
-                p.clear,
-                -p.clear,
-              )}
-              fill="var(--glass)"
-              fillOpacity="0.8"
-              stroke={stroke(p.part)}
-              strokeWidth="0.8"
-            >
-              <title>{p.name}</title>
-            </path>
-          ) : null}
-        </g>
+        <PieceShape key={p.index} p={p} scale={scale} lit={litParts.includes(p.part)} />
       ))}
       {front.box ? <BoxShapes box={front.box} scale={scale} litParts={litParts} /> : null}
+    </g>
+  );
+}
+
+/** A ring or filter: its rim above and below, and its glass. */
+function PieceShape({
+  p,
+  scale: { X, Y },
+  lit,
+}: {
+  p: FrontLayout['pieces'][number];
+  scale: Scale;
+  lit: boolean;
+}) {
+  const stroke = lit ? 'var(--ink)' : 'var(--soft)';
+  const slab = (from: number, to: number, a: number, b: number) =>
+    `M${X(from)} ${Y(a)}L${X(to)} ${Y(a)}L${X(to)} ${Y(b)}L${X(from)} ${Y(b)}Z`;
+  return (
+    <g>
+      {[1, -1].map((s) => (
+        <path
+          key={s}
+          d={slab(p.from, p.to, s * p.r, s * p.clear)}
+          fill="var(--metal-2)"
+          stroke={stroke}
+          strokeWidth={lit ? 2 : 1.2}
+          strokeDasharray={p.assumed ? '4 3' : undefined}
+        >
+          <title>{p.assumed ? `${p.name} (a size is not known)` : p.name}</title>
+        </path>
+      ))}
+      {p.glass ? (
+        <path
+          d={slab(
+            p.from + (p.to - p.from) * 0.35,
+            p.from + (p.to - p.from) * 0.65,
+            p.clear,
+            -p.clear,
+          )}
+          fill="var(--glass)"
+          fillOpacity="0.8"
+          stroke={stroke}
+          strokeWidth="0.8"
+        >
+          <title>{p.name}</title>
+        </path>
+      ) : null}
     </g>
   );
 }

@@ -1,8 +1,8 @@
 'use client';
 
 import type { RefObject } from 'react';
-import type { DrawnBox, DrawnFlag, FrontLayout } from '@/core/build/front-layout';
-import { frontOf } from '@/core/build/front';
+import type { DrawnBox, DrawnFlag, FrontLayout } from '@/core/areas/front/place/layout';
+import { frontOf } from '@/core/areas/front/place/front';
 import { beyond, flagSight } from '@/core/areas/front/model/flags';
 import { exact, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/edit/edit';

@@ -1,6 +1,6 @@
 'use client';
 
-import { frontOf } from '@/core/build/front';
+import { frontOf } from '@/core/areas/front/place/front';
 import { isFilter, isRing, type Filter, type Ring } from '@/core/kit/types';
 import { valueOf } from '@/core/quantity/quantity';
 import { plain } from '@/core/quantity/say';

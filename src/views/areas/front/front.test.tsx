@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { build, shared } from '@/core/build/build';
-import { frontPlaces } from '@/core/build/front-layout';
+import { frontPlaces } from '@/core/areas/front/place/layout';
 import { check, CHECKS } from '@/core/areas/checks';
 import { CONTOURS, mapOf, shadingView } from '@/core/areas/front/model/view';
 import type { Layer } from '@/core/areas/front/model/chip-shading';

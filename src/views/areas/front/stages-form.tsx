@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import { frontOf } from '@/core/build/front';
+import { frontOf } from '@/core/areas/front/place/front';
 import { beyond, flagSight } from '@/core/areas/front/model/flags';
 import { stageFit } from '@/core/areas/light/model/light';
 import { tray } from '@/core/areas/front/kit/trays';

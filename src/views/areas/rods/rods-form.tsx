@@ -2,7 +2,7 @@
 
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Length, Piece, Choose } from '@/views/bench/panel-parts';
-import { standOf } from '@/core/build/stand';
+import { standOf } from '@/core/stand/stand';
 import { isRods, type Part } from '@/core/kit/types';
 import { valueOf } from '@/core/quantity/quantity';
 import { sayRod } from '@/core/areas/rods/model/lengths';

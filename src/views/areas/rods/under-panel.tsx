@@ -1,6 +1,6 @@
 'use client';
 
-import { underCamera } from '@/core/build/under';
+import { underCamera } from '@/core/areas/rods/under/under';
 import { isPlate, isRiser, isSettable } from '@/core/kit/types';
 import { exact } from '@/core/quantity/say';
 import { setPlateHeight } from '@/core/areas/rods/moves/under';

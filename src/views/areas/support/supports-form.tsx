@@ -2,7 +2,7 @@
 
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Piece, Length, Choose } from '@/views/bench/panel-parts';
-import { standOf } from '@/core/build/stand';
+import { standOf } from '@/core/stand/stand';
 import { isSupport } from '@/core/kit/types';
 import {
   takeSupport,

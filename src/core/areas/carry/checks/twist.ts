@@ -1,13 +1,13 @@
-import { pieceKey } from '../../../build/piece';
+import { pieceKey } from '../../../place/piece';
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { constant, given, type Given } from '../../../build/given';
 import { reader } from '../../../build/lin';
 import { GRAVITY } from '../../support/model/load';
 import { isFitting, type FittedUse, type Fitting } from '../../../kit/types';
 import { usesOn } from '../../../roles/uses';
 import { bounds, type Bounds } from '../../../solids/solid';
-import type { StandSolid } from '../../../build/stand-setting';
+import type { StandSolid } from '../../../place/setting';
 import { exact } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';

@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';

@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { distanceFrom, inputsOf } from '../../space/model/clearance';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { distance } from '../../../solids/distance';

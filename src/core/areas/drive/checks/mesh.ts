@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { centreDistance } from '../kit/gears';
 import { gearName, withoutTeeth } from '../model/told';
 import { exact, mm, plain } from '../../../quantity/say';

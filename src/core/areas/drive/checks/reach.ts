@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlacedDrive } from '../place/drive';
 import { constant } from '../../../build/given';
 import { givens, of } from '../../../build/lin';
 import { centreDistance, reachRoom } from '../kit/gears';

@@ -1,6 +1,6 @@
-import type { LensGear } from '../../../build/stand-setting';
+import type { LensGear } from '../../../place/setting';
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { counted, given, type Given } from '../../../build/given';
 import { ringRoom, touchAngle, centreDistance, tipDiameter } from '../kit/gears';
 import { ringsThatFit, SLACK, specification } from '../model/rings';

@@ -1,5 +1,5 @@
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlacedDrive } from '../place/drive';
 import { given } from '../../../build/given';
 import { torqueAt, torqueAtLens } from '../kit/gears';
 import { lensTorque, outletsOn, type RigOutlet } from '../model/outlets';

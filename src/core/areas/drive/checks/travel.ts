@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { given } from '../../../build/given';
 import { givens } from '../../../build/lin';
 import { gearName, withoutTeeth } from '../model/told';

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlacedDrive } from '../place/drive';
 import { constant, exactly, given } from '../../../build/given';
 import { wheelTurn } from '../kit/gears';
 import { handUnitOf } from '../model/hand-unit';

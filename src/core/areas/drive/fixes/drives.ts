@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { type Stand, standOf } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { type Stand, standOf } from '../../../stand/stand';
+import type { PlacedDrive } from '../place/drive';
 import { type Generator, type Candidate, candidate, kitOf, hire } from '../../../checks/candidate';
 import type { Verdict } from '../../../checks/finding';
 import { isDriveArm } from '../../../kit/types';

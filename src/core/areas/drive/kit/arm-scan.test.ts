@@ -1,6 +1,6 @@
 import { distance } from '../../../solids/distance';
 import { box, turned, type Solid } from '../../../solids/solid';
-import { outlinesOf, shapesOf } from '../../../build/drive-shape';
+import { outlinesOf, shapesOf } from '../place/shape';
 import { reachArcs, scanArm, type ArmTask } from './arm-scan';
 import { draws as random } from '../../../pupil/oracles';
 

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { byId } from '../../../build/fitted';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { byId } from '../../space/place/fitted';
+import type { PlacedDrive } from '../place/drive';
 import { given, type Given } from '../../../build/given';
 import { isFitting, type Motor } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';

@@ -1,9 +1,9 @@
 import { given } from '../../../build/given';
-import type { Stand } from '../../../build/stand';
+import type { Stand } from '../../../stand/stand';
 import type { Verdict } from '../../../checks/finding';
 import { lacking, plainVerdict } from '../../../checks/judge';
-import type { PlacedDrive } from '../../../build/stand-drive';
-import type { LensGear } from '../../../build/stand-setting';
+import type { PlacedDrive } from '../place/drive';
+import type { LensGear } from '../../../place/setting';
 
 /** What a drive turns, in words: `the focus gear of Marl 50`. */
 export function gearName(stand: Stand, d: { use: { turns: string } }): string {

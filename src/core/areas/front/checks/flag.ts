@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../place/front';
 import { flagSight, flagStands } from '../model/flags';
 import { cornersOf, judgedFrames } from '../model/judged';
 import { nominal } from '../model/looks';

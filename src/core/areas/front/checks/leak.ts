@@ -1,5 +1,7 @@
-import { frontOf } from '../../../build/front';
-import { boxStation } from '../../../build/front-layout';
+import type { Verdict } from '../../../checks/finding';
+import type { MatteBox, Lens } from '../../../kit/types';
+import { frontOf } from '../place/front';
+import { boxStation } from '../place/layout';
 import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
 import { gripOf } from './matte-fit';
@@ -8,7 +10,7 @@ import { known, valueOf, type Known } from '../../../quantity/quantity';
 import type { Check } from '../../../checks/check';
 import { attachUnknown } from '../model/attach';
 import { judge, plainVerdict } from '../../../checks/judge';
-import { lensSeat } from '../../../build/front';
+import { lensSeat } from '../place/front';
 
 export const frontLeak: Check = {
   id: 'front.leak',
@@ -40,18 +42,7 @@ export const frontLeak: Check = {
     const name = own ? own.name : `the sleeve of ${b.name}`;
     const about = [b.id, ...(own ? [own.id] : []), lens.id];
     if (!own && b.sleeveTo === undefined && b.sleeveReach === undefined)
-      return [
-        plainVerdict({
-          id: 'front.leak',
-          about,
-          station: boxStation(built),
-          state: 'unknown',
-          why: `Nobody said what closes the gap between ${b.name} and ${lens.name}: light from behind reaches the filters.`,
-          sum: 'No sum: no sleeve.',
-          wanted: [`flexible sleeve closing on ${valueOf(lens.frontDiameter) ?? 'the lens'} mm`],
-          basis: '[trade]',
-        }),
-      ];
+      return [noSleeve(built, b, lens, about)];
     const grip = gripOf(built, lens);
     const [from, to, reach] = keys.map((k) => given(part, k));
     const distance = gapGiven(built, b.name);
@@ -81,6 +72,19 @@ export const frontLeak: Check = {
     ];
   },
 };
+
+function noSleeve(built: Built, b: MatteBox, lens: Lens, about: string[]): Verdict {
+  return plainVerdict({
+    id: 'front.leak',
+    about,
+    station: boxStation(built),
+    state: 'unknown',
+    why: `Nobody said what closes the gap between ${b.name} and ${lens.name}: light from behind reaches the filters.`,
+    sum: 'No sum: no sleeve.',
+    wanted: [`flexible sleeve closing on ${valueOf(lens.frontDiameter) ?? 'the lens'} mm`],
+    basis: '[trade]',
+  });
+}
 
 /**
  * How far the back of the box stands from the lens front at the shortest that the lens gets: there

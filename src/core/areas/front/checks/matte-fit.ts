@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
-import { frontOf } from '../../../build/front';
-import { type PlacedBox } from '../../../build/front-parts';
-import { boxStation } from '../../../build/front-layout';
+import { frontOf } from '../place/front';
+import { type PlacedBox } from '../place/parts';
+import { boxStation } from '../place/layout';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { rodSystem } from '../../rods/kit/systems';
 import { isPlate, isRing, type Lens, type MatteBox } from '../../../kit/types';

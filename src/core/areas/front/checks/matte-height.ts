@@ -1,5 +1,8 @@
-import { frontOf } from '../../../build/front';
-import { boxStation } from '../../../build/front-layout';
+import type { Built } from '../../../build/build';
+import type { Verdict } from '../../../checks/finding';
+import type { MatteBox, Body } from '../../../kit/types';
+import { frontOf } from '../place/front';
+import { boxStation } from '../place/layout';
 import { exact, mm, sayRange } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
@@ -29,18 +32,7 @@ export const frontMatteHeight: Check = {
         ),
       ];
     const b = box.box;
-    if (!drop)
-      return [
-        plainVerdict({
-          id: 'front.matte-height',
-          about: [b.id, body.id],
-          station: boxStation(built),
-          state: 'unknown',
-          why: `Nobody said what the rods hang on: put a plate under ${body.name}, then the height of ${b.name} is known.`,
-          sum: 'No sum: no plate.',
-          basis: '[math]',
-        }),
-      ];
+    if (!drop) return [noPlate(built, b, body)];
     const limit = built.rules['front.height-limit'];
     const wanted = built.rules['front.height-off'];
     const inputs = [...drop.inputs, drop.standard];
@@ -79,3 +71,15 @@ export const frontMatteHeight: Check = {
     ];
   },
 };
+
+function noPlate(built: Built, b: MatteBox, body: Body): Verdict {
+  return plainVerdict({
+    id: 'front.matte-height',
+    about: [b.id, body.id],
+    station: boxStation(built),
+    state: 'unknown',
+    why: `Nobody said what the rods hang on: put a plate under ${body.name}, then the height of ${b.name} is known.`,
+    sum: 'No sum: no plate.',
+    basis: '[math]',
+  });
+}

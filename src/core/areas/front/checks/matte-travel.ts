@@ -1,7 +1,7 @@
 import { axisOf } from '../../../build/axis';
-import { boxStationOf } from '../../../build/front-box';
-import { frontOf, lensSeat, travelOf } from '../../../build/front';
-import { Inputs } from '../../../build/front-parts';
+import { boxStationOf } from '../place/box';
+import { frontOf, lensSeat, travelOf } from '../place/front';
+import { Inputs } from '../place/parts';
 import { constant, given } from '../../../build/given';
 import { valueOf } from '../../../quantity/quantity';
 import { exact, mm } from '../../../quantity/say';

@@ -1,5 +1,5 @@
-import { frontOf } from '../../../build/front';
-import { boxStation, threadStation } from '../../../build/front-layout';
+import { frontOf } from '../place/front';
+import { boxStation, threadStation } from '../place/layout';
 import { mustTurn } from '../../light/model/light';
 import { isFilter, isReducer } from '../../../kit/types';
 import type { Check } from '../../../checks/check';

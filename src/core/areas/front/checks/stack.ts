@@ -1,4 +1,4 @@
-import { boxStation, threadStation } from '../../../build/front-layout';
+import { boxStation, threadStation } from '../place/layout';
 import { glassOf, polarises, type Glass } from '../../light/model/light';
 import { fieldOfView } from '../../../optics/field';
 import { modeSize, framingSqueeze } from '../../../build/circle';

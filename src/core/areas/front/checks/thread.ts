@@ -1,6 +1,6 @@
-import { threadStation } from '../../../build/front-layout';
+import { threadStation } from '../place/layout';
 import { given } from '../../../build/given';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../place/front';
 import { ringChains, ringSpecification, sameThread } from '../model/threads';
 import { isRing, onHand, type Filter, type Ring } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';

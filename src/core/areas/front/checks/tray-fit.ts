@@ -1,5 +1,5 @@
-import { frontOf } from '../../../build/front';
-import { boxStation } from '../../../build/front-layout';
+import { frontOf } from '../place/front';
+import { boxStation } from '../place/layout';
 import { given } from '../../../build/given';
 import { stageFit } from '../../light/model/light';
 import { tray } from '../kit/trays';

@@ -1,5 +1,5 @@
-import { frontOf } from '../../../build/front';
-import { type Front } from '../../../build/front-parts';
+import { frontOf } from '../place/front';
+import { type Front } from '../place/parts';
 import type { Built } from '../../../build/build';
 import { exactly } from '../../../build/given';
 import { bindingSide, cleanScale, wayOut } from '../model/shading';

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { type Front } from '../../../build/front-parts';
-import { frontOf } from '../../../build/front';
+import { type Front } from '../place/parts';
+import { frontOf } from '../place/front';
 import { type Candidate, candidate, kitOf, hire, type Generator } from '../../../checks/candidate';
 import {
   setMask,
@@ -11,7 +11,7 @@ import {
   clampEdits,
   setSleeve,
 } from '../moves/box';
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { setStageOut } from '../moves/trays';
 import { flagSight } from '../model/flags';
 import { riserCandidates } from '../../rods/fixes/risers';

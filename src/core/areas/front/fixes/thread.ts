@@ -1,8 +1,8 @@
 import { type Filter, isFilter, isRing, type Ring } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import type { Built } from '../../../build/build';
-import { type Front } from '../../../build/front-parts';
-import { frontOf } from '../../../build/front';
+import { type Front } from '../place/parts';
+import { frontOf } from '../place/front';
 import { type Candidate, kitOf, candidate, hire, type Generator } from '../../../checks/candidate';
 import { swapOnThread, unscrew, setThread } from '../moves/thread';
 import { stageFit, mustTurn } from '../../light/model/light';

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { type Front } from '../../../build/front-parts';
-import { frontOf } from '../../../build/front';
+import { type Front } from '../place/parts';
+import { frontOf } from '../place/front';
 import { type Candidate, candidate, type Generator, kitOf, hire } from '../../../checks/candidate';
 import { type Stage, type Filter, isFilter } from '../../../kit/types';
 import { traysWith, setTrays, swapStages } from '../moves/trays';

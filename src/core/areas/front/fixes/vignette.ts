@@ -1,5 +1,5 @@
 import { type Generator, candidate } from '../../../checks/candidate';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../place/front';
 import { pushedBack, flagsUp, masks, heights, otherBoxes, boxOff } from './box';
 import { otherRoundFilters, platesInstead, otherRings, offTheThread } from './thread';
 import { stagesOut } from './trays';

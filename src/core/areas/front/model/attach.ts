@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { boxStation } from '../../../build/front-layout';
+import { boxStation } from '../place/layout';
 import { given } from '../../../build/given';
 import type { MatteBox } from '../../../kit/types';
 import type { Verdict } from '../../../checks/finding';

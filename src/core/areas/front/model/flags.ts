@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
-import { flagEdge } from '../../../build/front-box';
-import { frontOf, lensSeat } from '../../../build/front';
-import { type Front } from '../../../build/front-parts';
+import { flagEdge } from '../place/box';
+import { frontOf, lensSeat } from '../place/front';
+import { type Front } from '../place/parts';
 import { mostClosed, worstClearance } from '../../../pupil/inverse';
 import { valueOf } from '../../../quantity/quantity';
 import type { FlagLeaf } from '../../../kit/types';
@@ -104,14 +104,7 @@ export function flagSight(built: Built, id: string): FlagSight | null {
   }
   if (!at) return null;
   const glass = frontGlass(built, front);
-  const shade = (angle: number) => {
-    if (!glass) return null;
-    const a = (angle * Math.PI) / 180;
-    const high = off + len * Math.sin(a);
-    const ahead = valueOf(leaf.z)! - glass.shorter + len * Math.cos(a) - glass.z;
-    const half = leaf.side === 'top' || leaf.side === 'bottom' ? glass.half : glass.halfWide;
-    return ahead <= 0 ? null : (Math.atan2(high + half, ahead) * 180) / Math.PI;
-  };
+  const shade = (angle: number) => (glass ? shadedBy(leaf, glass, angle) : null);
   return {
     leaf,
     angle: placed.use.angle,
@@ -148,4 +141,18 @@ function frontGlass(built: Built, front: Front) {
   return clear === null
     ? null
     : { z: -gapBehind(built, front), half: clear / 2, halfWide: clear / 2, shorter: box.shorter };
+}
+
+/** How low a light a flag keeps off the front glass at an angle, degrees. */
+function shadedBy(
+  leaf: FlagLeaf,
+  glass: NonNullable<ReturnType<typeof frontGlass>>,
+  angle: number,
+): number | null {
+  const a = (angle * Math.PI) / 180;
+  const len = valueOf(leaf.length)!;
+  const high = valueOf(leaf.offset)! + len * Math.sin(a);
+  const ahead = valueOf(leaf.z)! - glass.shorter + len * Math.cos(a) - glass.z;
+  const half = leaf.side === 'top' || leaf.side === 'bottom' ? glass.half : glass.halfWide;
+  return ahead <= 0 ? null : (Math.atan2(high + half, ahead) * 180) / Math.PI;
 }

@@ -3,7 +3,7 @@ import { type Scene, type Seen, stacks, seen, lossOf, BLACK } from '../../../pup
 import type { Direction } from '../../../pupil/inverse';
 import { type Judged, cornerDirections } from './judged';
 import { clearance, emptyStack, type Stack, stackOf, walkOf } from '../../../pupil/aperture';
-import type { Front } from '../../../build/front-parts';
+import type { Front } from '../place/parts';
 import { fraction, chiefRay } from '../../../pupil/region';
 import type { Built } from '../../../build/build';
 

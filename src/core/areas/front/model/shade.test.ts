@@ -1,5 +1,5 @@
 import { build } from '../../../build/build';
-import { frontOf, lensSeat } from '../../../build/front';
+import { frontOf, lensSeat } from '../place/front';
 import { checkRig } from '../../checks';
 import type { Aperture } from '../../../pupil/aperture';
 import type { Job, LightUse, Rig, Side } from '../../../kit/types';

@@ -1,7 +1,7 @@
 import { axisOf, missingOf } from '../../../build/axis';
 import type { Built } from '../../../build/build';
-import { frontOf, lensSeat } from '../../../build/front';
-import { type FrontEdge } from '../../../build/front-parts';
+import { frontOf, lensSeat } from '../place/front';
+import { type FrontEdge } from '../place/parts';
 import { constant, given, type Given } from '../../../build/given';
 import { isFilter, type Side } from '../../../kit/types';
 import type { Aperture } from '../../../pupil/aperture';

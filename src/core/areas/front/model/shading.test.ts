@@ -1,6 +1,6 @@
 import { build } from '../../../build/build';
-import { frontOf } from '../../../build/front';
-import { frontLayout } from '../../../build/front-layout';
+import { frontOf } from '../place/front';
+import { frontLayout } from '../place/layout';
 import { writeMapCsv, MAP_COLUMNS } from '../../../format/map-csv';
 import type { Lens, MatteBox, Part, Rig } from '../../../kit/types';
 import { clearance, walkOf } from '../../../pupil/aperture';

@@ -1,5 +1,5 @@
 import { cornerDirections } from './judged';
-import type { FrontEdge, Front } from '../../../build/front-parts';
+import type { FrontEdge, Front } from '../place/parts';
 import { type Look, nominal } from './looks';
 import { smallestOpening, farthestStation, largestFrame } from '../../../pupil/inverse';
 import type { Built } from '../../../build/build';

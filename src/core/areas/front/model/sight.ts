@@ -1,9 +1,9 @@
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
-import type { Front } from '../../../build/front-parts';
+import type { Front } from '../place/parts';
 import type { Given } from '../../../build/given';
 import { at, givens, type Read } from '../../../build/lin';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { walkOf } from '../../../pupil/aperture';
 import { focalRange, isZoom } from '../../../build/lens';
 import { hull, type Bounds, type Hull } from '../../../solids/solid';

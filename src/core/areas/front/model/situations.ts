@@ -3,8 +3,8 @@ import { axisOf, missingOf } from '../../../build/axis';
 import type { Built } from '../../../build/build';
 import { focalRange, isZoom, looksLikeZoom, stopsOf } from '../../../build/lens';
 import { modeSize } from '../../../build/circle';
-import { frontOf, lensSeat } from '../../../build/front';
-import { Inputs, type Front, type Num } from '../../../build/front-parts';
+import { frontOf, lensSeat } from '../place/front';
+import { Inputs, type Front, type Num } from '../place/parts';
 import { constant, given, type Given } from '../../../build/given';
 import type { Aperture } from '../../../pupil/aperture';
 import type { Direction } from '../../../pupil/inverse';
@@ -315,16 +315,13 @@ export function situation(
   const { stop, label, fromT } = stopAt(built, lens, setting);
   const eitherWay = [frontInputs, lengthsTo];
   const n = inputs.add(stop);
-  const [wg, hg] = modeSize(built);
-  const w = inputs.add(wg);
-  const h = inputs.add(hg);
+  const [w, h] = modeSize(built).map((g) => inputs.add(g)) as [Num, Num];
   const mags = built.magnifications.map((m) => inputs.add(m));
   const s = inputs.add(built.squeeze);
   const squeezesAhead = lens.squeeze !== undefined && lens.squeezeAt !== 'rear';
   const doubt = doubtOf(inputs.list, frontInputs, [lengthsFrom, lengthsTo], eitherWay);
   addWay(built, front, inputs);
   const seat = lensSeat(built) ?? 0;
-  const { edges } = front;
   return {
     setting,
     label: inWords(lens, setting, label),
@@ -335,8 +332,8 @@ export function situation(
     scene: (x, only) => {
       const rimAt = seat + rim(x);
       const apertures = only
-        ? only.map((i): Aperture => edges[i]!.at(x, rimAt))
-        : edges.map((e): Aperture => e.at(x, rimAt));
+        ? only.map((i): Aperture => front.edges[i]!.at(x, rimAt))
+        : front.edges.map((e): Aperture => e.at(x, rimAt));
       const z = rimAt - behind.value(x);
       // In front of a squeeze the pupil is as high as f / N and as wide as f / (s N).
       const aspect = squeezesAhead ? 1 / s(x) : 1;

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { focalRange, isZoom } from '../../../build/lens';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../place/front';
 import { valueOf } from '../../../quantity/quantity';
 import { judgedFrames } from './judged';
 import { lookAt, nominal } from './looks';

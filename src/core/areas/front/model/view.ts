@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../place/front';
 import { BLACK } from '../../../pupil/map';
 import { say } from '../../../quantity/say';
 import { chipShading, softLosses, type ChipShading, type Layer } from './chip-shading';

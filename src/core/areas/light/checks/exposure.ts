@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../../front/place/front';
 import {
   exposureOf,
   glassOf,

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { type Candidate, candidate, hire, type Generator } from '../../../checks/candidate';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../../front/place/front';
 import {
   exposureOf,
   missingStops,

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { chipStop, chipStopValue } from '../../../build/chip-stop';
-import { frontOf } from '../../../build/front';
+import { frontOf } from '../../front/place/front';
 import { constant, given, type Given } from '../../../build/given';
 import {
   isFilter,

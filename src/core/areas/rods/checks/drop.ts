@@ -1,5 +1,5 @@
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlateHeight } from '../../../build/under';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlateHeight } from '../../../place/setting';
 import { asFunction, givens, lin } from '../../../build/lin';
 import { exact, mm, sayRange } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';

@@ -1,5 +1,5 @@
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlacedPlate } from '../../../build/stand-camera';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlacedPlate } from '../../space/place/camera';
 import { givens } from '../../../build/lin';
 import { gripOf } from '../model/lengths';
 import { exact, mm } from '../../../quantity/say';

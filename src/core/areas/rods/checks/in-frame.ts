@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { asFunction, givens, reader } from '../../../build/lin';
 import { judgedFrames } from '../../front/model/judged';
 import { sights, type Sight } from '../../front/model/sight';

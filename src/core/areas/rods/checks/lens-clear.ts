@@ -1,6 +1,6 @@
-import { onAxis } from '../../../build/piece';
+import { onAxis } from '../../../place/piece';
 import { constant } from '../../../build/given';
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { distanceFrom, inputsOf, nameOf } from '../../space/model/clearance';
 import { distance } from '../../../solids/distance';
 import { clearRadius } from '../model/lengths';

@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { asFunction, givens } from '../../../build/lin';
 import { edgeFrom } from '../../space/model/clearance';
 import { exact, mm } from '../../../quantity/say';

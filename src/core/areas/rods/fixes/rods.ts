@@ -1,5 +1,5 @@
 import { type Generator, type Candidate, kitOf, candidate, hire } from '../../../checks/candidate';
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { pairFor, farthestClamp } from '../model/reach';
 import { isRods, isPlate } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';

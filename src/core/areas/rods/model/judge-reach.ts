@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { asFunction, givens, minus, times } from '../../../build/lin';
 import { farthestClamp, pairFor, rodsNeeded } from './reach';
 import { exact, mm } from '../../../quantity/say';

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import type { Stand } from '../../../build/stand';
-import type { Clamped, PlacedRods } from '../../../build/stand-setting';
+import type { Stand } from '../../../stand/stand';
+import type { Clamped, PlacedRods } from '../../../place/setting';
 import { isRods, onHand, type Rods } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { shortestStock, type StockRod } from './lengths';

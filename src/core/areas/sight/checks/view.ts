@@ -1,8 +1,8 @@
 import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { node } from '../../../engine/reads';
-import type { StandSolid } from '../../../build/stand-setting';
+import type { StandSolid } from '../../../place/setting';
 import type { Given } from '../../../build/given';
 import { reader, type Read } from '../../../build/lin';
 import { judgedFrames, type Judged } from '../../front/model/judged';

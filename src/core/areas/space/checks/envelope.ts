@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { exact, mm } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { edgeFrom, onceAmong, pieceOf } from '../model/clearance';

@@ -1,5 +1,5 @@
-import { onAxis } from '../../../build/piece';
-import { standOf } from '../../../build/stand';
+import { onAxis } from '../../../place/piece';
+import { standOf } from '../../../stand/stand';
 import { distance } from '../../../solids/distance';
 import { moved } from '../../../solids/move';
 import { exact, howMany } from '../../../quantity/say';

@@ -1,7 +1,7 @@
-import { onAxis, pieceKey } from '../../../build/piece';
+import { onAxis, pieceKey } from '../../../place/piece';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { isFitting } from '../../../kit/types';
 import {
   nameOf,

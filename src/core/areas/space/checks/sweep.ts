@@ -1,6 +1,6 @@
 import { given } from '../../../build/given';
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { nameOf, nearTo, pairMargin, pieceOf, sweepKey, type Near } from '../model/clearance';
 import { assemblyOf, slideClear } from '../model/slide';
 import { exact, mm } from '../../../quantity/say';
@@ -8,7 +8,7 @@ import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
-import type { StandSolid } from '../../../build/stand-setting';
+import type { StandSolid } from '../../../place/setting';
 
 export const spaceSweep: Check = {
   id: 'space.sweep',

@@ -1,6 +1,6 @@
-import { pieceKey } from '../../../build/piece';
+import { pieceKey } from '../../../place/piece';
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { type Generator, type Candidate, candidate, kitOf, hire } from '../../../checks/candidate';
 import type { Verdict } from '../../../checks/finding';
 import { isRods, type FittedUse } from '../../../kit/types';

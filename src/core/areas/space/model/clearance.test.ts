@@ -1,7 +1,7 @@
 import { build } from '../../../build/build';
 import { reader } from '../../../build/lin';
-import { standOf, type Stand } from '../../../build/stand';
-import type { StandSolid } from '../../../build/stand-setting';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { StandSolid } from '../../../place/setting';
 import { bounds } from '../../../solids/solid';
 import { moved } from '../../../solids/move';
 import { distance } from '../../../solids/distance';

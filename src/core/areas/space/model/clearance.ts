@@ -1,6 +1,6 @@
-import type { Stand } from '../../../build/stand';
-import { pairNumber } from '../../../build/contacts';
-import type { Faces, Layer, Piece, StandSolid } from '../../../build/stand-setting';
+import type { Stand } from '../../../stand/stand';
+import { pairNumber } from '../../../place/contacts';
+import type { Faces, Layer, Piece, StandSolid } from '../../../place/setting';
 import { Memo } from '../../../build/memo';
 import type { Given } from '../../../build/given';
 import type { Judgement } from '../../../checks/judge';

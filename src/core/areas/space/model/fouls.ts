@@ -1,4 +1,4 @@
-import type { Stand } from '../../../build/stand';
+import type { Stand } from '../../../stand/stand';
 import { nearest, type Near } from './clearance';
 
 /** A pair that would have to stand in the same place, with the key of the finding that says so. */

@@ -1,6 +1,6 @@
-import { pieceKey } from '../../../build/piece';
-import type { Stand } from '../../../build/stand';
-import type { StandSolid } from '../../../build/stand-setting';
+import { pieceKey } from '../../../place/piece';
+import type { Stand } from '../../../stand/stand';
+import type { StandSolid } from '../../../place/setting';
 import { distance } from '../../../solids/distance';
 import { onceAmong } from './clearance';
 import { moved } from '../../../solids/move';

@@ -1,6 +1,6 @@
-import type { Stand } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
-import type { Piece } from '../../../build/stand-setting';
+import type { Stand } from '../../../stand/stand';
+import type { PlacedDrive } from '../../drive/place/drive';
+import type { Piece } from '../../../place/setting';
 
 /** Pieces of the rig with a size or a place that nobody knows; what only sweeps stands nowhere. */
 export function blindPieces(stand: Stand): Piece[] {

@@ -1,4 +1,4 @@
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { tiedFeet } from '../model/feet';
 import { givens } from '../../../build/lin';
 import { exact, mm } from '../../../quantity/say';

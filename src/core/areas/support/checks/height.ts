@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { given } from '../../../build/given';
 import { givens, lin, minus, type Lin } from '../../../build/lin';
 import { exact, mm } from '../../../quantity/say';

@@ -1,8 +1,8 @@
 import { judgeLoads, type JointVerdict } from '../model/judge-load';
 import { meetsStop, stalledTorque, turningTorque, type Rested } from '../model/mount-load';
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlacedDrive } from '../../drive/place/drive';
 import { reader } from '../../../build/lin';
 import { exact } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';

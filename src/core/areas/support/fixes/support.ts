@@ -1,5 +1,5 @@
 import { type Generator, type Candidate, kitOf, candidate, hire } from '../../../checks/candidate';
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { isSupport, isRods } from '../../../kit/types';
 import { setSupport, putSupport, tieLensFoot } from '../moves/support';
 import { valueOf } from '../../../quantity/quantity';

@@ -1,10 +1,10 @@
-import { pieceKey } from '../../../build/piece';
+import { pieceKey } from '../../../place/piece';
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { givens, minus, of, type Lin } from '../../../build/lin';
-import type { PlacedPlate } from '../../../build/stand-camera';
-import type { Stand } from '../../../build/stand';
-import type { StandSolid } from '../../../build/stand-setting';
+import type { PlacedPlate } from '../../space/place/camera';
+import type { Stand } from '../../../stand/stand';
+import type { StandSolid } from '../../../place/setting';
 import type { Part } from '../../../kit/types';
 
 /** A foot of the lens or an adapter that is tied to the plate. */

@@ -1,7 +1,7 @@
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
 import { reader } from '../../../build/lin';
-import { standOf } from '../../../build/stand';
+import { standOf } from '../../../stand/stand';
 import { exact, mm, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Verdict } from '../../../checks/finding';

@@ -1,12 +1,12 @@
 import { axisOf } from '../../../build/axis';
-import { pieceKey } from '../../../build/piece';
+import { pieceKey } from '../../../place/piece';
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
 import { at, givens, minus, of, plus, times, type Lin, type Read } from '../../../build/lin';
-import { aheadOf } from '../../../build/stand-ahead';
-import { standOf, type Stand } from '../../../build/stand';
-import type { PlacedDrive } from '../../../build/stand-drive';
+import { aheadOf } from '../../mount/place/ahead';
+import { standOf, type Stand } from '../../../stand/stand';
+import type { PlacedDrive } from '../../drive/place/drive';
 import { outletsOn } from '../../drive/model/outlets';
 import { pitchDiameter, torqueAt, torqueAtLens } from '../../drive/kit/gears';
 import { valueOf } from '../../../quantity/quantity';

@@ -1,12 +1,12 @@
-import { build } from './build';
+import { build } from '../../../build/build';
 import { frontOf } from './front';
-import { flagEdge } from './front-box';
-import { boxFrom, boxStation, frontLayout, frontPlaces, threadStation } from './front-layout';
-import { concerns, fieldAt } from '../kit/fields';
-import { frontPartLine } from '../kit/describe';
-import { partsOn } from '../roles/uses';
-import type { MatteBox, Part } from '../kit/types';
-import { demo, exactly, testJob, testLens } from '../test-kit';
+import { flagEdge } from './box';
+import { boxFrom, boxStation, frontLayout, frontPlaces, threadStation } from './layout';
+import { concerns, fieldAt } from '../../../kit/fields';
+import { frontPartLine } from '../../../kit/describe';
+import { partsOn } from '../../../roles/uses';
+import type { MatteBox, Part } from '../../../kit/types';
+import { demo, exactly, testJob, testLens } from '../../../test-kit';
 
 const job = demo();
 const rigOf = (id: string) => job.rigs.find((r) => r.id === id)!;

@@ -1,4 +1,4 @@
-import type { FittedUse, Rig } from '../kit/types';
+import type { FittedUse, Rig } from '../../../kit/types';
 
 /**
  * The fitted parts in the order they are placed in: what carries before what it carries, then by

@@ -11,9 +11,9 @@ import { applyEdit, type Edit } from '../edit/edit';
 import { putLens } from '../areas/coverage/moves/lens';
 import { setField } from '../solve/kit-moves';
 import { demo } from '../test-kit';
-import { build } from './build';
-import { constant, given } from './given';
-import { leastGap, lin, minus, net, of, plus } from './lin';
+import { build } from '../build/build';
+import { constant, given } from '../build/given';
+import { leastGap, lin, minus, net, of, plus } from '../build/lin';
 import { standOf } from './stand';
 import { draws as random } from '../pupil/oracles';
 

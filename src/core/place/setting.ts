@@ -1,13 +1,12 @@
 import type { RodSystem } from '../areas/rods/kit/systems';
-import type { GearRing, LensRing, Part, RodUse, Rods } from '../kit/types';
+import type { GearRing, LensRing, Part, Plate, RodUse, Rods, UnderUse } from '../kit/types';
 import { bounds, box, turned, type Bounds, type Solid } from '../solids/solid';
-import type { Built } from './build';
+import type { Built } from '../build/build';
 import { Contacts, named, type Named, type Whose } from './contacts';
-import { constant, counted, given, type Given } from './given';
-import { at, givens, lin, minus, of, plus, times, ZERO, type Lin, type Read } from './lin';
-import { Memo } from './memo';
+import { constant, counted, given, type Given } from '../build/given';
+import { at, givens, lin, minus, of, plus, times, ZERO, type Lin, type Read } from '../build/lin';
+import { Memo } from '../build/memo';
 import { pieceKey, type PieceSort, type Which } from './piece';
-import type { PlateHeight } from './under';
 
 /** One solid of a piece. */
 export interface StandSolid {
@@ -119,6 +118,18 @@ export function dropOf(s: Setting): Lin {
 /** Solids that were laid out together name the same layer; it keeps what was worked out of them. */
 export interface Layer {
   memo: Memo;
+}
+
+/** How a plate whose height can be set stands: what the rods ask of it, and what it is set to. */
+export interface PlateHeight {
+  plate: Plate;
+  use: UnderUse;
+  /** Top to rods that brings them out right; null while the rod system is not known. */
+  needed: Lin | null;
+  lowest: Given;
+  highest: Given;
+  /** Top to rods as it stands, nominal, mm; null while a number is missing. */
+  set: number | null;
 }
 
 /** Everything that lays the rig out shares this while it is put together. */

@@ -1,12 +1,12 @@
-import { pieceKey } from './piece';
-import { type ThreadUse, isBox, type MatteBox } from '../kit/types';
-import { type Setting, STAND_IN, type Faces, block } from './stand-setting';
-import { plus, of, lin, minus, times, ZERO, type Lin } from './lin';
-import { frontPlaces, frontLayout } from './front-layout';
-import { axisOf } from './axis';
-import { constant } from './given';
-import { boxStationOf } from './front-box';
-import { turnedBox, type Axes, sector } from '../solids/solid';
+import { pieceKey } from '../../../place/piece';
+import { type ThreadUse, isBox, type MatteBox } from '../../../kit/types';
+import { type Setting, STAND_IN, type Faces, block } from '../../../place/setting';
+import { plus, of, lin, minus, times, ZERO, type Lin } from '../../../build/lin';
+import { frontPlaces, frontLayout } from './layout';
+import { axisOf } from '../../../build/axis';
+import { constant } from '../../../build/given';
+import { boxStationOf } from './box';
+import { turnedBox, type Axes, sector } from '../../../solids/solid';
 
 /** A piece on the thread goes by what it is, not by where it stands: it may move up or down. */
 export function threadKey(use: ThreadUse): string {

@@ -1,4 +1,4 @@
-import { prismatic, type Prism, type Solid } from '../solids/solid';
+import { prismatic, type Prism, type Solid } from '../../../solids/solid';
 
 /** Box, gear and arm of a drive at a place, sizes and stations in mm. */
 export interface DriveShape {

@@ -1,9 +1,16 @@
-import { pieceKey } from './piece';
-import { valueOf } from '../quantity/quantity';
-import type { LensSupport, SupportUse } from '../kit/types';
-import { given, type Given } from './given';
-import { givens, lin, minus, of, plus, times, type Lin } from './lin';
-import { block, dropOf, STAND_IN, type LensGear, type Setting, type Piece } from './stand-setting';
+import { pieceKey } from '../../../place/piece';
+import { valueOf } from '../../../quantity/quantity';
+import type { LensSupport, SupportUse } from '../../../kit/types';
+import { given, type Given } from '../../../build/given';
+import { givens, lin, minus, of, plus, times, type Lin } from '../../../build/lin';
+import {
+  block,
+  dropOf,
+  STAND_IN,
+  type LensGear,
+  type Setting,
+  type Piece,
+} from '../../../place/setting';
 
 /** A lens support where it stands, or where it would. */
 export interface PlacedSupport {

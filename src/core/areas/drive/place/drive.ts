@@ -1,14 +1,14 @@
-import { pieceKey } from './piece';
-import { valueOf } from '../quantity/quantity';
-import { centreDistance, MODULE, tipDiameter } from '../areas/drive/kit/gears';
-import { scanArm, type ArmScan } from '../areas/drive/kit/arm-scan';
-import type { Drive, DriveArm, DriveUse } from '../kit/types';
-import type { Prism } from '../solids/solid';
-import { outlinesOf, shapeOf, type DriveShape } from './drive-shape';
-import type { Given } from './given';
-import { constant, exactly } from './given';
-import { givens, lin, minus, of, plus, times, type Lin } from './lin';
-import { named } from './contacts';
+import { pieceKey } from '../../../place/piece';
+import { valueOf } from '../../../quantity/quantity';
+import { centreDistance, MODULE, tipDiameter } from '../kit/gears';
+import { scanArm, type ArmScan } from '../kit/arm-scan';
+import type { Drive, DriveArm, DriveUse } from '../../../kit/types';
+import type { Prism } from '../../../solids/solid';
+import { outlinesOf, shapeOf, type DriveShape } from './shape';
+import type { Given } from '../../../build/given';
+import { constant, exactly } from '../../../build/given';
+import { givens, lin, minus, of, plus, times, type Lin } from '../../../build/lin';
+import { named } from '../../../place/contacts';
 import {
   block,
   STAND_IN,
@@ -16,7 +16,7 @@ import {
   type Setting,
   type StandSolid,
   dropOf,
-} from './stand-setting';
+} from '../../../place/setting';
 
 /** A follow focus or motor where it stands. */
 export interface PlacedDrive {
@@ -76,7 +76,7 @@ interface Numbers {
 
 function numbersOf(s: Setting, part: Drive, arm: DriveArm | null): Numbers {
   const q = (field: string, standIn: number) => of(s.q(part, [field], standIn));
-  const teeth = s.counted(part, ['teeth'], 'teeth');
+  const teeth = s.counted(part, ['gearTeeth'], 'teeth');
   if (!s.standIns.has(teeth)) s.standIns.set(teeth, 40);
   const armTo = q('armTo', STAND_IN.arm[1]);
   return {

@@ -1,4 +1,4 @@
-import { pieceKey } from './piece';
+import { pieceKey } from '../../../place/piece';
 import {
   type Setting,
   type LensGear,
@@ -7,19 +7,19 @@ import {
   round,
   type Piece,
   block,
-} from './stand-setting';
-import type { Built } from './build';
-import { node, sameList } from '../engine/reads';
-import { cameraOf, type Camera } from './stand-camera';
-import { placeMatteBox, threadKey } from './stand-box';
-import { axisOf } from './axis';
-import { of, plus, type Lin, times, lin, ZERO, minus } from './lin';
-import { valueOf } from '../quantity/quantity';
-import { type Part, isGearRing, type Lens, type GearRing, isRing } from '../kit/types';
-import { readPath } from '../edit/path';
-import { constant, exactly, type Given } from './given';
-import { MODULE, tipDiameter } from '../areas/drive/kit/gears';
-import { turned } from '../solids/solid';
+} from '../../../place/setting';
+import type { Built } from '../../../build/build';
+import { node, sameList } from '../../../engine/reads';
+import { cameraOf, type Camera } from '../../space/place/camera';
+import { placeMatteBox, threadKey } from '../../front/place/box-solids';
+import { axisOf } from '../../../build/axis';
+import { of, plus, type Lin, times, lin, ZERO, minus } from '../../../build/lin';
+import { valueOf } from '../../../quantity/quantity';
+import { type Part, isGearRing, type Lens, type GearRing, isRing } from '../../../kit/types';
+import { readPath } from '../../../edit/path';
+import { constant, exactly, type Given } from '../../../build/given';
+import { MODULE, tipDiameter } from '../../drive/kit/gears';
+import { turned } from '../../../solids/solid';
 
 /** The lens with all that is in front of the camera along the axis. */
 export interface Ahead {

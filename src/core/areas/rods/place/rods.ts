@@ -1,10 +1,10 @@
-import { pieceKey } from './piece';
-import { rodSystem } from '../areas/rods/kit/systems';
-import { isRods } from '../kit/types';
-import { byId, onRods } from './fitted';
-import { lin, minus, of, plus, times, type Lin } from './lin';
-import { dropOf, NO_PLATE, round, STAND_IN, type Setting } from './stand-setting';
-import type { PlacedPlate } from './stand-camera';
+import { pieceKey } from '../../../place/piece';
+import { rodSystem } from '../kit/systems';
+import { isRods } from '../../../kit/types';
+import { byId, onRods } from '../../space/place/fitted';
+import { lin, minus, of, plus, times, type Lin } from '../../../build/lin';
+import { dropOf, NO_PLATE, round, STAND_IN, type Setting } from '../../../place/setting';
+import type { PlacedPlate } from '../../space/place/camera';
 
 /** Rods through or from the clamps of the plate. */
 export function placeRods(s: Setting, plate: PlacedPlate | null): void {

@@ -1,13 +1,13 @@
-import { pieceKey } from './piece';
-import { node } from '../engine/reads';
-import { rodSystem } from '../areas/rods/kit/systems';
-import { isFitting, type FittedUse, type Fitting, type Plate } from '../kit/types';
-import { cylinder, sector, X_AXIS, type Axes } from '../solids/solid';
-import { AXIS_STAND_IN, faceOf, missingOf } from './axis';
-import type { Built } from './build';
-import { lin, minus, of, plus, times, ZERO, type Lin } from './lin';
+import { pieceKey } from '../../../place/piece';
+import { node } from '../../../engine/reads';
+import { rodSystem } from '../../rods/kit/systems';
+import { isFitting, type FittedUse, type Fitting, type Plate } from '../../../kit/types';
+import { cylinder, sector, X_AXIS, type Axes } from '../../../solids/solid';
+import { AXIS_STAND_IN, faceOf, missingOf } from '../../../build/axis';
+import type { Built } from '../../../build/build';
+import { lin, minus, of, plus, times, ZERO, type Lin } from '../../../build/lin';
 import { byId, fittedInOrder } from './fitted';
-import { rodsOf, underCamera } from './under';
+import { rodsOf, underCamera } from '../../rods/under/under';
 import {
   block,
   setting,
@@ -17,7 +17,7 @@ import {
   type Setting,
   dropOf,
   type Piece,
-} from './stand-setting';
+} from '../../../place/setting';
 
 /** The plate on the rig, with its two rod clamps. */
 export interface PlacedPlate {

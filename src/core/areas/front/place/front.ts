@@ -1,6 +1,6 @@
-import type { Aperture } from '../pupil/aperture';
-import { type Axis, axisOf, drawnAt, stationOf } from './axis';
-import type { Built } from './build';
+import type { Aperture } from '../../../pupil/aperture';
+import { type Axis, axisOf, drawnAt, stationOf } from '../../../build/axis';
+import type { Built } from '../../../build/build';
 import {
   type Front,
   Inputs,
@@ -9,15 +9,15 @@ import {
   type Num,
   type PlacedBox,
   type RodDrop,
-} from './front-parts';
-import { node } from '../engine/reads';
-import { given, constant, exactly } from './given';
-import { isRing, isBox } from '../kit/types';
-import { valueOf } from '../quantity/quantity';
-import { placeBox, boxStationOf, flagEdge } from './front-box';
-import { underCamera } from './under';
-import { givens, asFunction, ZERO, type Lin } from './lin';
-import { rodSystem } from '../areas/rods/kit/systems';
+} from './parts';
+import { node } from '../../../engine/reads';
+import { given, constant, exactly } from '../../../build/given';
+import { isRing, isBox } from '../../../kit/types';
+import { valueOf } from '../../../quantity/quantity';
+import { placeBox, boxStationOf, flagEdge } from './box';
+import { underCamera } from '../../rods/under/under';
+import { givens, asFunction, ZERO, type Lin } from '../../../build/lin';
+import { rodSystem } from '../../rods/kit/systems';
 
 export function frontOf(built: Built): Front {
   return built.once(FRONT);

@@ -1,4 +1,4 @@
-import { pieceKey } from './piece';
+import { pieceKey } from '../place/piece';
 import { node } from '../engine/reads';
 import type { RodSystem } from '../areas/rods/kit/systems';
 import {
@@ -10,12 +10,12 @@ import {
   type Lens,
   type Rig,
 } from '../kit/types';
-import type { Built } from './build';
-import type { Contacts } from './contacts';
-import { byId } from './fitted';
-import type { Given } from './given';
-import type { Memo } from './memo';
-import { at, givens, type Lin } from './lin';
+import type { Built } from '../build/build';
+import type { Contacts } from '../place/contacts';
+import { byId } from '../areas/space/place/fitted';
+import type { Given } from '../build/given';
+import type { Memo } from '../build/memo';
+import { at, givens, type Lin } from '../build/lin';
 import {
   above,
   type Layer,
@@ -25,13 +25,13 @@ import {
   type PlacedRods,
   type Setting,
   type StandSolid,
-} from './stand-setting';
-import { aheadOf } from './stand-ahead';
-import { cameraOf, type PlacedPlate } from './stand-camera';
-import { placeDrive, type PlacedDrive } from './stand-drive';
-import { placeRods } from './stand-rods';
-import type { PlateHeight } from './under';
-import { placeSupport, type PlacedSupport } from './stand-support';
+} from '../place/setting';
+import { aheadOf } from '../areas/mount/place/ahead';
+import { cameraOf, type PlacedPlate } from '../areas/space/place/camera';
+import { placeDrive, type PlacedDrive } from '../areas/drive/place/drive';
+import { placeRods } from '../areas/rods/place/rods';
+import type { PlateHeight } from '../place/setting';
+import { placeSupport, type PlacedSupport } from '../areas/support/place/support';
 
 /**
  * The rig as solids in the frame of reference: the body, what the lens is made of, what stands

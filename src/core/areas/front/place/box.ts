@@ -5,12 +5,12 @@ import {
   isFilter,
   isReduction,
   isSleeve,
-} from '../kit/types';
-import type { Aperture } from '../pupil/aperture';
-import type { Built } from './build';
-import type { PlacedBox, PlacedStage, PlacedFlag } from './front-parts';
-import { valueOf } from '../quantity/quantity';
-import { type Given, constant } from './given';
+} from '../../../kit/types';
+import type { Aperture } from '../../../pupil/aperture';
+import type { Built } from '../../../build/build';
+import type { PlacedBox, PlacedStage, PlacedFlag } from './parts';
+import { valueOf } from '../../../quantity/quantity';
+import { type Given, constant } from '../../../build/given';
 
 /**
  * The edge at the tip of a flag. Angle 0 is straight ahead, parallel to the axis; more is further

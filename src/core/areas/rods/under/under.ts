@@ -1,4 +1,4 @@
-import { node } from '../engine/reads';
+import { node } from '../../../engine/reads';
 import {
   isPlate,
   isSettable,
@@ -8,23 +8,12 @@ import {
   type Plate,
   type Rods,
   type UnderUse,
-} from '../kit/types';
-import { rodSystem, type RodSystem } from '../areas/rods/kit/systems';
-import type { Built } from './build';
-import { constant, given, type Given } from './given';
-import { at, lin, minus, of, plus, ZERO, type Lin } from './lin';
-
-/** How a plate whose height can be set stands: what the rods ask of it, and what it is set to. */
-export interface PlateHeight {
-  plate: Plate;
-  use: UnderUse;
-  /** Top to rods that brings them out right; null while the rod system is not known. */
-  needed: Lin | null;
-  lowest: Given;
-  highest: Given;
-  /** Top to rods as it stands, nominal, mm; null while a number is missing. */
-  set: number | null;
-}
+} from '../../../kit/types';
+import { rodSystem, type RodSystem } from '../kit/systems';
+import type { Built } from '../../../build/build';
+import { constant, given, type Given } from '../../../build/given';
+import { at, lin, minus, of, plus, ZERO, type Lin } from '../../../build/lin';
+import type { PlateHeight } from '../../../place/setting';
 
 /** What is under the camera, from the body downwards. */
 export interface UnderCamera {

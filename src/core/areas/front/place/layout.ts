@@ -1,10 +1,10 @@
-import { node } from '../engine/reads';
-import { valueOf } from '../quantity/quantity';
-import { isRing, type Side } from '../kit/types';
-import type { Built } from './build';
-import { axisOf, stationOf } from './axis';
+import { node } from '../../../engine/reads';
+import { valueOf } from '../../../quantity/quantity';
+import { isRing, type Side } from '../../../kit/types';
+import type { Built } from '../../../build/build';
+import { axisOf, stationOf } from '../../../build/axis';
 import { frontOf, travelOf } from './front';
-import type { Front, PlacedBox, PlacedFlag, PlacedStage, ThreadPiece } from './front-parts';
+import type { Front, PlacedBox, PlacedFlag, PlacedStage, ThreadPiece } from './parts';
 
 /** A ring or filter on the thread, for the drawing. Stations from the image plane, mm. */
 export interface DrawnPiece {

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { checkRig } from '../areas/checks';
-import type { Job, Plate, Rig } from '../kit/types';
-import { findings } from '../solve/fixes';
-import { setPlateHeight } from '../areas/rods/moves/under';
-import { applyEdit, withChanges } from '../edit/edit';
-import { exactly, testBody, testJob } from '../test-kit';
-import { build } from './build';
-import { at, givens } from './lin';
+import { checkRig } from '../../checks';
+import type { Job, Plate, Rig } from '../../../kit/types';
+import { findings } from '../../../solve/fixes';
+import { setPlateHeight } from '../moves/under';
+import { applyEdit, withChanges } from '../../../edit/edit';
+import { exactly, testBody, testJob } from '../../../test-kit';
+import { build } from '../../../build/build';
+import { at, givens } from '../../../build/lin';
 import { underCamera } from './under';
 
 /** A body 48 over its base on a plate that goes from `from` to `to`, on 15 mm lightweight rods. */

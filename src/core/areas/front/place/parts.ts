@@ -1,5 +1,5 @@
-import type { Given } from './given';
-import type { Lin } from './lin';
+import type { Given } from '../../../build/given';
+import type { Lin } from '../../../build/lin';
 import type {
   Ring,
   Filter,
@@ -11,8 +11,8 @@ import type {
   BoxUse,
   ReductionRing,
   Sleeve,
-} from '../kit/types';
-import type { Aperture } from '../pupil/aperture';
+} from '../../../kit/types';
+import type { Aperture } from '../../../pupil/aperture';
 
 /** A number as a function of the inputs of the front, in their order. */
 export type Num = (x: readonly number[]) => number;
