@@ -1,3 +1,4 @@
+import type { RodSystem } from '../areas/rods/kit/systems';
 import type { Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { standOf, type Stand } from '../stand/stand';
@@ -185,19 +186,7 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
   if (view === 'front') {
     whole('width of the rig', b.u0, b.u1, b.v0, false);
     whole('height of the rig', b.v0, b.v1, b.u1, true);
-    if (system)
-      add(
-        {
-          label: 'rods, centre to centre',
-          from: -system.centres / 2,
-          to: system.centres / 2,
-          near: low,
-          across: false,
-          sum: `${system.name}: ${exact(system.centres, 0)} mm`,
-        },
-        [],
-        0,
-      );
+    if (system) add(centres(system, low), [], 0);
     return list;
   }
   whole('length of the rig', b.u0, b.u1, b.v0, false);
@@ -332,5 +321,16 @@ function coneOf(built: Built, view: View): LightCone | null {
   return {
     z: stand.value(stand.seat) + length - behind,
     tan: (size * squeeze) / 2 / (focal.known.value * m),
+  };
+}
+
+function centres(system: RodSystem, low: number): Parameters<Add>[0] {
+  return {
+    label: 'rods, centre to centre',
+    from: -system.centres / 2,
+    to: system.centres / 2,
+    near: low,
+    across: false,
+    sum: `${system.name}: ${exact(system.centres, 0)} mm`,
   };
 }

@@ -53,16 +53,10 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
   };
   if (!d.gear?.teeth) {
     if (ring) return withoutTeeth(stand, d, 'drive.reach', `Whether ${d.part.name} reaches`);
-    return [
-      plainVerdict({
-        ...base,
-        state: 'unknown',
-        why: `Whether ${d.part.name} reaches is not known. ${noRing(stand, d)}`,
-        sum: 'No sum.',
-        basis: '[math]',
-        measure: askRings(stand, d.use.turns),
-      }),
-    ];
+    const why = `Whether ${d.part.name} reaches is not known. ${noRing(stand, d)}`;
+    const measure = askRings(stand, d.use.turns);
+    const open = { state: 'unknown', sum: 'No sum.', basis: '[math]' } as const;
+    return [plainVerdict({ ...base, ...open, why, measure })];
   }
   const { gear } = d;
   const drop = stand.drop;
@@ -77,11 +71,7 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
     ? nameOf(stand, worst.near.a.piece === d.key ? worst.near.b : worst.near.a)
     : '';
   const pinned = d.use.angle !== undefined || d.use.station !== undefined;
-  const angle = d.angle;
-  const shown =
-    angle === null
-      ? ''
-      : ` at ${exact((((angle * 180) / Math.PI) % 360) + 0, 0)}\u00b0, camera ${d.side}${d.flipped ? ', flipped' : ''}`;
+  const shown = shownAt(d);
   const reach = judge({
     ...base,
     inputs,
@@ -152,4 +142,11 @@ function inItsPlace(
       measure: lacking(missing),
     }),
   ];
+}
+
+/** Where it stands, in words: ` at 12 degrees, camera right`. */
+function shownAt({ angle, side, flipped }: PlacedDrive): string {
+  if (angle === null) return '';
+  const deg = exact((((angle * 180) / Math.PI) % 360) + 0, 0);
+  return ` at ${deg}\u00b0, camera ${side}${flipped ? ', flipped' : ''}`;
 }

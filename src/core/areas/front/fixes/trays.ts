@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { type Front } from '../place/parts';
+import { type Front, type PlacedBox } from '../place/parts';
 import { frontOf } from '../place/front';
 import { type Candidate, candidate, type Generator, kitOf, hire } from '../../../checks/candidate';
 import { type Stage, type Filter, isFilter } from '../../../kit/types';
@@ -41,41 +41,7 @@ export function stagesOut(built: Built, front: Front): Candidate[] {
         'stages',
       ),
     );
-  // Another order: every filter in the rearmost stage that takes it, what is then empty out.
-  const standing = box.stages.filter((s) => !s.out);
-  const filters = standing.flatMap((s) => (s.filter ? [s.filter] : []));
-  if (filters.length === 0) return list;
-  const turning = [...filters].sort((a, b) => Number(mustTurn(b)) - Number(mustTurn(a)));
-  const placed = new Map<string, Filter>();
-  for (const f of turning) {
-    const stage = standing.find(
-      (s) =>
-        !placed.has(s.stage.id) &&
-        stageFit(box.box, s.stage.id, f) === 'fits' &&
-        (!mustTurn(f) || s.stage.rotates === true),
-    );
-    if (!stage) return list;
-    placed.set(stage.stage.id, f);
-  }
-  const moved = standing.filter((s) => s.filter && placed.get(s.stage.id)?.id !== s.filter.id);
-  if (moved.length === 0) return list;
-  const trays = standing.reduce((now, s) => {
-    const f = placed.get(s.stage.id);
-    const gone = !f && s.stage.removable === true;
-    return traysWith({ ...box.use, trays: now }, s.stage.id, {
-      filter: f?.id,
-      out: gone ? true : undefined,
-    });
-  }, box.use.trays ?? []);
-  list.push(
-    candidate(
-      setTrays(built.rig, trays, 'Move the filters to the rear stages, take the empty ones out'),
-      moved.length + 1,
-      2.5,
-      'order',
-    ),
-  );
-  return list;
+  return [...list, ...otherOrder(built, box)];
 }
 
 /** Another stage, another filter, or none, where glass does not go into a tray. */
@@ -190,3 +156,40 @@ export const clashes: Generator = (built, finding) => {
       );
   return list;
 };
+
+/** Another order: every filter in the rearmost stage that takes it, what is then empty out. */
+function otherOrder(built: Built, box: PlacedBox): Candidate[] {
+  const standing = box.stages.filter((s) => !s.out);
+  const filters = standing.flatMap((s) => (s.filter ? [s.filter] : []));
+  if (filters.length === 0) return [];
+  const turning = [...filters].sort((a, b) => Number(mustTurn(b)) - Number(mustTurn(a)));
+  const placed = new Map<string, Filter>();
+  for (const f of turning) {
+    const stage = standing.find(
+      (s) =>
+        !placed.has(s.stage.id) &&
+        stageFit(box.box, s.stage.id, f) === 'fits' &&
+        (!mustTurn(f) || s.stage.rotates === true),
+    );
+    if (!stage) return [];
+    placed.set(stage.stage.id, f);
+  }
+  const moved = standing.filter((s) => s.filter && placed.get(s.stage.id)?.id !== s.filter.id);
+  if (moved.length === 0) return [];
+  const trays = standing.reduce((now, s) => {
+    const f = placed.get(s.stage.id);
+    const gone = !f && s.stage.removable === true;
+    return traysWith({ ...box.use, trays: now }, s.stage.id, {
+      filter: f?.id,
+      out: gone ? true : undefined,
+    });
+  }, box.use.trays ?? []);
+  return [
+    candidate(
+      setTrays(built.rig, trays, 'Move the filters to the rear stages, take the empty ones out'),
+      moved.length + 1,
+      2.5,
+      'order',
+    ),
+  ];
+}

@@ -46,22 +46,7 @@ export function ringChains(
   enough = Infinity,
 ): RingChain[] {
   const found: RingChain[] = [];
-  const byMale = new Map<number, Ring[]>();
-  // Of rings that are alike a few do: with others of them a chain comes to the same.
-  const alike = new Map<string, number>();
-  for (const r of rings) {
-    if (Number.isFinite(enough)) {
-      const sizes = [r.male, r.female, r.clamp, r.thickness].map((q) => valueOf(q));
-      const key = `${sizes.join()} ${onHand(r)}`;
-      const n = (alike.get(key) ?? 0) + 1;
-      alike.set(key, n);
-      if (n > enough + most) continue;
-    }
-    const male = valueOf(r.male);
-    if (male === null) continue;
-    const key = Math.round(male * 10);
-    byMale.set(key, [...(byMale.get(key) ?? []), r]);
-  }
+  const byMale = ringsByMale(rings, enough + most);
   /** Chains of exactly `long` rings. */
   const walk = (thread: number, chain: Ring[], down: boolean, long: number) => {
     if (chain.length >= long) return;
@@ -110,4 +95,25 @@ export function ringSpecification(from: number, goal: ThreadGoal): string {
   return 'female' in goal
     ? `${goal.female > from ? 'step-up' : 'step-down'} ring ${from} to ${goal.female}`
     : `clamp ring from a ${from} thread to ${goal.clamp} mm outside`;
+}
+
+/** Rings by the thread that goes in, tenths of a millimetre; of those that are alike so many. */
+function ringsByMale(rings: readonly Ring[], few: number): Map<number, Ring[]> {
+  const byMale = new Map<number, Ring[]>();
+  // Of rings that are alike a few do: with others of them a chain comes to the same.
+  const alike = new Map<string, number>();
+  for (const r of rings) {
+    if (Number.isFinite(few)) {
+      const sizes = [r.male, r.female, r.clamp, r.thickness].map((q) => valueOf(q));
+      const key = `${sizes.join()} ${onHand(r)}`;
+      const n = (alike.get(key) ?? 0) + 1;
+      alike.set(key, n);
+      if (n > few) continue;
+    }
+    const male = valueOf(r.male);
+    if (male === null) continue;
+    const key = Math.round(male * 10);
+    byMale.set(key, [...(byMale.get(key) ?? []), r]);
+  }
+  return byMale;
 }

@@ -108,35 +108,14 @@ function whole(built: Built, body: Body, lens: Lens, about: string[]): Said {
   const pieces = built.links.length;
   const wanted = built.rules['mount.joints'];
   const error = flangeError(built);
-  const reach = built.rules['mount.reach'];
   const limit = { value: wanted, unit: 'joints', rule: 'mount.joints' };
   const joints = pieces + 1;
   const list =
     pieces === 0
       ? `${lens.name} goes straight onto ${body.name}`
       : `${lens.name} goes onto ${body.name} through ${built.links.map((l) => l.link.name).join(', then ')}`;
-  if (error && Math.abs(error.value) > reach && error.lo * error.hi > 0) {
-    const far = Math.min(Math.abs(error.lo), Math.abs(error.hi)) > reach;
-    if (far)
-      return {
-        id,
-        about,
-        state: 'fail',
-        margin: {
-          value: reach - Math.abs(error.value),
-          lo: reach - Math.max(Math.abs(error.lo), Math.abs(error.hi)),
-          hi: reach - Math.min(Math.abs(error.lo), Math.abs(error.hi)),
-          unit: 'mm',
-        },
-        limit: { value: reach, unit: 'mm', rule: 'mount.reach' },
-        why:
-          error.value > 0
-            ? `${list}, but sits ${mm(error.value)} too far out: infinity is far out of reach. A piece of the wrong length.`
-            : `${list}, but sits ${mm(-error.value)} too close: every mark reads wrong. A piece of the wrong length.`,
-        sum: error.sum,
-        basis: ruleBasis('mount.reach'),
-      };
-  }
+  const far = tooFar(built, about, list);
+  if (far) return far;
   const missing = errorFormula(built)?.inputs.filter((g) => g.known === null) ?? [];
   if (pieces > 0 && missing.length > 0)
     return {
@@ -166,5 +145,32 @@ function whole(built: Built, body: Body, lens: Lens, about: string[]): Said {
         : `${list}: every face mates, but ${pieces} pieces are more than the ${wanted} the house likes; each joint adds play and error.`,
     sum: error?.sum ?? `${joints} joints; the flange error is not known`,
     basis: ruleBasis('mount.joints'),
+  };
+}
+
+/** A chain that mates and is of the wrong length: infinity is out of reach, or every mark is off. */
+function tooFar(built: Built, about: string[], list: string): Said | null {
+  const error = flangeError(built);
+  const reach = built.rules['mount.reach'];
+  if (!error || Math.abs(error.value) <= reach || error.lo * error.hi <= 0) return null;
+  const [lo, hi] = [Math.abs(error.lo), Math.abs(error.hi)];
+  if (Math.min(lo, hi) <= reach) return null;
+  return {
+    id,
+    about,
+    state: 'fail',
+    margin: {
+      value: reach - Math.abs(error.value),
+      lo: reach - Math.max(lo, hi),
+      hi: reach - Math.min(lo, hi),
+      unit: 'mm',
+    },
+    limit: { value: reach, unit: 'mm', rule: 'mount.reach' },
+    why:
+      error.value > 0
+        ? `${list}, but sits ${mm(error.value)} too far out: infinity is far out of reach. A piece of the wrong length.`
+        : `${list}, but sits ${mm(-error.value)} too close: every mark reads wrong. A piece of the wrong length.`,
+    sum: error.sum,
+    basis: ruleBasis('mount.reach'),
   };
 }

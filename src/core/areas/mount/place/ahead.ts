@@ -1,3 +1,4 @@
+import type { LensRing } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import {
   type Setting,
@@ -147,38 +148,12 @@ function foot(s: Setting, piece: Piece, part: Part, from: Lin): void {
 
 /** Gears that are cut into the lens, and gear rings that are closed on it. */
 function placeGears(s: Setting): LensGear[] {
-  const { lens, rig, kit } = s.built;
+  const { lens } = s.built;
   if (!lens) return [];
   const list: LensGear[] = [];
   for (const ring of lens.rings ?? []) {
-    const use = rig.gears?.find((g) => g.turns === ring.turns);
-    const part = use ? kit.get(use.part) : null;
-    const gear = isGearRing(part) ? part : null;
-    const middle = plus(s.seat, of(s.q(lens, ['rings', ring.id, 'z'], 40)));
-    const cut = ring.teeth !== undefined;
-    const teeth = gear
-      ? gear.style === 'strap'
-        ? strapTeeth(s, lens, ring.id, gear)
-        : // One that may be a strap has the teeth its barrel gives it, or those it says.
-          s.counted(gear, gear.style === undefined ? ['style'] : ['teeth'], 'teeth')
-      : cut
-        ? s.counted(lens, ['rings', ring.id, 'teeth'], 'teeth')
-        : null;
-    const own = gear ?? lens;
-    const modulePath = gear ? ['module'] : ['rings', ring.id, 'module'];
-    const said = readPath(own, modulePath);
-    const gearModule =
-      said === undefined ? constant('module', 'mm', exactly(MODULE)) : s.q(own, modulePath, MODULE);
-    const width = gear ? s.q(gear, ['width'], 12) : s.q(lens, ['rings', ring.id, 'width'], 12);
-    const entry: LensGear = {
-      turns: ring.turns,
-      ring,
-      gear,
-      teeth,
-      module: gearModule,
-      middle,
-      width,
-    };
+    const entry = lensGear(s, lens, ring);
+    const { gear, teeth, middle, width } = entry;
     list.push(entry);
     if (!teeth) continue;
     s.standIns.set(teeth, 90);
@@ -189,7 +164,7 @@ function placeGears(s: Setting): LensGear[] {
     const half = times(of(width), 0.5);
     const travel =
       ring.travel === undefined ? null : of(s.q(lens, ['rings', ring.id, 'travel'], 0));
-    const m = gearModule.known?.value ?? MODULE;
+    const m = entry.module.known?.value ?? MODULE;
     const radius = (n: number) => tipDiameter(Math.max(6, n), m) / 2;
     const [z0, z1] = [minus(middle, half), plus(middle, half)];
     // Teeth that are counted have no tolerance; those of a strap go by the barrel.
@@ -230,6 +205,39 @@ function strapTeeth(s: Setting, lens: Lens, ring: string, gear: GearRing): Given
     label: d ? `teeth that ${gear.name} has around its barrel` : barrel.label,
     unit: 'teeth',
     known: d ? { value, tol, from: d.from, lo: value - tol, hi: value + tol } : null,
+  };
+}
+
+/** The gear of a ring: closed on it, cut in, or none. */
+function lensGear(s: Setting, lens: Lens, ring: LensRing): LensGear {
+  const { rig, kit } = s.built;
+  const use = rig.gears?.find((g) => g.turns === ring.turns);
+  const part = use ? kit.get(use.part) : null;
+  const gear = isGearRing(part) ? part : null;
+  const middle = plus(s.seat, of(s.q(lens, ['rings', ring.id, 'z'], 40)));
+  const cut = ring.teeth !== undefined;
+  const teeth = gear
+    ? gear.style === 'strap'
+      ? strapTeeth(s, lens, ring.id, gear)
+      : // One that may be a strap has the teeth its barrel gives it, or those it says.
+        s.counted(gear, gear.style === undefined ? ['style'] : ['teeth'], 'teeth')
+    : cut
+      ? s.counted(lens, ['rings', ring.id, 'teeth'], 'teeth')
+      : null;
+  const own = gear ?? lens;
+  const modulePath = gear ? ['module'] : ['rings', ring.id, 'module'];
+  const said = readPath(own, modulePath);
+  const gearModule =
+    said === undefined ? constant('module', 'mm', exactly(MODULE)) : s.q(own, modulePath, MODULE);
+  const width = gear ? s.q(gear, ['width'], 12) : s.q(lens, ['rings', ring.id, 'width'], 12);
+  return {
+    turns: ring.turns,
+    ring,
+    gear,
+    teeth,
+    module: gearModule,
+    middle,
+    width,
   };
 }
 

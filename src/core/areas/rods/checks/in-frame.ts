@@ -1,5 +1,8 @@
-import { standOf } from '../../../stand/stand';
-import { asFunction, givens, reader } from '../../../build/lin';
+import type { RodSystem } from '../kit/systems';
+import type { Built } from '../../../build/build';
+import type { PlacedRods } from '../../../place/setting';
+import { standOf, type Stand } from '../../../stand/stand';
+import { asFunction, givens, reader, type Lin } from '../../../build/lin';
 import { judgedFrames } from '../../front/model/judged';
 import { sights, type Sight } from '../../front/model/sight';
 import { belowFrame } from '../model/lengths';
@@ -19,7 +22,6 @@ export const rodsInFrame: Check = {
     const { lens } = built;
     if (!lens || !built.body || !built.mode) return [];
     const { drop, system } = stand;
-    const chip = judgedFrames(built).find((j) => j.frame === null)!;
     return stand.rods
       .filter((r) => r.use.place !== 'rear')
       .map((r): Verdict => {
@@ -37,41 +39,7 @@ export const rodsInFrame: Check = {
             why: `Whether the rods stand in the picture is not known: ${drop ? 'which rods they are' : 'what they hang on (no plate)'} is not said.`,
             sum: 'No sum.',
           });
-        const rod = system.rod / 2;
-        const cc = r.rods.single ? 0 : system.centres / 2;
-        const at = (s: Sight): Verdict => {
-          const inputs = [...new Set([...s.inputs, ...givens([r.to, drop])])];
-          const from = reader(inputs);
-          const tip = asFunction(r.to, inputs);
-          const low = asFunction(drop, inputs);
-          return judge({
-            ...base,
-            inputs,
-            margin: (x) => {
-              const read = from(x);
-              const t = s.corners(read, chip)[3]!;
-              const out = belowFrame(
-                { x: cc, y: -low(x), z: tip(x), r: rod },
-                s.pupil(read, t),
-                Math.atan(Math.abs(t.ty)),
-                Math.atan(Math.abs(t.tx)),
-              );
-              return Math.min(out, 1000);
-            },
-            wanted: 2,
-            unit: 'mm',
-            limit: null,
-            assumed: s.situation.assumed,
-            why: (o) =>
-              o.value < 0
-                ? `The tips of ${r.rods.name} stand ${mm(-o.value)} in the picture at ${exact(s.situation.setting.focal ?? built.focal.known!.value, 0)} mm.`
-                : `The tips of ${r.rods.name} stay ${o.value >= 999 ? 'behind what the lens sees' : `${mm(o.value)} below the picture`}.`,
-            sum: (o) =>
-              `tip at ${exact(stand.value(r.to), 1)}, ${exact(stand.value(drop), 1)} below the axis; the frame's edge lies ${exact(o.value, 1)} mm above it`,
-            lacking: (missing) =>
-              `Whether the rods stand in the picture is not known: ${missing} missing.`,
-          });
-        };
+        const at = (sight: Sight) => tipAt(built, stand, r, sight, { drop, system, base });
         const all = sights(built).map(at);
         return all.reduce((m, v) =>
           RANK[v.state] < RANK[m.state] ||
@@ -82,3 +50,48 @@ export const rodsInFrame: Check = {
       });
   },
 };
+
+/** The tip of a pair against what the lens sees in one situation. */
+function tipAt(
+  built: Built,
+  stand: Stand,
+  r: PlacedRods,
+  s: Sight,
+  { drop, system, base }: { drop: Lin; system: RodSystem; base: Base },
+): Verdict {
+  const chip = judgedFrames(built).find((j) => j.frame === null)!;
+  const rod = system.rod / 2;
+  const cc = r.rods.single ? 0 : system.centres / 2;
+  const inputs = [...new Set([...s.inputs, ...givens([r.to, drop])])];
+  const from = reader(inputs);
+  const tip = asFunction(r.to, inputs);
+  const low = asFunction(drop, inputs);
+  return judge({
+    ...base,
+    inputs,
+    margin: (x) => {
+      const read = from(x);
+      const t = s.corners(read, chip)[3]!;
+      const out = belowFrame(
+        { x: cc, y: -low(x), z: tip(x), r: rod },
+        s.pupil(read, t),
+        Math.atan(Math.abs(t.ty)),
+        Math.atan(Math.abs(t.tx)),
+      );
+      return Math.min(out, 1000);
+    },
+    wanted: 2,
+    unit: 'mm',
+    limit: null,
+    assumed: s.situation.assumed,
+    why: (o) =>
+      o.value < 0
+        ? `The tips of ${r.rods.name} stand ${mm(-o.value)} in the picture at ${exact(s.situation.setting.focal ?? built.focal.known!.value, 0)} mm.`
+        : `The tips of ${r.rods.name} stay ${o.value >= 999 ? 'behind what the lens sees' : `${mm(o.value)} below the picture`}.`,
+    sum: (o) =>
+      `tip at ${exact(stand.value(r.to), 1)}, ${exact(stand.value(drop), 1)} below the axis; the frame's edge lies ${exact(o.value, 1)} mm above it`,
+    lacking: (missing) => `Whether the rods stand in the picture is not known: ${missing} missing.`,
+  });
+}
+
+type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'station' | 'basis'>;

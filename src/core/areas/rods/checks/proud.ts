@@ -1,4 +1,6 @@
-import { standOf } from '../../../stand/stand';
+import type { Verdict } from '../../../checks/finding';
+import type { PlacedRods, StandSolid } from '../../../place/setting';
+import { standOf, type Stand } from '../../../stand/stand';
 import { asFunction, givens } from '../../../build/lin';
 import { edgeFrom } from '../../space/model/clearance';
 import { exact, mm } from '../../../quantity/say';
@@ -20,28 +22,10 @@ export const rodsProud: Check = {
     const others = stand.solids.filter(
       (s) => s.role !== 'rod' && s.role !== 'sweep' && s.role !== 'flag' && s.role !== 'arm',
     );
-    // What nobody knows the size of may be the foremost.
     const blind = others.filter((s) => !s.known);
     const known = others.filter((s) => s.known);
     if (blind.length > 0 || known.length === 0) {
-      const missing = [...new Set(blind.flatMap((s) => s.inputs))].filter((g) => !g.known);
-      return [
-        plainVerdict({
-          id: 'rods.proud',
-          about: [
-            ...new Set([
-              rods.rods.id,
-              ...blind.map((s) => stand.pieces.find((p) => p.key === s.piece)!.part),
-            ]),
-          ],
-          station: stand.value(rods.to),
-          state: 'unknown',
-          why: `How far ${rods.rods.name} stand out is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing of what could stand ahead.`,
-          sum: 'No sum.',
-          basis: '[math]',
-          measure: lacking(missing),
-        }),
-      ];
+      return [notKnown(stand, rods, blind)];
     }
     const far = known.reduce((m, s) => (s.extent[5] > m.extent[5] ? s : m));
     const name = stand.pieces.find((p) => p.key === far.piece)!.name;
@@ -81,3 +65,19 @@ export const rodsProud: Check = {
     ];
   },
 };
+
+/** What nobody knows the size of may be the foremost. */
+function notKnown(stand: Stand, rods: PlacedRods, blind: readonly StandSolid[]): Verdict {
+  const missing = [...new Set(blind.flatMap((s) => s.inputs))].filter((g) => !g.known);
+  const others = blind.map((s) => stand.pieces.find((p) => p.key === s.piece)!.part);
+  return plainVerdict({
+    id: 'rods.proud',
+    about: [...new Set([rods.rods.id, ...others])],
+    station: stand.value(rods.to),
+    state: 'unknown',
+    why: `How far ${rods.rods.name} stand out is not known: ${missing.length} ${missing.length === 1 ? 'number is' : 'numbers are'} missing of what could stand ahead.`,
+    sum: 'No sum.',
+    basis: '[math]',
+    measure: lacking(missing),
+  });
+}

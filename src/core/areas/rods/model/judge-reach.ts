@@ -1,3 +1,4 @@
+import type { Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { standOf } from '../../../stand/stand';
 import { asFunction, givens, minus, times } from '../../../build/lin';
@@ -68,16 +69,19 @@ export function reach(built: Built, way: 'ahead' | 'behind'): Verdict[] {
   const lost = givens(stand.clamped.flatMap((k) => [k.from, k.to])).filter((g) => !g.known);
   if (lost.length === 0 || verdict.state === 'fail' || verdict.state === 'unknown')
     return [verdict];
-  return [
-    plainVerdict({
-      id,
-      about: verdict.about,
-      station,
-      state: 'unknown',
-      why: `Whether the rods reach all that is clamped to them is not known: ${inWords(lost.map((g) => g.label))} missing.`,
-      sum: 'No sum.',
-      basis: ruleBasis('rods.grip'),
-      measure: lacking(lost),
-    }),
-  ];
+  return [mayBeFarther(verdict, lost)];
+}
+
+/** Whether another clamp is farther still is not known. */
+function mayBeFarther({ id, about, station }: Verdict, lost: readonly Given[]): Verdict {
+  return plainVerdict({
+    id,
+    about,
+    station,
+    state: 'unknown',
+    why: `Whether the rods reach all that is clamped to them is not known: ${inWords(lost.map((g) => g.label))} missing.`,
+    sum: 'No sum.',
+    basis: ruleBasis('rods.grip'),
+    measure: lacking(lost),
+  });
 }

@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
 import { standOf, type Stand } from '../../../stand/stand';
 import { node } from '../../../engine/reads';
-import type { StandSolid } from '../../../place/setting';
+import type { StandSolid, Piece } from '../../../place/setting';
 import type { Given } from '../../../build/given';
 import { reader, type Read } from '../../../build/lin';
 import { judgedFrames, type Judged } from '../../front/model/judged';
@@ -62,34 +62,10 @@ export const sightView: Check = {
     const picture = built.once(PICTURE);
     const known = own.filter((s) => s.known);
     const out = known.flatMap((s) => inPicture(stand, s, picture));
-    // One finding a piece: the worst, a delivery frame before the chip.
-    const worst = new Map<string, Verdict>();
-    for (const v of out) {
-      const m = worst.get(v.key);
-      if (
-        !m ||
-        RANK[v.state] < RANK[m.state] ||
-        (v.state === m.state && (v.margin?.value ?? 0) < (m.margin?.value ?? 0))
-      )
-        worst.set(v.key, v);
-    }
-    const findings = [...worst.values()];
+    const findings = worstOfEach(out);
     const blind = stand.pieces.filter((p) => p.solids.some((s) => !s.known && !ownCheck(s)));
     if (blind.length > 0) {
-      const lost = [...new Set(blind.flatMap((p) => p.missing))];
-      findings.push(
-        plainVerdict({
-          id: 'sight.view',
-          key: 'sight.view:unknown',
-          about: [...new Set(blind.map((p) => p.part))],
-          station,
-          state: 'unknown',
-          why: `Whether ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} ${blind.length > 1 ? 'stand' : 'stands'} in the picture is not known: ${lost.length} ${lost.length === 1 ? 'number is' : 'numbers are'} missing.`,
-          sum: 'No sum.',
-          basis: '[math]',
-          measure: lacking(lost),
-        }),
-      );
+      findings.push(notKnown(blind, station));
     }
     if (findings.length > 0) return findings;
     return [
@@ -200,4 +176,35 @@ function inView(
     basis: ruleBasis('sight.air'),
   });
   return chip && v.state === 'fail' && thrownAway ? { ...said(v), state: 'tight' } : v;
+}
+
+/** One finding a piece: the worst, a delivery frame before the chip. */
+function worstOfEach(all: readonly Verdict[]): Verdict[] {
+  const worst = new Map<string, Verdict>();
+  for (const v of all) {
+    const m = worst.get(v.key);
+    if (
+      !m ||
+      RANK[v.state] < RANK[m.state] ||
+      (v.state === m.state && (v.margin?.value ?? 0) < (m.margin?.value ?? 0))
+    )
+      worst.set(v.key, v);
+  }
+  return [...worst.values()];
+}
+
+/** Pieces with a size or place that nobody knows. */
+function notKnown(blind: readonly Piece[], station: number): Verdict {
+  const lost = [...new Set(blind.flatMap((p) => p.missing))];
+  return plainVerdict({
+    id: 'sight.view',
+    key: 'sight.view:unknown',
+    about: [...new Set(blind.map((p) => p.part))],
+    station,
+    state: 'unknown',
+    why: `Whether ${inWords([...new Set(blind.map((p) => p.name))].slice(0, 4))} ${blind.length > 1 ? 'stand' : 'stands'} in the picture is not known: ${lost.length} ${lost.length === 1 ? 'number is' : 'numbers are'} missing.`,
+    sum: 'No sum.',
+    basis: '[math]',
+    measure: lacking(lost),
+  });
 }
