@@ -49,7 +49,6 @@ function checksPage(): string {
 /** Density, shutter, mains, scene and reducers as tables. */
 function lightPage(): string {
   const densities = [0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1];
-  const reducers = [0.58, 0.64, 0.71, 0.8, 1.4, 2];
   return [
     '# Light',
     '',
@@ -97,6 +96,18 @@ function lightPage(): string {
       ),
     ),
     '',
+    ...sceneLines(),
+    '## Stack',
+    '',
+    'Stops add. The scene is lit for the T-stop at the chip times 2^(stops / 2). A polariser counts 1 to 2 stops when it does not say, a variable ND its whole range; two pieces that polarise are refused. NDs are chosen from the kit for the places that are free: within the house rule first, then fewest pieces, then what is on hand, then the smallest error.',
+    '',
+  ].join('\n');
+}
+
+/** What a scene asks for, and what reducers gain. */
+function sceneLines(): string[] {
+  const reducers = [0.58, 0.64, 0.71, 0.8, 1.4, 2];
+  return [
     '## Scene',
     '',
     'T-stop that a scene asks for without filters, N = sqrt(2^EV x ISO/100 x t), at 1/48 s. EV is that at ISO 100; 2.5 lx is EV 0 (C = 250, ISO 2720).',
@@ -120,11 +131,7 @@ function lightPage(): string {
     row('stops', ...reducers.map((m) => f2(stopsGained(m)))),
     row('T2.8', ...reducers.map((m) => `T${f2(2.8 * m)}`)),
     '',
-    '## Stack',
-    '',
-    'Stops add. The scene is lit for the T-stop at the chip times 2^(stops / 2). A polariser counts 1 to 2 stops when it does not say, a variable ND its whole range; two pieces that polarise are refused. NDs are chosen from the kit for the places that are free: within the house rule first, then fewest pieces, then what is on hand, then the smallest error.',
-    '',
-  ].join('\n');
+  ];
 }
 
 /** Every kind of part with its fields and its columns. */

@@ -40,6 +40,10 @@ function partsIn(changes: readonly Change[]): string[] {
   return changes.flatMap(({ path: [head, id] }) => (head === 'kit' && id ? [id] : []));
 }
 
+function differs(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) !== JSON.stringify(b);
+}
+
 /**
  * A stored job as one transaction sees it: the row, and each part that can be asked for. Changes
  * are made here and written once, field by field over what is stored now, so that a write of one
@@ -114,11 +118,7 @@ class Draft {
         inverse.unshift(inverseOf(doc, change));
         doc = applyChange(doc, change);
       }
-      if (
-        believed &&
-        JSON.stringify(before) !== JSON.stringify(believed[i]) &&
-        JSON.stringify(before) !== JSON.stringify(change.value)
-      )
+      if (believed && differs(before, believed[i]) && differs(before, change.value))
         overwritten.push(change.path);
     }
     for (const [id, part] of own) {
@@ -145,6 +145,11 @@ class Draft {
   }
 }
 
+/** How many steps back or forth are asked for. */
+function moves(list: readonly Asked[], undone: 0 | 1): number {
+  return list.filter((one) => 'undone' in one && one.undone === undone).length;
+}
+
 /**
  * Does what was asked for in its order, in one transaction that asks the database as often for two
  * hundred quick edits as for one. An edit that leads nowhere any more is left out and said; the
@@ -162,9 +167,7 @@ export async function storeAll(
     const row = await db.jobs.get(id);
     if (!row) throw new GoneError(`there is no job ${id}`);
     const alone = row.rev === known;
-    const moves = (undone: 0 | 1) =>
-      list.filter((one) => 'undone' in one && one.undone === undone).length;
-    const steps = await Steps.read(db, id, moves(0), moves(1));
+    const steps = await Steps.read(db, id, moves(list, 0), moves(list, 1));
     const draft = await Draft.read(db, row, [
       ...list.flatMap((one) => ('edit' in one ? partsIn(one.edit.changes) : [])),
       ...steps.all().flatMap((s) => [...partsIn(s.edit.changes), ...partsIn(s.inverse)]),

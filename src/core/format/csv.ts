@@ -127,6 +127,27 @@ export interface KitList {
   kinds: Kind[];
 }
 
+function refuse(path: string, found: string, expected: string) {
+  return { ok: false as const, problems: [{ path, found, expected }] };
+}
+
+/** A text that is too large, or not one at all. */
+function unreadable(text: string) {
+  if (text.length > LARGEST_FILE)
+    return refuse(
+      '(file)',
+      `${(text.length / 1048576).toFixed(1)} MB`,
+      `at most ${LARGEST_FILE / 1048576} MB`,
+    );
+  return /[\uFFFD\u0000]/.test(text)
+    ? refuse(
+        '(file)',
+        'text that is not UTF-8',
+        'a list that was saved as CSV UTF-8: letters with accents would come in wrong',
+      )
+    : null;
+}
+
 /**
  * Reads parts from CSV. All problems at once, each with line and column; either every line is read
  * or none. The kind is read line by line from a column `kind`; without one the header has to be of
@@ -141,22 +162,8 @@ export function readKitCsv(
   kind: Kind | null = null,
   mounts: readonly NamedMount[] = [],
 ): Read<KitList> {
-  const refuse = (path: string, found: string, expected: string) => ({
-    ok: false as const,
-    problems: [{ path, found, expected }],
-  });
-  if (text.length > LARGEST_FILE)
-    return refuse(
-      '(file)',
-      `${(text.length / 1048576).toFixed(1)} MB`,
-      `at most ${LARGEST_FILE / 1048576} MB`,
-    );
-  if (/[\uFFFD\u0000]/.test(text))
-    return refuse(
-      '(file)',
-      'text that is not UTF-8',
-      'a list that was saved as CSV UTF-8: letters with accents would come in wrong',
-    );
+  const unread = unreadable(text);
+  if (unread) return unread;
   const table = Papa.parse<string[]>(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text, {
     skipEmptyLines: 'greedy',
   });

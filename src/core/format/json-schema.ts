@@ -33,21 +33,7 @@ export function jsonSchemaOf(shape: Shape): Json {
         ...(shape.unit ? { description: `in ${shape.unit}` } : {}),
       };
     case 'quantity':
-      return {
-        description: expectation(shape),
-        anyOf: [
-          { type: 'number', minimum: shape.min, maximum: shape.max },
-          {
-            type: 'object',
-            properties: {
-              value: { type: 'number', minimum: shape.min, maximum: shape.max },
-              tol: { type: 'number', minimum: 0, maximum: 1e6 },
-              from: { enum: [...SOURCES] },
-            },
-            required: ['value'],
-          },
-        ],
-      };
+      return quantitySchema(shape);
     case 'text':
       return {
         type: 'string',
@@ -83,5 +69,23 @@ export function jobJsonSchema(): Json {
     title: `Nelvix job, version ${JOB_VERSION}`,
     ...jsonSchemaOf(JOB_SHAPE),
     $defs: Object.fromEntries(KINDS.map((kind) => [kind, jsonSchemaOf(shapeOfPart(kind))])),
+  };
+}
+
+function quantitySchema(shape: Extract<Shape, { is: 'quantity' }>): Json {
+  return {
+    description: expectation(shape),
+    anyOf: [
+      { type: 'number', minimum: shape.min, maximum: shape.max },
+      {
+        type: 'object',
+        properties: {
+          value: { type: 'number', minimum: shape.min, maximum: shape.max },
+          tol: { type: 'number', minimum: 0, maximum: 1e6 },
+          from: { enum: [...SOURCES] },
+        },
+        required: ['value'],
+      },
+    ],
   };
 }

@@ -31,14 +31,7 @@ const WASH = {
   unknown: 'border-unknown',
 } as const;
 
-export function Item({
-  facts,
-  verdict: v,
-  advice,
-  open,
-  onPick,
-  after,
-}: {
+interface ItemProps {
   facts: RigFacts;
   verdict: Verdict;
   advice: Advice;
@@ -46,7 +39,9 @@ export function Item({
   onPick: (key: string) => void;
   /** Where the eye goes on once a fix is taken and its line is gone. */
   after: () => void;
-}) {
+}
+
+export function Item({ facts, verdict: v, advice, open, onPick, after }: ItemProps) {
   const store = useStore();
   const waiting = advice.of !== facts || advice.key !== v.key;
   const fixes = waiting ? [] : advice.fixes;

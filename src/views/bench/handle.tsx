@@ -2,6 +2,21 @@
 
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
+interface HandleProps {
+  x: number;
+  y: number;
+  label: string;
+  value: number;
+  /** The value as it is read out. */
+  text: string;
+  min: number;
+  max: number;
+  /** Where the pointer is, relative to where it took hold, px. */
+  onMove: (dx: number, dy: number) => void;
+  onStep: (by: number) => void;
+  onDrop: () => void;
+}
+
 /**
  * Something in the drawing that is taken hold of and moved: by pointer, or by arrow keys in steps
  * of one, with shift in steps of ten.
@@ -17,20 +32,7 @@ export function Handle({
   onMove,
   onStep,
   onDrop,
-}: {
-  x: number;
-  y: number;
-  label: string;
-  value: number;
-  /** The value as it is read out. */
-  text: string;
-  min: number;
-  max: number;
-  /** Where the pointer is, relative to where it took hold, px. */
-  onMove: (dx: number, dy: number) => void;
-  onStep: (by: number) => void;
-  onDrop: () => void;
-}) {
+}: HandleProps) {
   const start = useRef<{ x: number; y: number } | null>(null);
   const down = (e: PointerEvent<SVGGElement>) => {
     e.preventDefault();
@@ -70,6 +72,15 @@ export function Handle({
       onKeyDown={key}
       onClick={(e) => e.stopPropagation()}
     >
+      <Knob x={x} y={y} />
+    </g>
+  );
+}
+
+/** What is taken hold of, with room for a thumb around it. */
+function Knob({ x, y }: { x: number; y: number }) {
+  return (
+    <>
       <circle cx={x} cy={y} r="22" fill="transparent" />
       <circle
         cx={x}
@@ -81,6 +92,6 @@ export function Handle({
         className="group-hover:fill-sunk group-focus-visible:stroke-[4]"
       />
       <path d={`M${x - 3} ${y}h6M${x} ${y - 3}v6`} stroke="var(--accent)" strokeWidth="1.5" />
-    </g>
+    </>
   );
 }

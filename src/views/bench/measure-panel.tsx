@@ -80,16 +80,14 @@ function onlyNeeded(field: RowsField) {
   return needed.length === 1 && one?.type === 'quantity' && !field.keyed ? one : null;
 }
 
-/** The field of a measurement, right where it is asked for. */
-export function MeasureField({
-  facts,
-  measurement: m,
-  bare = false,
-}: {
+interface MeasureFieldProps {
   facts: RigFacts;
   measurement: Measurement;
   bare?: boolean;
-}) {
+}
+
+/** The field of a measurement, right where it is asked for. */
+export function MeasureField({ facts, measurement: m, bare = false }: MeasureFieldProps) {
   const store = useStore();
   const part = facts.base.kit.get(m.part);
   if (!part) return null;

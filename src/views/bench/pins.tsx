@@ -41,14 +41,7 @@ export function pinsOf(
   return pins;
 }
 
-export function Pins({
-  pins,
-  y,
-  axisTop,
-  lit,
-  onPick,
-  hit,
-}: {
+interface PinsProps {
   pins: readonly Pin[];
   y: number;
   axisTop: number;
@@ -56,7 +49,9 @@ export function Pins({
   onPick: (key: string) => void;
   /** Height of what answers to a thumb, px, where that is more than the flag. */
   hit?: number;
-}) {
+}
+
+export function Pins({ pins, y, axisTop, lit, onPick, hit }: PinsProps) {
   return (
     <>
       {pins.map((p) => {
@@ -78,41 +73,50 @@ export function Pins({
             {hit === undefined ? null : (
               <rect x={p.x - 23} y={0} width="46" height={hit} fill="transparent" />
             )}
-            <path
-              d={`M${p.x} ${y + 16}L${p.at} ${y + 28}V${axisTop}`}
-              stroke="currentColor"
-              strokeWidth={on ? 2 : 1}
-              fill="none"
-            />
-            <rect
-              x={p.x - 22}
-              y={y - 18}
-              width="44"
-              height="36"
-              rx="2"
-              fill="var(--panel)"
-              stroke="currentColor"
-              strokeWidth={on ? 2.5 : 1}
-              className="group-focus-visible:stroke-accent"
-            />
-            <g transform={`translate(${p.x - (p.keys.length > 1 ? 17 : 9)} ${y - 9})`}>
-              <StateShape state={p.state} />
-            </g>
-            {p.keys.length > 1 ? (
-              <text
-                x={p.x + 10}
-                y={y + 5}
-                textAnchor="middle"
-                fontSize="14"
-                fontWeight="600"
-                fill="currentColor"
-              >
-                {p.keys.length}
-              </text>
-            ) : null}
+            <Flag p={p} y={y} axisTop={axisTop} on={on} />
           </g>
         );
       })}
+    </>
+  );
+}
+
+/** The flag of a pin and the line down to what it is about. */
+function Flag({ p, y, axisTop, on }: { p: Pin; y: number; axisTop: number; on: boolean }) {
+  return (
+    <>
+      <path
+        d={`M${p.x} ${y + 16}L${p.at} ${y + 28}V${axisTop}`}
+        stroke="currentColor"
+        strokeWidth={on ? 2 : 1}
+        fill="none"
+      />
+      <rect
+        x={p.x - 22}
+        y={y - 18}
+        width="44"
+        height="36"
+        rx="2"
+        fill="var(--panel)"
+        stroke="currentColor"
+        strokeWidth={on ? 2.5 : 1}
+        className="group-focus-visible:stroke-accent"
+      />
+      <g transform={`translate(${p.x - (p.keys.length > 1 ? 17 : 9)} ${y - 9})`}>
+        <StateShape state={p.state} />
+      </g>
+      {p.keys.length > 1 ? (
+        <text
+          x={p.x + 10}
+          y={y + 5}
+          textAnchor="middle"
+          fontSize="14"
+          fontWeight="600"
+          fill="currentColor"
+        >
+          {p.keys.length}
+        </text>
+      ) : null}
     </>
   );
 }

@@ -42,18 +42,7 @@ export function Strip({ bench, onPick }: { bench: Bench; onPick: () => void }) {
   };
   const isLit = (id: string | undefined) => id !== undefined && litParts.includes(id);
   const block = (id: string, from: number, end: number, r: number, name: string) => (
-    <rect
-      key={id}
-      x={X(from)}
-      y={Y(r)}
-      width={Math.max(1.5, X(end) - X(from))}
-      height={Y(-r) - Y(r)}
-      fill="var(--metal-2)"
-      stroke={isLit(id) ? 'var(--ink)' : 'var(--soft)'}
-      strokeWidth={isLit(id) ? 2 : 1.2}
-    >
-      <title>{name}</title>
-    </rect>
+    <Block key={id} x={X(from)} to={X(end)} y={Y(r)} low={Y(-r)} lit={isLit(id)} name={name} />
   );
   return (
     <section
@@ -91,5 +80,31 @@ export function Strip({ bench, onPick }: { bench: Bench; onPick: () => void }) {
         />
       </svg>
     </section>
+  );
+}
+
+interface BlockProps {
+  x: number;
+  to: number;
+  y: number;
+  low: number;
+  lit: boolean;
+  name: string;
+}
+
+/** A piece ahead of the lens as a plain block. */
+function Block({ x, to, y, low, lit, name }: BlockProps) {
+  return (
+    <rect
+      x={x}
+      y={y}
+      width={Math.max(1.5, to - x)}
+      height={low - y}
+      fill="var(--metal-2)"
+      stroke={lit ? 'var(--ink)' : 'var(--soft)'}
+      strokeWidth={lit ? 2 : 1.2}
+    >
+      <title>{name}</title>
+    </rect>
   );
 }

@@ -44,46 +44,49 @@ export function FieldsDrawing({ comparison: c }: { comparison: Comparison }) {
         strokeDasharray="14 4 3 4"
         fill="none"
       />
-      {a ? (
-        <>
-          <rect
-            {...box(a)}
-            fill="var(--glass)"
-            fillOpacity="0.3"
-            stroke="var(--ink)"
-            strokeWidth="2"
-          />
-          <text x={box(a).x + 6} y={box(a).y + 18} fontSize="15" fontWeight="600" fill="var(--ink)">
-            A
-          </text>
-        </>
-      ) : null}
-      {b ? (
-        <>
-          <rect
-            {...box(b)}
-            fill="none"
-            stroke="var(--accent)"
-            strokeWidth="2"
-            strokeDasharray="9 4"
-          />
-          <text
-            x={box(b).x + box(b).width - 6}
-            y={box(b).y + box(b).height - 8}
-            fontSize="15"
-            fontWeight="600"
-            textAnchor="end"
-            fill="var(--accent)"
-          >
-            B
-          </text>
-        </>
-      ) : null}
+      {a ? <FieldA box={box(a)} /> : null}
+      {b ? <FieldB box={box(b)} /> : null}
       {!a || !b ? (
         <text x={W / 2} y={H - 12} textAnchor="middle" fontSize="14" fill="var(--unknown)">
           the field of {!a && !b ? 'both' : !a ? 'A' : 'B'} is not known
         </text>
       ) : null}
     </svg>
+  );
+}
+
+interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+function FieldA({ box }: { box: Box }) {
+  return (
+    <>
+      <rect {...box} fill="var(--glass)" fillOpacity="0.3" stroke="var(--ink)" strokeWidth="2" />
+      <text x={box.x + 6} y={box.y + 18} fontSize="15" fontWeight="600" fill="var(--ink)">
+        A
+      </text>
+    </>
+  );
+}
+
+function FieldB({ box }: { box: Box }) {
+  return (
+    <>
+      <rect {...box} fill="none" stroke="var(--accent)" strokeWidth="2" strokeDasharray="9 4" />
+      <text
+        x={box.x + box.width - 6}
+        y={box.y + box.height - 8}
+        fontSize="15"
+        fontWeight="600"
+        textAnchor="end"
+        fill="var(--accent)"
+      >
+        B
+      </text>
+    </>
   );
 }

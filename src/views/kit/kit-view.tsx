@@ -143,6 +143,12 @@ function PartItem({ part: p, mounts }: { part: Part; mounts: MountIndex }) {
   );
 }
 
+/** A part of a kind of which nothing is known yet. */
+function newPart(kind: Kind): Part {
+  const name = `New ${KIND_NAME[kind].one}`;
+  return { id: newNamedId(name), kind, name } as Part;
+}
+
 /** The parts of one kind as a list for a spreadsheet. */
 async function exportCsv(job: Job, kind: Kind): Promise<void> {
   const parts = job.kit.filter((p) => p.kind === kind);
@@ -156,8 +162,7 @@ function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: Mount
   const [problems, setProblems] = useState<Problem[]>([]);
   const [readIn, setReadIn] = useState<{ name: string; parts: Part[] } | null>(null);
   const add = (k: Kind) => {
-    const name = `New ${KIND_NAME[k].one}`;
-    const part = { id: newNamedId(name), kind: k, name } as Part;
+    const part = newPart(k);
     store?.edit(addPart(job, part));
     sheet.open(part.id);
   };

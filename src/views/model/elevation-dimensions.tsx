@@ -1,6 +1,7 @@
 'use client';
 
 import type { dimensionLines } from '@/core/drawing/svg';
+import type { Sheet } from './sheet';
 
 type Line = ReturnType<typeof dimensionLines>[number];
 
@@ -51,7 +52,7 @@ const TEXT = {
 } as const;
 
 /** A dimension along the rig, under it. */
-export function Below({ d, X, y }: { d: Line; X: (u: number) => number; y: number }) {
+function Below({ d, X, y }: { d: Line; X: (u: number) => number; y: number }) {
   const [a, b] = [Math.min(X(d.a[0]), X(d.b[0])), Math.max(X(d.a[0]), X(d.b[0]))];
   const inside = fits(b - a, d);
   return (
@@ -72,7 +73,7 @@ export function Below({ d, X, y }: { d: Line; X: (u: number) => number; y: numbe
 }
 
 /** A dimension across the rig, beside it. */
-export function Beside({ d, Y, x }: { d: Line; Y: (v: number) => number; x: number }) {
+function Beside({ d, Y, x }: { d: Line; Y: (v: number) => number; x: number }) {
   const [a, b] = [Math.min(Y(d.a[1]), Y(d.b[1])), Math.max(Y(d.a[1]), Y(d.b[1]))];
   return (
     <g {...LINE} strokeDasharray={d.unknown ? '4 3' : undefined}>
@@ -87,5 +88,28 @@ export function Beside({ d, Y, x }: { d: Line; Y: (v: number) => number; x: numb
         {`${d.text} ${d.label}`}
       </text>
     </g>
+  );
+}
+
+interface DimensionsProps {
+  below: readonly Line[];
+  beside: readonly Line[];
+  sheet: Sheet;
+  /** Right end and bottom of the rig, mm. */
+  right: number;
+  bottom: number;
+}
+
+/** All dimensions there is room for, each line farther out than the one before. */
+export function Dimensions({ below, beside, sheet: { X, Y }, right, bottom }: DimensionsProps) {
+  return (
+    <>
+      {below.map((d, i) => (
+        <Below key={d.label} d={d} X={X} y={Y(bottom) + 20 + ROW * (i + 1) - 6} />
+      ))}
+      {beside.map((d, i) => (
+        <Beside key={d.label} d={d} Y={Y} x={X(right) + 22 + 24 * i} />
+      ))}
+    </>
   );
 }

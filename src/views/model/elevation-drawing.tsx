@@ -7,8 +7,8 @@ import { VIEW_NAMES, type Point, type View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { useSize } from '@/ui/use-size';
 import type { RigFacts } from '@/views/bench/use-rig';
-import { Below, Beside, ROW, Ruler, ticksOf } from './elevation-dimensions';
-import { Axes, Cone, Hatch, Mesh, Parts } from './elevation-parts';
+import { Dimensions, ROW, Ruler, ticksOf } from './elevation-dimensions';
+import { Axes, Cone, Fouls, Hatch, Mesh, Parts } from './elevation-parts';
 import { FoulPins } from './foul-pins';
 import { Grips } from './grips';
 import type { Sheet } from './sheet';
@@ -91,7 +91,6 @@ export const ElevationDrawing = memo(function ElevationDrawing({
     [X, Y],
   );
   const { u0, u1, v0 } = e.bounds;
-  const bottom = Y(v0);
   return (
     <figure className="relative flex min-h-0 min-w-0 flex-1 flex-col bg-paper">
       <figcaption
@@ -115,24 +114,11 @@ export const ElevationDrawing = memo(function ElevationDrawing({
           {e.meshes.map((m) => (
             <Mesh key={m.drive} mesh={m} sheet={sheet} />
           ))}
-          {e.fouls.map((f) => (
-            <path
-              key={f.key}
-              d={path(f.points)}
-              fill={`url(#${id}foul)`}
-              stroke="var(--fail)"
-              strokeWidth="1.2"
-            />
-          ))}
+          <Fouls fouls={e.fouls} path={path} hatch={`${id}foul`} />
           {view === 'front' ? null : (
-            <Ruler ticks={ticksOf(u0, u1, k > 1.6 ? 50 : 100)} X={X} y={bottom + 6} />
+            <Ruler ticks={ticksOf(u0, u1, k > 1.6 ? 50 : 100)} X={X} y={Y(v0) + 6} />
           )}
-          {below.map((d, i) => (
-            <Below key={d.label} d={d} X={X} y={bottom + 20 + ROW * (i + 1) - 6} />
-          ))}
-          {beside.map((d, i) => (
-            <Beside key={d.label} d={d} Y={Y} x={X(u1) + 22 + 24 * i} />
-          ))}
+          <Dimensions below={below} beside={beside} sheet={sheet} right={u1} bottom={v0} />
           <FoulPins e={e} facts={facts} sheet={sheet} lit={lit} onPick={onPick} />
           <Grips facts={facts} view={view} sheet={sheet} onDraft={onDraft} onDrop={onDrop} />
         </svg>

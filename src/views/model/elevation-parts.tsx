@@ -171,3 +171,23 @@ function arc(x: number, y: number, r: number, from: number, to: number): string 
   };
   return `M${at(from)}A${r} ${r} 0 ${to - from > 180 ? 1 : 0} 0 ${at(to)}`;
 }
+
+interface FoulsProps {
+  fouls: Elevation['fouls'];
+  path: (p: readonly Point[]) => string;
+  /** Id of the hatching. */
+  hatch: string;
+}
+
+/** Where two parts would have to stand in the same place, hatched. */
+export function Fouls({ fouls, path, hatch }: FoulsProps) {
+  return fouls.map((f) => (
+    <path
+      key={f.key}
+      d={path(f.points)}
+      fill={`url(#${hatch})`}
+      stroke="var(--fail)"
+      strokeWidth="1.2"
+    />
+  ));
+}

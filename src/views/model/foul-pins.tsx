@@ -38,45 +38,64 @@ export function FoulPins({
           placed.push({ x, y });
           const v = told.get(f.key)!;
           return (
-            <g
-              key={f.key}
-              role="button"
-              tabIndex={0}
-              aria-label={`${STATE_WORD[v.state]}: ${v.why}`}
-              className={`group cursor-pointer outline-none ${STATE_TEXT[v.state]}`}
-              onClick={() => onPick(f.key)}
-              onKeyDown={(ev) =>
-                (ev.key === 'Enter' || ev.key === ' ') && (ev.preventDefault(), onPick(f.key))
-              }
-            >
-              <rect x={x - 40} y={y - 22} width="80" height="44" fill="transparent" />
-              <rect
-                x={x - 36}
-                y={y - 13}
-                width="72"
-                height="26"
-                rx="2"
-                fill="var(--panel)"
-                stroke="currentColor"
-                strokeWidth={lit === f.key ? 2.5 : 1}
-                className="group-focus-visible:stroke-accent"
-              />
-              <g transform={`translate(${x - 33} ${y - 9})`}>
-                <StateShape state={v.state} />
-              </g>
-              <text
-                x={x + 10}
-                y={y + 5}
-                textAnchor="middle"
-                fontSize="13"
-                fontWeight="600"
-                fill="currentColor"
-              >
-                {f.deep >= 10 ? `${exact(f.deep, 0)} mm` : f.text}
-              </text>
-            </g>
+            <FoulPin key={f.key} f={f} v={v} x={x} y={y} lit={lit === f.key} onPick={onPick} />
           );
         })}
     </>
+  );
+}
+
+function FoulPin({
+  f,
+  v,
+  x,
+  y,
+  lit,
+  onPick,
+}: {
+  f: Elevation['fouls'][number];
+  v: Verdict;
+  x: number;
+  y: number;
+  lit: boolean;
+  onPick: (key: string) => void;
+}) {
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${STATE_WORD[v.state]}: ${v.why}`}
+      className={`group cursor-pointer outline-none ${STATE_TEXT[v.state]}`}
+      onClick={() => onPick(f.key)}
+      onKeyDown={(ev) =>
+        (ev.key === 'Enter' || ev.key === ' ') && (ev.preventDefault(), onPick(f.key))
+      }
+    >
+      <rect x={x - 40} y={y - 22} width="80" height="44" fill="transparent" />
+      <rect
+        x={x - 36}
+        y={y - 13}
+        width="72"
+        height="26"
+        rx="2"
+        fill="var(--panel)"
+        stroke="currentColor"
+        strokeWidth={lit ? 2.5 : 1}
+        className="group-focus-visible:stroke-accent"
+      />
+      <g transform={`translate(${x - 33} ${y - 9})`}>
+        <StateShape state={v.state} />
+      </g>
+      <text
+        x={x + 10}
+        y={y + 5}
+        textAnchor="middle"
+        fontSize="13"
+        fontWeight="600"
+        fill="currentColor"
+      >
+        {f.deep >= 10 ? `${exact(f.deep, 0)} mm` : f.text}
+      </text>
+    </g>
   );
 }

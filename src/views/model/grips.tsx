@@ -12,20 +12,16 @@ import type { Sheet } from './sheet';
 /** Stations this near to the found place snap to it, mm. */
 const SNAP = 3;
 
-/** Handles on everything that slides along the rods, on a face, or swings about the lens. */
-export function Grips({
-  facts,
-  view,
-  sheet,
-  onDraft,
-  onDrop,
-}: {
+interface GripsProps {
   facts: RigFacts;
   view: View;
   sheet: Sheet;
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
-}) {
+}
+
+/** Handles on everything that slides along the rods, on a face, or swings about the lens. */
+export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
   // The last place where nothing of the piece failed, while it is dragged.
   const [ghost, setGhost] = useState<string[]>([]);
   const grips = gripsOf(facts, view);

@@ -13,16 +13,14 @@ import { Dialog } from '@/ui/dialog';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 import { FieldEditor } from './field-editor';
 
-/** A part with what it says about itself: most needed first, the rest on request. */
-export function Sheet({
-  id,
-  close,
-  openOther,
-}: {
+interface SheetProps {
   id: string;
   close: () => void;
   openOther: (id: string) => void;
-}) {
+}
+
+/** A part with what it says about itself: most needed first, the rest on request. */
+export function Sheet({ id, close, openOther }: SheetProps) {
   const { job } = useSnapshot();
   const store = useStore();
   const [all, setAll] = useState(false);

@@ -14,16 +14,7 @@ export function circlePath(cx: number, cy: number, r: number): string {
   return `M${cx - r} ${cy}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
 }
 
-/** A frame's corner with its state and margin; each frame speaks at a corner of its own. */
-export function Corner({
-  r,
-  corner,
-  finding,
-  name,
-  lit,
-  away,
-  onPick,
-}: {
+interface CornerProps {
   r: { x: number; y: number; width: number; height: number };
   corner: number;
   finding: Verdict;
@@ -32,7 +23,10 @@ export function Corner({
   /** How far it keeps from the corner, where the corner's loss stands. */
   away: number;
   onPick: (key: string) => void;
-}) {
+}
+
+/** A frame's corner with its state and margin; each frame speaks at a corner of its own. */
+export function Corner({ r, corner, finding, name, lit, away, onPick }: CornerProps) {
   const right = corner === 0 || corner === 1;
   const top = corner === 0 || corner === 3;
   const x = right ? r.x + r.width : r.x;

@@ -99,34 +99,49 @@ function RuleLine({
         <p className="text-soft">The other school: {REASONS[rule.id as RuleId].otherSchool}</p>
       </div>
       <div className="flex items-center gap-2">
-        {rule.kind === 'switch' ? (
-          <select
-            id={id}
-            className="h-11 rounded-sm border border-edge bg-panel px-2"
-            value={value}
-            onChange={(e) => keep(Number(e.target.value))}
-          >
-            <option value={1}>yes</option>
-            <option value={0}>no</option>
-          </select>
-        ) : (
-          <TextInput
-            id={id}
-            value={plain(value, 3)}
-            className="w-24 text-right"
-            check={(t) => {
-              if (t === '') return null;
-              const n = Number(t.replace(',', '.'));
-              return n >= rule.min && n <= rule.max ? null : `From ${rule.min} to ${rule.max}.`;
-            }}
-            onKeep={(t) => keep(t === '' ? undefined : Number(t.replace(',', '.')))}
-          />
-        )}
+        <RuleValue id={id} rule={rule} value={value} keep={keep} />
         <span className="text-soft">{rule.unit}</span>
         {value !== rule[set] ? (
           <span className="text-sm text-soft">set has {plain(rule[set], 3)}</span>
         ) : null}
       </div>
     </li>
+  );
+}
+
+/** A yes or no, or a number inside its range. */
+function RuleValue({
+  id,
+  rule,
+  value,
+  keep,
+}: {
+  id: string;
+  rule: Rule;
+  value: number;
+  keep: (v: number | undefined) => void;
+}) {
+  return rule.kind === 'switch' ? (
+    <select
+      id={id}
+      className="h-11 rounded-sm border border-edge bg-panel px-2"
+      value={value}
+      onChange={(e) => keep(Number(e.target.value))}
+    >
+      <option value={1}>yes</option>
+      <option value={0}>no</option>
+    </select>
+  ) : (
+    <TextInput
+      id={id}
+      value={plain(value, 3)}
+      className="w-24 text-right"
+      check={(t) => {
+        if (t === '') return null;
+        const n = Number(t.replace(',', '.'));
+        return n >= rule.min && n <= rule.max ? null : `From ${rule.min} to ${rule.max}.`;
+      }}
+      onKeep={(t) => keep(t === '' ? undefined : Number(t.replace(',', '.')))}
+    />
   );
 }

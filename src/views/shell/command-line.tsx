@@ -16,17 +16,15 @@ export interface Begun {
   entered: boolean;
 }
 
-/** The command line: one key, a few verbs, everything in the job. */
-export function CommandLine({
-  open,
-  take,
-  onOpenChange,
-}: {
+interface CommandLineProps {
   open: boolean;
   /** Hands over what was typed before it was there. */
   take: () => Begun;
   onOpenChange: (open: boolean) => void;
-}) {
+}
+
+/** The command line: one key, a few verbs, everything in the job. */
+export function CommandLine({ open, take, onOpenChange }: CommandLineProps) {
   const [line, setLine] = useState('');
   const snap = useSnapshot();
   const store = useStore();

@@ -84,55 +84,8 @@ function FrameLine({ facts, frame }: { facts: RigFacts; frame: Frame }) {
         }}
         onKeep={(t) => store?.edit(scaleFrame(facts.rig, frame, Number(t.replace(',', '.')) / 100))}
       />
-      <span />
-      <label htmlFor={`${id}x`} className="text-soft">
-        moved across, up, mm
-      </label>
-      <TextInput
-        id={`${id}x`}
-        value={
-          frame.x || frame.y
-            ? `${plain(frame.x ?? 0)}, ${plain(frame.y ?? 0)}`.replaceAll('\u2212', '-')
-            : ''
-        }
-        className="w-28 text-right"
-        check={(t) => (t === '' || movedBy(t) ? null : 'Like 3.5, 0.')}
-        onKeep={(t) => {
-          const [x, y] = movedBy(t) ?? [0, 0];
-          const at = ['rigs', facts.rig.id, 'frames', frame.id];
-          store?.edit({
-            title: `Move the ${frame.name} frame`,
-            changes: [
-              { path: [...at, 'x'], value: x || undefined },
-              { path: [...at, 'y'], value: y || undefined },
-            ],
-          });
-        }}
-      />
-      <span />
-      <label htmlFor={`${id}d`} className="text-soft">
-        delivered as, px
-      </label>
-      <TextInput
-        id={`${id}d`}
-        value={frame.deliver ? `${frame.deliver.w} x ${frame.deliver.h}` : ''}
-        className="w-28 text-right"
-        check={(t) =>
-          t === '' || /^\d{1,5}\s*[x\u00d7*]\s*\d{1,5}$/.test(t) ? null : 'Like 3840 x 2160.'
-        }
-        onKeep={(t) => {
-          const m = /^(\d+)\D+(\d+)$/.exec(t);
-          store?.edit({
-            title: `Deliver ${frame.name} as ${t || 'nothing set'}`,
-            changes: [
-              {
-                path: ['rigs', facts.rig.id, 'frames', frame.id, 'deliver'],
-                value: m ? { w: Number(m[1]), h: Number(m[2]) } : undefined,
-              },
-            ],
-          });
-        }}
-      />
+      <Moved facts={facts} frame={frame} />
+      <Delivered facts={facts} frame={frame} />
     </div>
   );
 }
@@ -279,5 +232,74 @@ function Row({ label, id, children }: { label: string; id: string; children: Rea
       </label>
       {children}
     </div>
+  );
+}
+
+/** Where a frame is moved to from the middle. */
+function Moved({ facts, frame }: { facts: RigFacts; frame: Frame }) {
+  const store = useStore();
+  const id = useId();
+  return (
+    <>
+      <span />
+      <label htmlFor={id} className="text-soft">
+        moved across, up, mm
+      </label>
+      <TextInput
+        id={id}
+        value={
+          frame.x || frame.y
+            ? `${plain(frame.x ?? 0)}, ${plain(frame.y ?? 0)}`.replaceAll('\u2212', '-')
+            : ''
+        }
+        className="w-28 text-right"
+        check={(t) => (t === '' || movedBy(t) ? null : 'Like 3.5, 0.')}
+        onKeep={(t) => {
+          const [x, y] = movedBy(t) ?? [0, 0];
+          const at = ['rigs', facts.rig.id, 'frames', frame.id];
+          store?.edit({
+            title: `Move the ${frame.name} frame`,
+            changes: [
+              { path: [...at, 'x'], value: x || undefined },
+              { path: [...at, 'y'], value: y || undefined },
+            ],
+          });
+        }}
+      />
+    </>
+  );
+}
+
+/** The size in pixels that a frame is delivered at. */
+function Delivered({ facts, frame }: { facts: RigFacts; frame: Frame }) {
+  const store = useStore();
+  const id = useId();
+  return (
+    <>
+      <span />
+      <label htmlFor={id} className="text-soft">
+        delivered as, px
+      </label>
+      <TextInput
+        id={id}
+        value={frame.deliver ? `${frame.deliver.w} x ${frame.deliver.h}` : ''}
+        className="w-28 text-right"
+        check={(t) =>
+          t === '' || /^\d{1,5}\s*[x\u00d7*]\s*\d{1,5}$/.test(t) ? null : 'Like 3840 x 2160.'
+        }
+        onKeep={(t) => {
+          const m = /^(\d+)\D+(\d+)$/.exec(t);
+          store?.edit({
+            title: `Deliver ${frame.name} as ${t || 'nothing set'}`,
+            changes: [
+              {
+                path: ['rigs', facts.rig.id, 'frames', frame.id, 'deliver'],
+                value: m ? { w: Number(m[1]), h: Number(m[2]) } : undefined,
+              },
+            ],
+          });
+        }}
+      />
+    </>
   );
 }

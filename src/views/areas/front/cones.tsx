@@ -6,17 +6,7 @@ import type { ShadingView } from '@/core/areas/front/model/view';
 import type { RigFacts } from '../../bench/use-rig';
 import type { Scale } from './front-drawing';
 
-/**
- * The light of the upper and lower (from above: left and right) corner that lose most: their extreme rays as far as they get,
- * and a cross where an edge stops one.
- */
-export function Cones({
-  facts,
-  view,
-  scale,
-  above,
-  until,
-}: {
+interface ConesProps {
   facts: RigFacts;
   view: ShadingView;
   scale: Scale;
@@ -24,7 +14,13 @@ export function Cones({
   above: boolean;
   /** Station at which rays that get out end. */
   until: number;
-}) {
+}
+
+/**
+ * The light of the upper and lower (from above: left and right) corner that lose most: their extreme rays as far as they get,
+ * and a cross where an edge stops one.
+ */
+export function Cones({ facts, view, scale, above, until }: ConesProps) {
   const { X, Y } = scale;
   const { look } = view;
   const worse = (a: number, b: number) =>

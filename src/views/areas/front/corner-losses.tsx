@@ -7,21 +7,17 @@ import type { ShadingView } from '@/core/areas/front/model/view';
 import { BLACK } from '@/core/pupil/map';
 import { exact } from '@/core/quantity/say';
 
-/** Stops lost in each corner of the frame that is looked at, at the corner; each leads to its finding. */
-export function CornerLosses({
-  view,
-  layers,
-  verdicts,
-  at,
-  onPick,
-}: {
+interface CornerLossesProps {
   view: ShadingView;
   layers: ReadonlySet<Layer>;
   verdicts: readonly Verdict[];
   /** From millimetres on the chip to the picture. */
   at: (x: number, y: number) => readonly [number, number];
   onPick: (key: string) => void;
-}) {
+}
+
+/** Stops lost in each corner of the frame that is looked at, at the corner; each leads to its finding. */
+export function CornerLosses({ view, layers, verdicts, at, onPick }: CornerLossesProps) {
   const key = `front.vignette:${view.judged.id}`;
   const finding = verdicts.find((v) => v.key === key);
   const losses = view.corners.map(

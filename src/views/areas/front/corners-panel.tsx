@@ -1,5 +1,6 @@
 'use client';
 
+import type { CornerReading } from '@/core/areas/front/model/view';
 import { proxy } from 'comlink';
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import {
@@ -97,21 +98,7 @@ function Readings({ facts, shading }: { facts: RigFacts; shading: Shading }) {
         </thead>
         <tbody>
           {view.corners.map((c, i) => (
-            <tr key={CORNERS[i]} className="border-t border-rule">
-              <th scope="row" className="text-left font-normal" title={c.culprit ?? undefined}>
-                {CORNERS[i]}
-              </th>
-              <td
-                className={`font-semibold ${c.hard ? 'text-fail' : c.mechanical > 0.005 ? 'text-tight' : ''}`}
-              >
-                {lossText(c.mechanical)}
-                {c.hard && c.mechanical < BLACK ? ' cut' : ''}
-              </td>
-              <td>{lossText(c.natural)}</td>
-              <td className={c.reducer === null ? 'text-unknown' : ''}>
-                {c.reducer === null ? '?' : lossText(c.reducer)}
-              </td>
-            </tr>
+            <CornerRow key={CORNERS[i]} name={CORNERS[i]!} c={c} />
           ))}
         </tbody>
       </table>
@@ -299,15 +286,13 @@ function Sweep({ facts, onSetting }: { facts: RigFacts; onSetting: (s: Setting |
   );
 }
 
-function SweepTable({
-  swept,
-  frame,
-  onSetting,
-}: {
+interface SweepTableProps {
   swept: Swept;
   frame: string;
   onSetting: (s: Setting | null) => void;
-}) {
+}
+
+function SweepTable({ swept, frame, onSetting }: SweepTableProps) {
   const { plan, cells } = swept;
   const rules = swept.of.built.rules;
   const at = new Map<string, SweepCell>();
@@ -375,5 +360,26 @@ function SweepTable({
         {'\u00b7'} nothing, ! hard cut, {'\u25a0'} black; press a figure to see it
       </p>
     </div>
+  );
+}
+
+/** What is lost at one corner, by what takes it. */
+function CornerRow({ name, c }: { name: string; c: CornerReading }) {
+  return (
+    <tr className="border-t border-rule">
+      <th scope="row" className="text-left font-normal" title={c.culprit ?? undefined}>
+        {name}
+      </th>
+      <td
+        className={`font-semibold ${c.hard ? 'text-fail' : c.mechanical > 0.005 ? 'text-tight' : ''}`}
+      >
+        {lossText(c.mechanical)}
+        {c.hard && c.mechanical < BLACK ? ' cut' : ''}
+      </td>
+      <td>{lossText(c.natural)}</td>
+      <td className={c.reducer === null ? 'text-unknown' : ''}>
+        {c.reducer === null ? '?' : lossText(c.reducer)}
+      </td>
+    </tr>
   );
 }

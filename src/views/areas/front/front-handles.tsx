@@ -14,6 +14,20 @@ import type { RigFacts } from '../../bench/use-rig';
 /** Angles this near to where the frame begins snap to it, degrees. */
 const SNAP = 2;
 
+interface FrontHandlesProps {
+  facts: RigFacts;
+  box: DrawnBox;
+  front: FrontLayout;
+  scale: Scale;
+  /** Bounds of the drawing, px: handles stay inside. */
+  top: number;
+  bottom: number;
+  flipped: boolean;
+  movingRef: RefObject<{ from: number; edit: Edit | null } | null>;
+  onDraft: (edit: Edit | null) => void;
+  onDrop: (edit: Edit | null) => void;
+}
+
 /** What can be taken hold of at the front: the box along its rods, each flag by its tip. */
 export function FrontHandles({
   facts,
@@ -26,19 +40,7 @@ export function FrontHandles({
   movingRef,
   onDraft,
   onDrop,
-}: {
-  facts: RigFacts;
-  box: DrawnBox;
-  front: FrontLayout;
-  scale: Scale;
-  /** Bounds of the drawing, px: handles stay inside. */
-  top: number;
-  bottom: number;
-  flipped: boolean;
-  movingRef: RefObject<{ from: number; edit: Edit | null } | null>;
-  onDraft: (edit: Edit | null) => void;
-  onDrop: (edit: Edit | null) => void;
-}) {
+}: FrontHandlesProps) {
   const { X, Y, k } = scale;
   const { rig, built } = facts;
   const inside = (y: number) => Math.min(bottom - 10, Math.max(top + 10, y));

@@ -10,18 +10,7 @@ const LABELS_APART = 7;
 /** Loss that is drawn as full dark, stops. */
 const DARKEST = 4;
 
-/**
- * The plate's shading: the map as a picture of the light that is left, lines of equal loss, and
- * what is cut hard hatched.
- */
-export function ShadingLayer({
-  map,
-  layers,
-  x,
-  y,
-  width,
-  height,
-}: {
+interface ShadingLayerProps {
   map: ChipShading;
   layers: ReadonlySet<Layer>;
   /** Where the chip lies in the picture. */
@@ -29,7 +18,13 @@ export function ShadingLayer({
   y: number;
   width: number;
   height: number;
-}) {
+}
+
+/**
+ * The plate's shading: the map as a picture of the light that is left, lines of equal loss, and
+ * what is cut hard hatched.
+ */
+export function ShadingLayer({ map, layers, x, y, width, height }: ShadingLayerProps) {
   const stops = useMemo(() => layered(map, layers), [map, layers]);
   const href = useMemo(() => pictureOf(stops, map.nx, map.ny), [stops, map]);
   const lines = useMemo(() => linesOf(stops, map.nx, map.ny), [stops, map]);
@@ -66,19 +61,12 @@ export function ShadingLayer({
             vectorEffect="non-scaling-stroke"
           />
           {l.at ? (
-            <text
-              x={x + Math.min(width - 12, Math.max(12, (l.at[0] * width) / (map.nx - 1)))}
-              y={y + Math.min(height - 4, Math.max(12, (l.at[1] * height) / (map.ny - 1) + 4))}
-              textAnchor="middle"
-              fontSize="12"
-              fontWeight="600"
-              fill="var(--tight)"
-              stroke="var(--panel)"
-              strokeWidth="3"
-              paintOrder="stroke"
+            <Label
+              u={x + Math.min(width - 12, Math.max(12, (l.at[0] * width) / (map.nx - 1)))}
+              v={y + Math.min(height - 4, Math.max(12, (l.at[1] * height) / (map.ny - 1) + 4))}
             >
               {l.label}
-            </text>
+            </Label>
           ) : null}
         </g>
       ))}
@@ -188,4 +176,23 @@ function onEdge([a, b]: readonly [number, number], nx: number, ny: number): bool
 
 function round(v: number): number {
   return Math.round(v * 100) / 100;
+}
+
+/** What a contour stands for. */
+function Label({ u, v, children }: { u: number; v: number; children: string }) {
+  return (
+    <text
+      x={u}
+      y={v}
+      textAnchor="middle"
+      fontSize="12"
+      fontWeight="600"
+      fill="var(--tight)"
+      stroke="var(--panel)"
+      strokeWidth="3"
+      paintOrder="stroke"
+    >
+      {children}
+    </text>
+  );
 }

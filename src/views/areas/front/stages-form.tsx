@@ -1,11 +1,13 @@
 'use client';
 
+import type { PlacedStage } from '@/core/areas/front/place/parts';
+import type { Edit } from '@/core/edit/edit';
 import { useId } from 'react';
 import { frontOf } from '@/core/areas/front/place/front';
 import { beyond, flagSight } from '@/core/areas/front/model/flags';
 import { stageFit } from '@/core/areas/light/model/light';
 import { tray } from '@/core/areas/front/kit/trays';
-import { isFilter, onHand, type Filter } from '@/core/kit/types';
+import { isFilter, onHand, type Filter, type Rig } from '@/core/kit/types';
 import { valueOf } from '@/core/quantity/quantity';
 import { exact, plain } from '@/core/quantity/say';
 import { setFlag } from '@/core/areas/front/moves/box';
@@ -28,72 +30,12 @@ export function filterName(f: Filter): string {
 }
 
 export function Stages({ facts }: { facts: RigFacts }) {
-  const edit = useEdit();
-  const { built, job, rig } = facts;
-  const placed = frontOf(built).box!;
-  const filters = job.kit.filter(isFilter).filter((f) => f.shape !== 'screw');
+  const placed = frontOf(facts.built).box!;
   return (
     <>
-      {placed.stages.map((s) => {
-        const size = tray(s.stage.tray);
-        const fit = (f: Filter) => stageFit(placed.box, s.stage.id, f);
-        const order = { fits: 0, insert: 1, unknown: 2, no: 3 } as const;
-        return (
-          <div key={s.stage.id}>
-            <Choose
-              label={`${s.stage.name}${s.stage.rotates ? ', turns' : ''}`}
-              value={s.out ? 'out' : (s.filter?.id ?? '')}
-              none={`free${size ? `, ${size.name}` : ''}`}
-              options={[
-                ...(s.filter
-                  ? [
-                      {
-                        id: 'free',
-                        name: `take ${s.filter.name} out`,
-                        pick: () => edit(takeFilter(rig, s.stage, s.filter!.name)),
-                      },
-                    ]
-                  : []),
-                ...(s.out
-                  ? [
-                      {
-                        id: 'back',
-                        name: 'put the stage back in',
-                        pick: () => edit(setStageOut(rig, s.stage, false)),
-                      },
-                    ]
-                  : []),
-                ...(s.stage.removable
-                  ? [
-                      {
-                        id: 'out',
-                        name: 'stage taken out of the box',
-                        pick: () => edit(setStageOut(rig, s.stage, true)),
-                      },
-                    ]
-                  : []),
-                ...[...filters]
-                  .sort((a, b) => order[fit(a)] - order[fit(b)])
-                  .map((f) => ({
-                    id: f.id,
-                    name: `${filterName(f)}${{ fits: '', insert: ' (needs an insert)', unknown: ' (size not known)', no: ' (does not fit)' }[fit(f)]}`,
-                    pick: () => edit(putFilter(rig, s.stage, f)),
-                  })),
-              ]}
-            />
-            {s.stage.rotates && s.filter && !s.out ? (
-              <Slide
-                label={`turned, ${s.stage.name}`}
-                value={s.use?.turn ?? 0}
-                min={-90}
-                max={90}
-                text={`${s.use?.turn ?? 0}\u00b0`}
-                onChange={(v) => edit(turnStage(rig, s.stage, v))}
-              />
-            ) : null}
-          </div>
-        );
-      })}
+      {placed.stages.map((s) => (
+        <OneStage key={s.stage.id} facts={facts} s={s} />
+      ))}
     </>
   );
 }
@@ -192,4 +134,70 @@ export function Flags({ facts }: { facts: RigFacts }) {
       })}
     </>
   );
+}
+
+interface Fitting {
+  facts: RigFacts;
+  s: PlacedStage;
+}
+
+/** What can be put into one stage, what fits first. */
+function OneStage({ facts, s }: Fitting) {
+  const edit = useEdit();
+  const { built, job, rig } = facts;
+  const placed = frontOf(built).box!;
+  const filters = job.kit.filter(isFilter).filter((f) => f.shape !== 'screw');
+  const size = tray(s.stage.tray);
+  const fit = (f: Filter) => stageFit(placed.box, s.stage.id, f);
+  const order = { fits: 0, insert: 1, unknown: 2, no: 3 } as const;
+  return (
+    <div>
+      <Choose
+        label={`${s.stage.name}${s.stage.rotates ? ', turns' : ''}`}
+        value={s.out ? 'out' : (s.filter?.id ?? '')}
+        none={`free${size ? `, ${size.name}` : ''}`}
+        options={[
+          ...inOrOut(rig, s, edit),
+          ...[...filters]
+            .sort((a, b) => order[fit(a)] - order[fit(b)])
+            .map((f) => ({
+              id: f.id,
+              name: `${filterName(f)}${{ fits: '', insert: ' (needs an insert)', unknown: ' (size not known)', no: ' (does not fit)' }[fit(f)]}`,
+              pick: () => edit(putFilter(rig, s.stage, f)),
+            })),
+        ]}
+      />
+      {s.stage.rotates && s.filter && !s.out ? (
+        <Slide
+          label={`turned, ${s.stage.name}`}
+          value={s.use?.turn ?? 0}
+          min={-90}
+          max={90}
+          text={`${s.use?.turn ?? 0}\u00b0`}
+          onChange={(v) => edit(turnStage(rig, s.stage, v))}
+        />
+      ) : null}
+    </div>
+  );
+}
+
+/** What is in a stage taken out, and the stage itself. */
+function inOrOut(rig: Rig, s: PlacedStage, edit: (e: Edit) => void) {
+  const { stage, filter } = s;
+  const free = filter && {
+    id: 'free',
+    name: `take ${filter.name} out`,
+    pick: () => edit(takeFilter(rig, stage, filter.name)),
+  };
+  const back = s.out && {
+    id: 'back',
+    name: 'put the stage back in',
+    pick: () => edit(setStageOut(rig, stage, false)),
+  };
+  const out = stage.removable && {
+    id: 'out',
+    name: 'stage taken out of the box',
+    pick: () => edit(setStageOut(rig, stage, true)),
+  };
+  return [free, back, out].filter((o) => o !== null && o !== false && o !== undefined);
 }

@@ -1,6 +1,8 @@
+import type { Built } from '../../../build/build';
+import type { Drive } from '../../../kit/types';
 import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../place/drive';
-import { given } from '../../../build/given';
+import { given, type Given } from '../../../build/given';
 import { torqueAt, torqueAtLens } from '../kit/gears';
 import { lensTorque, outletsOn, type RigOutlet } from '../model/outlets';
 import { exact, plain } from '../../../quantity/say';
@@ -19,93 +21,7 @@ export const driveTorque: Check = {
     'motor torque (volts) x lens teeth / motor teeth x efficiency - reserve x torque of the ring',
   run(built) {
     const stand = standOf(built);
-    const reserve = built.rules['drive.torque-reserve'];
-    const eff = built.rules['drive.efficiency'];
-    return stand.drives.flatMap((d): Verdict[] => {
-      const { gear, part } = d;
-      const { lens } = built;
-      if (part.kind !== 'motor') return [];
-      if (!gear?.teeth || !lens)
-        return withoutTeeth(stand, d, 'drive.torque', `Whether ${part.name} turns the ring`);
-      const base = {
-        id: 'drive.torque',
-        key: `drive.torque:${d.use.id}`,
-        pieces: [d.key],
-        about: [part.id, lens.id],
-        station: stand.value(d.gearAt),
-        basis: ruleBasis('drive.torque-reserve'),
-      };
-      const all = outletsOn(built);
-      const out = all.find((o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id);
-      if (!out)
-        return [
-          plainVerdict({
-            ...base,
-            state: 'unknown',
-            why: `Nobody said which outlet feeds ${part.name}${all.length > 0 ? `: on this rig there ${all.length > 1 ? 'are' : 'is'} ${all.map((o) => o.name).join(', ')}` : ', and nothing on this rig has one'}.`,
-            sum: 'No sum: the volts are not known.',
-          }),
-        ];
-      const ringTorque = given(lens, 'rings', gear.ring.id, 'torque');
-      const rows = (part.torques ?? []).map((_, i) => given(part, 'torques', String(i), 'torque'));
-      const volts = (part.torques ?? []).map((r) => r.volts);
-      const inputs = [
-        ringTorque,
-        out.volts,
-        gear.teeth,
-        d.teeth,
-        ...(rows.length > 0
-          ? rows
-          : [
-              {
-                ...given(part, 'torques'),
-                label: `torque table of ${part.name}`,
-                unit: '',
-                known: null,
-              },
-            ]),
-      ];
-      const at = (x: readonly number[]) =>
-        torqueAtLens(
-          torqueAt(
-            rows.map((_, i) => ({ volts: volts[i]!, torque: x[4 + i]! })),
-            x[1]!,
-          ),
-          x[2]!,
-          x[3]!,
-          eff,
-        );
-      const over = overVolts(stand, d, out);
-      if (over && (over.state === 'fail' || over.state === 'tight')) return [over];
-      const first = Math.min(...volts);
-      const others = all.filter((o) => o !== out);
-      const turns = [
-        judge({
-          ...base,
-          about: [part.id, lens.id, out.part],
-          inputs,
-          margin: (x) => at(x) - reserve * x[0]!,
-          // Lines of the sheet that do not count at these volts would at others.
-          sense: (x) =>
-            at(x) - reserve * x[0]! + 1e-9 * rows.reduce((sum, _, i) => sum + x[4 + i]!, 0),
-          unit: 'N m',
-          limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
-          why: (o) =>
-            turnsSaid(o, d, out, others, {
-              torque: ringTorque.known!.value,
-              reserve,
-              eff,
-              first,
-            }),
-          sum: (o) =>
-            `at ${plain(out.volts.known!.value, 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
-          lacking: (missing) =>
-            `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
-        }),
-      ];
-      // Without the volts it runs up to nobody knows that it may be plugged in at all.
-      return over?.state === 'unknown' && turns[0]!.state !== 'fail' ? [over] : turns;
-    });
+    return stand.drives.flatMap((d) => ofMotor(built, stand, d));
   },
 };
 
@@ -161,4 +77,93 @@ function overVolts(stand: Stand, d: PlacedDrive, out: RigOutlet): Verdict | null
       `Whether ${out.name} suits ${part.name} is not known: ${missing} missing.`,
     basis: '[math] number of its maker',
   });
+}
+
+/** Whether a motor turns its ring on the volts of the outlet that feeds it. */
+function ofMotor(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
+  const reserve = built.rules['drive.torque-reserve'];
+  const eff = built.rules['drive.efficiency'];
+  const { gear, part } = d;
+  const { lens } = built;
+  if (part.kind !== 'motor') return [];
+  if (!gear?.teeth || !lens)
+    return withoutTeeth(stand, d, 'drive.torque', `Whether ${part.name} turns the ring`);
+  const base = {
+    id: 'drive.torque',
+    key: `drive.torque:${d.use.id}`,
+    pieces: [d.key],
+    about: [part.id, lens.id],
+    station: stand.value(d.gearAt),
+    basis: ruleBasis('drive.torque-reserve'),
+  };
+  const all = outletsOn(built);
+  const out = all.find((o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id);
+  if (!out) return [notFed(base, part, all)];
+  const ringTorque = given(lens, 'rings', gear.ring.id, 'torque');
+  const rows = (part.torques ?? []).map((_, i) => given(part, 'torques', String(i), 'torque'));
+  const volts = (part.torques ?? []).map((r) => r.volts);
+  const inputs = [
+    ringTorque,
+    out.volts,
+    gear.teeth,
+    d.teeth,
+    ...(rows.length > 0 ? rows : [noTable(part)]),
+  ];
+  const at = (x: readonly number[]) => {
+    const table = rows.map((_, i) => ({ volts: volts[i]!, torque: x[4 + i]! }));
+    return torqueAtLens(torqueAt(table, x[1]!), x[2]!, x[3]!, eff);
+  };
+  const over = overVolts(stand, d, out);
+  if (over && (over.state === 'fail' || over.state === 'tight')) return [over];
+  const first = Math.min(...volts);
+  const others = all.filter((o) => o !== out);
+  const turns = [
+    judge({
+      ...base,
+      about: [part.id, lens.id, out.part],
+      inputs,
+      margin: (x) => at(x) - reserve * x[0]!,
+      // Lines of the sheet that do not count at these volts would at others.
+      sense: (x) => at(x) - reserve * x[0]! + 1e-9 * rows.reduce((sum, _, i) => sum + x[4 + i]!, 0),
+      unit: 'N m',
+      limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
+      why: (o) =>
+        turnsSaid(o, d, out, others, { torque: ringTorque.known!.value, reserve, eff, first }),
+      sum: (o) =>
+        `at ${plain(out.volts.known!.value, 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
+      lacking: (missing) => `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
+    }),
+  ];
+  // Without the volts it runs up to nobody knows that it may be plugged in at all.
+  return over?.state === 'unknown' && turns[0]!.state !== 'fail' ? [over] : turns;
+}
+
+/** A motor of which nobody said what feeds it. */
+function notFed(
+  base: Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>,
+  part: Drive,
+  all: readonly { name: string }[],
+): Verdict {
+  return plainVerdict({
+    ...base,
+    state: 'unknown',
+    why: `Nobody said which outlet feeds ${part.name}${choiceOf(all)}.`,
+    sum: 'No sum: the volts are not known.',
+  });
+}
+
+/** A motor whose sheet says nothing of its torque. */
+function noTable(part: Drive): Given {
+  return {
+    ...given(part, 'torques'),
+    label: `torque table of ${part.name}`,
+    unit: '',
+    known: null,
+  };
+}
+
+/** The outlets there are, in words. */
+function choiceOf(all: readonly { name: string }[]): string {
+  if (all.length === 0) return ', and nothing on this rig has one';
+  return `: on this rig there ${all.length > 1 ? 'are' : 'is'} ${all.map((o) => o.name).join(', ')}`;
 }

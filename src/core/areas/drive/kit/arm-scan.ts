@@ -146,19 +146,7 @@ export function scanArm(task: ArmTask): ArmScan {
   const pivot = Math.hypot(task.px, task.py);
   const room = Math.min(task.to - Math.abs(pivot - task.centres), pivot + task.centres - task.from);
   const clearanceAt = clearances(task);
-  if (task.pinned !== null) {
-    const x = task.centres * Math.cos(task.pinned) - task.px;
-    const y = task.centres * Math.sin(task.pinned) - task.py;
-    const long = Math.hypot(x, y);
-    const here = clearanceAt(task.pinned);
-    return {
-      angle: task.pinned,
-      clearance: here.d,
-      room: Math.min(task.to - long, long - task.from),
-      nearest: here.i,
-      arcs,
-    };
-  }
+  if (task.pinned !== null) return pinned(task, task.pinned, clearanceAt(task.pinned), arcs);
   if (arcs.length === 0) return { angle: null, clearance: -Infinity, room, nearest: null, arcs };
   const offAt = (angle: number) =>
     Math.abs(Math.atan2(Math.sin(angle - task.prefer), Math.cos(angle - task.prefer)));
@@ -174,12 +162,8 @@ export function scanArm(task: ArmTask): ArmScan {
   let best: ReturnType<typeof score> | null = null;
   const tops: { angle: number; score: number; step: number; arc: Arc }[] = [];
   const angles = arcs.flatMap((arc) => {
-    const n = Math.max(2, Math.ceil((arc.to - arc.from) / COARSE));
-    const step = (arc.to - arc.from) / n;
-    return Array.from({ length: n + 1 }, (_, k) => {
-      const angle = arc.from + k * step;
-      return { angle, off: offAt(angle), step, arc };
-    });
+    const { step, list } = coarse(arc);
+    return list.map((angle) => ({ angle, off: offAt(angle), step, arc }));
   });
   // Nearest to where hands expect it first: where there is air enough none farther off is looked at.
   angles.sort((a, b) => a.off - b.off);
@@ -233,4 +217,25 @@ function overlaps(a: Bounds, b: Bounds): boolean {
   return (
     a[0] <= b[3] && b[0] <= a[3] && a[1] <= b[4] && b[1] <= a[4] && a[2] <= b[5] && b[2] <= a[5]
   );
+}
+
+/** Where it is set: nothing is looked for. */
+function pinned(
+  task: ArmTask,
+  angle: number,
+  here: { d: number; i: number | null },
+  arcs: ArmScan['arcs'],
+): ArmScan {
+  const x = task.centres * Math.cos(angle) - task.px;
+  const y = task.centres * Math.sin(angle) - task.py;
+  const long = Math.hypot(x, y);
+  const room = Math.min(task.to - long, long - task.from);
+  return { angle, clearance: here.d, room, nearest: here.i, arcs };
+}
+
+/** An arc in even coarse steps. */
+function coarse(arc: Arc): { step: number; list: number[] } {
+  const n = Math.max(2, Math.ceil((arc.to - arc.from) / COARSE));
+  const step = (arc.to - arc.from) / n;
+  return { step, list: Array.from({ length: n + 1 }, (_, k) => arc.from + k * step) };
 }

@@ -1,8 +1,9 @@
+import type { State } from '../../../checks/finding';
 import type { Check } from '../../../checks/check';
 import { errorFormula, confusion, flangeError } from '../model/flange';
 import { chipStop, chipStopValue } from '../../../build/chip-stop';
 import { constant, exactly } from '../../../build/given';
-import { spread, absolute } from '../../../quantity/spread';
+import { absolute, spread, type Range } from '../../../quantity/spread';
 import { depthOfFocus, USUAL_INDEX } from '../../../optics/backfocus';
 import { judge, said } from '../../../checks/judge';
 import { flangeOf } from '../../../build/build';
@@ -60,18 +61,7 @@ export const mountFlange: Check = {
       assumed: f.glass.some((p) => p.indexAssumed)
         ? `The index of the glass is taken as ${USUAL_INDEX}.`
         : null,
-      why: (o) => {
-        const out = e!.value >= 0;
-        const by = exact(Math.abs(e!.value), 3);
-        const depth = exact(focus!.value, 3);
-        if (o.state === 'ok')
-          return `The lens sits right within ${exact(Math.max(Math.abs(e!.lo), Math.abs(e!.hi)), 3)} mm; the depth of focus is \u00b1${depth} mm.`;
-        if (o.state === 'fail')
-          return out
-            ? `The lens sits ${by} mm too far out, the depth of focus is \u00b1${depth} mm: infinity is lost.`
-            : `The lens sits ${by} mm too close, the depth of focus is \u00b1${depth} mm: it focuses past infinity and every mark reads wrong.`;
-        return `The lens may sit ${signed(e!.lo, 3)} to ${signed(e!.hi, 3)} mm off, the depth of focus is only \u00b1${depth} mm: ${e!.hi > focus!.lo ? 'infinity may be lost' : 'marks may read wrong'}.${f.tested ? '' : ' A mark test settles it.'}`;
-      },
+      why: (o) => whyOf(o.state, e!, focus!, f.tested !== null),
       sum: (o) =>
         `${e!.sum} (${signed(e!.lo, 3)} to ${signed(e!.hi, 3)}); depth of focus N c = ${exact(focus!.value / conf!.c, 2)} x ${exact(conf!.c, 4)} (${conf!.how}) = ${exact(focus!.value, 4)} mm; margin ${exact(o.value, 3)} mm` +
         (built.fromT ? '; T stands in for f' : ''),
@@ -91,3 +81,17 @@ export const mountFlange: Check = {
     return [verdict];
   },
 };
+
+/** How the lens sits, in a sentence. */
+function whyOf(state: State, e: Range, focus: Range, tested: boolean): string {
+  const out = e.value >= 0;
+  const by = exact(Math.abs(e.value), 3);
+  const depth = exact(focus.value, 3);
+  if (state === 'ok')
+    return `The lens sits right within ${exact(Math.max(Math.abs(e.lo), Math.abs(e.hi)), 3)} mm; the depth of focus is \u00b1${depth} mm.`;
+  if (state === 'fail')
+    return out
+      ? `The lens sits ${by} mm too far out, the depth of focus is \u00b1${depth} mm: infinity is lost.`
+      : `The lens sits ${by} mm too close, the depth of focus is \u00b1${depth} mm: it focuses past infinity and every mark reads wrong.`;
+  return `The lens may sit ${signed(e.lo, 3)} to ${signed(e.hi, 3)} mm off, the depth of focus is only \u00b1${depth} mm: ${e.hi > focus.lo ? 'infinity may be lost' : 'marks may read wrong'}.${tested ? '' : ' A mark test settles it.'}`;
+}

@@ -1,6 +1,8 @@
+import type { StandSolid } from '../../../place/setting';
+import type { Built } from '../../../build/build';
 import { onAxis } from '../../../place/piece';
 import { constant } from '../../../build/given';
-import { standOf } from '../../../stand/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { distanceFrom, inputsOf, nameOf } from '../../space/model/clearance';
 import { distance } from '../../../solids/distance';
 import { clearRadius } from '../model/lengths';
@@ -48,30 +50,7 @@ export const rodsLensClear: Check = {
           measure: lacking(missing),
         }),
       ];
-    const one = ({ a, b }: (typeof pairs)[number]): Verdict => {
-      const inputs = inputsOf(a, b);
-      const { system, drop } = stand;
-      const room =
-        system && drop ? clearRadius(system.centres, stand.value(drop), system.rod) : NaN;
-      return judge({
-        id: 'rods.lens-clear',
-        about: [...new Set([...about, stand.pieces.find((p) => p.key === a.piece)!.part])],
-        station: (a.extent[2] + a.extent[5]) / 2,
-        inputs,
-        margin: distanceFrom(a, b, inputs),
-        wanted: limit,
-        unit: 'mm',
-        limit: { value: limit, unit: 'mm', rule: 'rods.lens-air' },
-        why: (o) =>
-          o.value < 0
-            ? `${upper(nameOf(stand, a))} would have to go ${mm(-o.value)} into the rods.`
-            : `${upper(nameOf(stand, a))} stands ${mm(o.value)} clear of the rods.`,
-        sum: (o) =>
-          `radius that clears: hypot(${exact((system?.centres ?? NaN) / 2, 1)}, ${exact(stand.value(drop!), 1)}) - ${exact((system?.rod ?? NaN) / 2, 1)} = ${exact(room, 1)} mm; nearest ${exact(o.value, 1)} mm`,
-        lacking: (m) => `Whether ${lens.name} clears the rods is not known: ${m} missing.`,
-        basis: `[math] ${ruleBasis('rods.lens-air')}`,
-      });
-    };
+    const one = (pair: Pair) => judgePair(built, stand, about, pair);
     const main = one(worst);
     if (!main.margin) return [main];
     // Inside the tolerances another pair can be the nearest one: the interval is that of them all.
@@ -93,4 +72,36 @@ const NO_SYSTEM = constant('rod system', '', null);
 
 function upper(text: string): string {
   return text[0]!.toUpperCase() + text.slice(1);
+}
+
+interface Pair {
+  a: StandSolid;
+  b: StandSolid;
+}
+
+/** A solid of the lens over one of the rods. */
+function judgePair(built: Built, stand: Stand, about: readonly string[], { a, b }: Pair): Verdict {
+  const lens = built.lens!;
+  const limit = built.rules['rods.lens-air'];
+  const inputs = inputsOf(a, b);
+  const { system, drop } = stand;
+  const room = system && drop ? clearRadius(system.centres, stand.value(drop), system.rod) : NaN;
+  return judge({
+    id: 'rods.lens-clear',
+    about: [...new Set([...about, stand.pieces.find((p) => p.key === a.piece)!.part])],
+    station: (a.extent[2] + a.extent[5]) / 2,
+    inputs,
+    margin: distanceFrom(a, b, inputs),
+    wanted: limit,
+    unit: 'mm',
+    limit: { value: limit, unit: 'mm', rule: 'rods.lens-air' },
+    why: (o) =>
+      o.value < 0
+        ? `${upper(nameOf(stand, a))} would have to go ${mm(-o.value)} into the rods.`
+        : `${upper(nameOf(stand, a))} stands ${mm(o.value)} clear of the rods.`,
+    sum: (o) =>
+      `radius that clears: hypot(${exact((system?.centres ?? NaN) / 2, 1)}, ${exact(stand.value(drop!), 1)}) - ${exact((system?.rod ?? NaN) / 2, 1)} = ${exact(room, 1)} mm; nearest ${exact(o.value, 1)} mm`,
+    lacking: (m) => `Whether ${lens.name} clears the rods is not known: ${m} missing.`,
+    basis: `[math] ${ruleBasis('rods.lens-air')}`,
+  });
 }

@@ -1,4 +1,7 @@
-import { standOf } from '../../../stand/stand';
+import type { Rig } from '../../../kit/types';
+import type { StandSolid } from '../../../place/setting';
+import type { Given } from '../../../build/given';
+import { standOf, type Stand } from '../../../stand/stand';
 import { exact, mm } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { edgeFrom, onceAmong, pieceOf } from '../model/clearance';
@@ -30,77 +33,85 @@ export const spaceEnvelope: Check = {
       ),
     ];
     const solids = stand.solids.filter((s) => s.known && s.role !== 'sweep');
-    return SAYS.flatMap(({ key, axis, name, what }): Verdict[] => {
-      const limit = limits[key];
+    return SAYS.flatMap((side): Verdict[] => {
+      const limit = limits[side.key];
       if (limit === undefined) return [];
-      const place = limits.name ? ` of the ${limits.name}` : '';
-      const base = { id: 'space.envelope', key: `space.envelope:${key}`, basis: '[math]' };
-      if (blind.length > 0 || solids.length === 0)
-        return [
-          plainVerdict({
-            ...base,
-            about: stand.pieces.filter((p) => p.missing.length > 0).map((p) => p.part),
-            state: 'unknown',
-            why: `How ${name} the rig is is not known: ${
-              blind.length > 0
-                ? blind
-                    .map((g) => g.label)
-                    .slice(0, 3)
-                    .join(', ')
-                : 'a body'
-            } missing${blind.length > 3 ? `, and ${blind.length - 3} more` : ''}.`,
-            sum: 'No sum.',
-            measure: lacking(blind),
-          }),
-        ];
-      const high = solids.reduce((m, s) => (s.extent[axis + 3]! > m.extent[axis + 3]! ? s : m));
-      const low = solids.reduce((m, s) => (s.extent[axis]! < m.extent[axis]! ? s : m));
-      // Whichever sticks out farthest when the numbers are others.
-      const far = (axis + 3) as 3 | 4 | 5;
-      const tops = solids.filter((s) => s.extent[far] + s.loose >= high.extent[far] - high.loose);
-      const bottoms = solids.filter(
-        (s) => s.extent[axis] - s.loose <= low.extent[axis] + low.loose,
-      );
-      const inputs = [...new Set([...tops, ...bottoms].flatMap((s) => s.inputs))];
-      const topOf = tops.map((s) => edgeFrom(s, far, inputs));
-      const bottomOf = bottoms.map((s) => edgeFrom(s, axis, inputs));
-      const at = key === 'height' ? (limits.standsAt ?? 0) : 0;
-      const margin = (x: readonly number[]) => {
-        let most = -Infinity;
-        let least = Infinity;
-        for (const f of topOf) most = Math.max(most, f(x));
-        for (const f of bottomOf) least = Math.min(least, f(x));
-        return limit - at - (most - least);
-      };
-      const [top, bottom] = [pieceOf(stand, high), pieceOf(stand, low)];
-      return [
-        judge({
-          ...base,
-          about: [...new Set([top.part, bottom.part])],
-          station: (high.extent[2] + high.extent[5]) / 2,
-          inputs,
-          margin,
-          spread: () =>
-            onceAmong([...tops, ...bottoms], `${axis} within ${limit - at}`, () =>
-              spread(
-                inputs.map((g) => g.known!),
-                margin,
-              ),
-            ),
-          unit: 'mm',
-          limit: { value: limit, unit: 'mm', rule: null },
-          why: (o) => {
-            const size = limit - at - o.value;
-            const says = `The rig is ${mm(size, 0)} ${name}${at > 0 ? ` and stands at ${mm(at, 0)}` : ''}, from ${bottom.name} to ${top.name}`;
-            return o.value < 0
-              ? `${says}: ${mm(-o.value, 0)} over the ${mm(limit, 0)}${place}.`
-              : `${says}: ${mm(o.value, 0)} to spare under the ${mm(limit, 0)}${place}.`;
-          },
-          sum: (o) =>
-            `${exact(limit, 0)}${at > 0 ? ` - ${exact(at, 0)}` : ''} - ${exact(limit - at - o.value, 1)} = ${exact(o.value, 1)} mm`,
-          lacking: (missing) => `The ${what} of the rig is not known: ${missing} missing.`,
-        }),
-      ];
+      return blind.length > 0 || solids.length === 0
+        ? [notKnown(stand, side, blind)]
+        : [ofSide(stand, side, solids, limits, limit)];
     });
   },
 };
+
+type Side = (typeof SAYS)[number];
+
+/** One size of the rig against what it has to fit into. */
+function ofSide(
+  stand: Stand,
+  { key, axis, name, what }: Side,
+  solids: readonly StandSolid[],
+  limits: NonNullable<Rig['limits']>,
+  limit: number,
+): Verdict {
+  const place = limits.name ? ` of the ${limits.name}` : '';
+  const base = { id: 'space.envelope', key: `space.envelope:${key}`, basis: '[math]' };
+  const high = solids.reduce((m, s) => (s.extent[axis + 3]! > m.extent[axis + 3]! ? s : m));
+  const low = solids.reduce((m, s) => (s.extent[axis]! < m.extent[axis]! ? s : m));
+  // Whichever sticks out farthest when the numbers are others.
+  const far = (axis + 3) as 3 | 4 | 5;
+  const tops = solids.filter((s) => s.extent[far] + s.loose >= high.extent[far] - high.loose);
+  const bottoms = solids.filter((s) => s.extent[axis] - s.loose <= low.extent[axis] + low.loose);
+  const inputs = [...new Set([...tops, ...bottoms].flatMap((s) => s.inputs))];
+  const topOf = tops.map((s) => edgeFrom(s, far, inputs));
+  const bottomOf = bottoms.map((s) => edgeFrom(s, axis, inputs));
+  const at = key === 'height' ? (limits.standsAt ?? 0) : 0;
+  const margin = (x: readonly number[]) => {
+    let most = -Infinity;
+    let least = Infinity;
+    for (const f of topOf) most = Math.max(most, f(x));
+    for (const f of bottomOf) least = Math.min(least, f(x));
+    return limit - at - (most - least);
+  };
+  const [top, bottom] = [pieceOf(stand, high), pieceOf(stand, low)];
+  return judge({
+    ...base,
+    about: [...new Set([top.part, bottom.part])],
+    station: (high.extent[2] + high.extent[5]) / 2,
+    inputs,
+    margin,
+    spread: () =>
+      onceAmong([...tops, ...bottoms], `${axis} within ${limit - at}`, () =>
+        spread(
+          inputs.map((g) => g.known!),
+          margin,
+        ),
+      ),
+    unit: 'mm',
+    limit: { value: limit, unit: 'mm', rule: null },
+    why: (o) => {
+      const size = limit - at - o.value;
+      const says = `The rig is ${mm(size, 0)} ${name}${at > 0 ? ` and stands at ${mm(at, 0)}` : ''}, from ${bottom.name} to ${top.name}`;
+      return o.value < 0
+        ? `${says}: ${mm(-o.value, 0)} over the ${mm(limit, 0)}${place}.`
+        : `${says}: ${mm(o.value, 0)} to spare under the ${mm(limit, 0)}${place}.`;
+    },
+    sum: (o) =>
+      `${exact(limit, 0)}${at > 0 ? ` - ${exact(at, 0)}` : ''} - ${exact(limit - at - o.value, 1)} = ${exact(o.value, 1)} mm`,
+    lacking: (missing) => `The ${what} of the rig is not known: ${missing} missing.`,
+  });
+}
+
+function notKnown(stand: Stand, { key, name }: Side, blind: readonly Given[]): Verdict {
+  const labels = blind.map((g) => g.label).slice(0, 3);
+  const more = blind.length > 3 ? `, and ${blind.length - 3} more` : '';
+  return plainVerdict({
+    id: 'space.envelope',
+    key: `space.envelope:${key}`,
+    basis: '[math]',
+    about: stand.pieces.filter((p) => p.missing.length > 0).map((p) => p.part),
+    state: 'unknown',
+    why: `How ${name} the rig is is not known: ${labels.join(', ') || 'a body'} missing${more}.`,
+    sum: 'No sum.',
+    measure: lacking(blind),
+  });
+}

@@ -1,6 +1,7 @@
+import type { Built } from '../../../build/build';
 import { type Generator, type Candidate, kitOf, candidate, hire } from '../../../checks/candidate';
 import { standOf } from '../../../stand/stand';
-import { isSupport, isRods } from '../../../kit/types';
+import { isSupport, isRods, type LensSupport } from '../../../kit/types';
 import { setSupport, putSupport, tieLensFoot } from '../moves/support';
 import { valueOf } from '../../../quantity/quantity';
 import { putRods } from '../../rods/moves/rods';
@@ -31,28 +32,7 @@ export const holdUp: Generator = (built, v) => {
       );
     else if (stand.rods.length > 0)
       list.push(candidate(putSupport(rig, p), 1, 0.5, 'support', hire(p)));
-    else {
-      // A support stands on rods: the shortest pair of the system that takes it comes along.
-      const rods = kitOf(built)
-        .filter(isRods)
-        .filter((r) => r.rods === p.rods)
-        .sort((a, b) => (valueOf(a.length) ?? 0) - (valueOf(b.length) ?? 0));
-      for (const r of rods) {
-        const [a, b] = [putRods(rig, r), putSupport(rig, p)];
-        list.push(
-          candidate(
-            {
-              title: `${a.title} and ${b.title.toLowerCase()}`,
-              changes: [...a.changes, ...b.changes],
-            },
-            2,
-            0.6,
-            'support',
-            hire(r, p),
-          ),
-        );
-      }
-    }
+    else list.push(...withRods(built, p));
   }
   for (const s of rig.supports ?? [])
     if (s.station !== undefined || s.post !== undefined)
@@ -78,3 +58,19 @@ export const holdUp: Generator = (built, v) => {
     list.push(candidate(tieLensFoot(rig, true, built.lens.name), 0, 0.1, 'foot'));
   return list;
 };
+
+/** A support stands on rods: the shortest pair of the system that takes it comes along. */
+function withRods(built: Built, p: LensSupport): Candidate[] {
+  return kitOf(built)
+    .filter(isRods)
+    .filter((r) => r.rods === p.rods)
+    .sort((a, b) => (valueOf(a.length) ?? 0) - (valueOf(b.length) ?? 0))
+    .map((r) => {
+      const [a, b] = [putRods(built.rig, r), putSupport(built.rig, p)];
+      const edit = {
+        title: `${a.title} and ${b.title.toLowerCase()}`,
+        changes: [...a.changes, ...b.changes],
+      };
+      return candidate(edit, 2, 0.6, 'support', hire(r, p));
+    });
+}
