@@ -214,6 +214,27 @@ export const BLOCK: readonly Field[] = [
   mm('depth', 'length', 1000, { first: true, hint: 'along the axis' }),
 ];
 
+export const VENTS: RowsField = {
+  type: 'rows',
+  key: 'vents',
+  label: 'vents',
+  row: 'vent',
+  keyed: true,
+  hint: 'faces that let heat out and have to stay free',
+  fields: [
+    { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+    choice('face', 'face', [
+      ['left', 'camera left'],
+      ['right', 'camera right'],
+      ['top', 'top'],
+      ['bottom', 'bottom'],
+      ['front', 'front'],
+      ['rear', 'rear'],
+    ]),
+    flag('fan', 'fan', 'air is blown through it'),
+  ],
+};
+
 export const gearModule = quantity('module', 'module', 'mm', 'exact', 0.1, 5, {
   hint: '0.8 in this trade; 0.794 is 32 diametral pitch',
 });

@@ -61,6 +61,15 @@ export interface FalloffRow {
   stops: number;
 }
 
+/** A face that lets heat out: what stands too near it stifles the part. */
+export interface Vent {
+  id: string;
+  name: string;
+  face?: 'left' | 'right' | 'top' | 'bottom' | 'front' | 'rear';
+  /** A fan blows through it. */
+  fan?: boolean;
+}
+
 export interface Outlet {
   id: string;
   name: string;

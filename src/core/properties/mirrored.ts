@@ -19,6 +19,7 @@ function part(p: Part): Part {
     swing: turned,
     sides: turned,
     flags: (list) => (list as object[]).map((f) => over(f, { side: turned })),
+    vents: (list) => (list as object[]).map((v) => over(v, { face: turned })),
   }) as unknown as Part;
 }
 

@@ -189,6 +189,15 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
       'What stands a hair outside the picture is in it when a bracket sags or the frame is stabilised.',
     otherSchool: 'What the frame lines leave out is out; a monitor on set shows the rest.',
   },
+  'space.vent-air': {
+    reason:
+      'A body that cannot breathe shuts down in the middle of a take; a finger of air will do.',
+    otherSchool: 'Outdoors in winter some tape vents up and run without trouble.',
+  },
+  'space.vent-fan': {
+    reason: 'A fan that draws against a wall runs louder, and sound hears it before anybody else.',
+    otherSchool: 'Where no sound is recorded half of it is enough.',
+  },
   'space.change': {
     reason: 'Each piece is half a minute and a chance to drop one.',
     otherSchool: 'With a second pair of hands it matters less.',

@@ -6,13 +6,14 @@ import { spaceLensChange } from './checks/lens-change';
 import { spacePieces } from './checks/pieces';
 import { makeRoom } from './fixes/room';
 import { moves } from './moves/roles';
+import { spaceVent } from './checks/vent';
 
 /** Space: what comes near what, and how large it all is. */
 export const space: Area = {
   id: 'space',
   name: 'Space',
   says: 'what comes near what, and how large it all is',
-  checks: [spacePair, spaceSweep, spaceEnvelope, spaceLensChange, spacePieces],
+  checks: [spacePair, spaceSweep, spaceEnvelope, spaceLensChange, spacePieces, spaceVent],
   moves,
   fixes: [makeRoom],
 };

@@ -1,4 +1,11 @@
-import type { PartBase, OutlineStep, Weighed, WheelPlace, FalloffRow } from '../../../engine/part';
+import type {
+  PartBase,
+  OutlineStep,
+  Weighed,
+  WheelPlace,
+  FalloffRow,
+  Vent,
+} from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** The camera and its lenses. */
@@ -57,6 +64,8 @@ export interface Body extends PartBase, Weighed {
   profiles?: Profile[];
   /** Filters on a wheel behind its mount; all of one thickness. */
   wheel?: WheelPlace[];
+  /** Faces that have to stay free. */
+  vents?: Vent[];
 }
 
 /** A way of recording, with the sensitivity it is made for; twice by one name where it has two. */

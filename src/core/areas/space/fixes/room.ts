@@ -76,6 +76,7 @@ function elsewhere(built: Built, stand: Stand, use: FittedUse, v: Verdict): Cand
 const ELSEWHERE: ReadonlySet<string> = new Set([
   'space.pair',
   'space.envelope',
+  'space.vent',
   'carry.twist',
   'sight.view',
 ]);

@@ -1,4 +1,4 @@
-import { BLOCK, clampLength, COMMON, HELD, type Field } from '../../../engine/field';
+import { BLOCK, clampLength, COMMON, HELD, VENTS, type Field } from '../../../engine/field';
 import { rodSystem } from '../../rods/kit/system-field';
 
 /** A part that takes up room, holds, weighs; with what its sort says besides. */
@@ -6,6 +6,7 @@ export const fitting = (...more: Field[]): readonly Field[] => [
   COMMON[0]!,
   ...BLOCK,
   ...more,
+  VENTS,
   ...HELD,
   { ...rodSystem, first: false },
   { ...clampLength, first: false },

@@ -1,4 +1,4 @@
-import type { PartBase, Block, Outlet } from '../../../engine/part';
+import type { PartBase, Block, Outlet, Vent } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What stands against the camera and takes up room. */
@@ -36,6 +36,8 @@ export interface Fitting extends PartBase, Block {
   turn?: QuantityInput;
   /** Bodies a cage is made for, by id, or by name when they are not in the kit. */
   madeFor?: string[];
+  /** Faces that have to stay free. */
+  vents?: Vent[];
 }
 
 export type FittingKind =
