@@ -58,7 +58,7 @@ async function register(file, line, list, element, end = ']') {
 }
 
 async function check(id) {
-  const { area, short, words } = named(id, 'a check', 'space.vent');
+  const { area, short, words } = named(id, 'a check', 'space.reach');
   const file = join(AREAS, area, 'area.ts');
   const constant = camel(id);
   await write(

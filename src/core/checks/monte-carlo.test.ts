@@ -351,6 +351,7 @@ describe('intervals hold what they claim', () => {
       'space.lens-change',
       'space.pair',
       'space.sweep',
+      'space.vent',
       'support.foot',
       'support.height',
       'support.need',

@@ -555,9 +555,11 @@ describe('version 3 files, whose rigs were lists by role', () => {
   test('a job of version 3 reads as it is, and is written as the present version', () => {
     const r = readJob(v3);
     expect(r.ok ? r.value : r.problems).toEqual({ ...JSON.parse(v3), version: JOB_VERSION });
-    expect(r.ok && JSON.parse(writeJob(r.value))).toEqual(
-      JSON.parse(readFileSync(demoPath(), 'utf8')),
-    );
+    // Where its fan blows was asked later.
+    const since = JSON.parse(readFileSync(demoPath(), 'utf8')) as { kit: { vents?: unknown }[] };
+    expect(since.kit.filter((p) => p.vents)).toHaveLength(1);
+    for (const p of since.kit) delete p.vents;
+    expect(r.ok && JSON.parse(writeJob(r.value))).toEqual(since);
   });
 
   test('names that mean something now are kept aside', () => {
