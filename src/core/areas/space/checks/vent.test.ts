@@ -3,7 +3,7 @@ import type { Vent } from '../../../engine/part';
 import type { Fitting, Job, Part, Rig } from '../../../kit/types';
 import { standOf } from '../../../stand/stand';
 import { demo } from '../../../test-kit';
-import { CHECKS } from '../../checks';
+import { check, CHECKS } from '../../checks';
 import { findingsOf } from '../../../solve/fixes';
 import { spaceVent } from './vent';
 
@@ -135,6 +135,16 @@ describe('space.vent', () => {
     };
     expect(caged(false).why).toContain('walls of Lattice are cut out');
     expect(caged(true).state).toBe('ok');
+  });
+
+  test('that two parts were put together says nothing of the air before a fan', () => {
+    const j = job({ face: 'left', fan: true }, [{ on: 'left', x: -5 }]);
+    const before = check(build(j, j.rigs[0]!)).find((v) => v.id === 'space.vent')!;
+    const trials = [{ id: 't', parts: ['body', 'block'], result: 'fits' as const }];
+    const put = { ...j, trials };
+    const after = check(build(put, put.rigs[0]!)).find((v) => v.id === 'space.vent')!;
+    expect([before.state, after.state]).toEqual(['fail', 'fail']);
+    expect(after.about.every((p) => trials[0]!.parts.includes(p))).toBe(true);
   });
 
   test('a part without vents, and a rig without a body, says nothing', () => {
