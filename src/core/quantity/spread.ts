@@ -49,6 +49,12 @@ export function spread(
   let total = 0;
   for (let i = 0; i < n; i++) {
     const r = inputs[i]!;
+    if (r.lo === r.hi) {
+      // Exact: its corner is where it stands, and it widens nothing.
+      low[i] = high[i] = r.lo;
+      widths[i] = 0;
+      continue;
+    }
     x[i] = r.lo;
     const atLo = sense(x);
     x[i] = r.hi;
