@@ -69,6 +69,18 @@ const SHOTS = [
     },
   },
   {
+    name: 'joints',
+    path: '/model',
+    theme: 'bench',
+    act: async (page) => {
+      await goToRig('Lockside')(page);
+      await page.getByRole('link', { name: 'Model', exact: true }).click();
+      await page.getByRole('tab', { name: 'Joints' }).click();
+      await page.getByLabel('where could').selectOption('spar');
+      await page.getByRole('list').getByRole('button', { name: /holes of the bar/ }).waitFor();
+    },
+  },
+  {
     name: 'front',
     path: '/',
     theme: 'bench',

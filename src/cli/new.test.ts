@@ -79,11 +79,11 @@ test('the first kind of an area brings its table, and one line', () => {
 });
 
 test('a role is one file with its test, and one line', () => {
-  expect(make('role', 'carry.head-plate')).toMatchObject({ status: 0, stderr: '' });
-  expect(text('carry/roles/head-plate.ts')).toContain("id: 'head-plate'");
+  expect(make('role', 'joints.head-plate')).toMatchObject({ status: 0, stderr: '' });
+  expect(text('joints/roles/head-plate.ts')).toContain("id: 'head-plate'");
   const roles = readFileSync(join(folder, 'src/core/roles/roles.ts'), 'utf8');
   expect(roles).toMatch(/readonly Role\[\] = \[[^\]]*headPlateRole,?\s*\];/);
-  for (const f of ['carry/roles/head-plate.ts', 'carry/roles/head-plate.test.ts'])
+  for (const f of ['joints/roles/head-plate.ts', 'joints/roles/head-plate.test.ts'])
     expect([f, reads(f)]).toEqual([f, true]);
 });
 

@@ -12,6 +12,7 @@ import {
 } from '../core/areas/front/model/sweep';
 import type { Job, Rig } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
+import { placesFor, type TriedPlace } from '../core/solve/places';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';
 
 /*
@@ -66,6 +67,16 @@ const rig = {
     if (!at) return null;
     const base = shared(at.job);
     return measureNext(build(at.job, at.rig, base), base);
+  },
+
+  /** Where a part of the kit could go, or one that is on the rig; null when the job has moved on. */
+  places(n: number, rigId: string, partId: string, useId: string | null): TriedPlace[] | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const base = shared(at.job);
+    const part = base.kit.get(partId);
+    const use = at.rig.fitted?.find((u) => u.id === useId);
+    return part ? placesFor(build(at.job, at.rig, base), base, part, use) : [];
   },
 
   /**

@@ -9,6 +9,9 @@ const HEAVY = 12_000;
 /** Batteries above this ask for the approval of a carrier in cabin baggage. Common practice, Wh. */
 const CABIN = 100;
 
+/** Checks of what carries something. */
+const CARRIES: ReadonlySet<string> = new Set(['mount.load', 'joint.twist', 'joint.load-path']);
+
 /** Words that say that a rig is on or in something that moves, or over somebody. */
 const OVERHEAD =
   /\b(car|cars|van|truck|vehicle|train|tram|boat|ship|tug|ferry|barge|plane|helicopter|drone|crane|jib|roof|ceiling|overhead|hang|hangs|hung|hanging|suspended|rigged|pole|wheelhouse|cabin)\b/i;
@@ -36,9 +39,7 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
       `${[...new Set(cells.map((p) => p.name))].join(' and ')}: over 100 Wh, ask the carrier before you fly.`,
     );
   const near = verdicts.some(
-    (v) =>
-      (v.id === 'mount.load' || v.id === 'carry.twist') &&
-      (v.state === 'fail' || v.state === 'tight'),
+    (v) => CARRIES.has(v.id) && (v.state === 'fail' || v.state === 'tight'),
   );
   if (near)
     list.push(

@@ -7,7 +7,7 @@ import { rods } from './rods/area';
 import { drive } from './drive/area';
 import { support } from './support/area';
 import { space } from './space/area';
-import { carry } from './carry/area';
+import { joints } from './joints/area';
 import { sight } from './sight/area';
 
 /** Every area there is, from the image plane outwards, then what stands under and beside. */
@@ -20,6 +20,6 @@ export const AREAS: readonly Area[] = [
   drive,
   support,
   space,
-  carry,
+  joints,
   sight,
 ];

@@ -41,6 +41,8 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   limits: true,
   light: true,
   reference: true,
+  hold: true,
+  overhead: true,
   lenses: true,
   configurations: true,
   unread: true,

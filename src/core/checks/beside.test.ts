@@ -317,7 +317,7 @@ describe('single facts', () => {
 
   test('a screen far off its single screw twists', () => {
     const v = on([{ path: ['rigs', 'tug-b', 'fitted', 'monitor', 'z'], value: 260 }], 'tug-b').find(
-      (x) => x.id === 'carry.twist',
+      (x) => x.id === 'joint.twist',
     )!;
     expect(v.state).toBe('tight');
   });

@@ -331,7 +331,6 @@ describe('intervals hold what they claim', () => {
       'mount.throat',
     ]);
     expect([...beside].sort()).toEqual([
-      'carry.twist',
       'drive.interference',
       'drive.reach',
       'drive.ring-fit',
@@ -339,6 +338,11 @@ describe('intervals hold what they claim', () => {
       'drive.travel',
       'drive.turn',
       'front.exposure',
+      'joint.fits',
+      'joint.gap',
+      'joint.load-path',
+      'joint.screw',
+      'joint.twist',
       'mount.load',
       'rods.drop',
       'rods.grip',

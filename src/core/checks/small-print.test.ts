@@ -111,7 +111,7 @@ describe('loads that are none', () => {
         'towpath-vintage',
         set('rigs/towpath-vintage/fitted', [{ id: 'h', part: 'stirrup', on: 'top' }]),
         set('kit/stirrup/rating', exactly(grams)),
-      ).all.filter((v) => v.id === 'carry.twist' && /rates it for/.test(v.why));
+      ).all.filter((v) => v.id === 'joint.load-path' && /rates it for/.test(v.why));
     expect(at(500).map((v) => v.state)).toEqual(['tight']);
     expect(at(50_000).filter((v) => v.state !== 'ok')).toEqual([]);
   });

@@ -119,6 +119,7 @@ function readList(r: Reader, l: RoleList): Fields[] {
     Object.assign(e, picked(set, l.set));
     for (const [key, as] of Object.entries(l.place))
       if (place[as] !== undefined) e[key] = place[as];
+    if (l.joint) Object.assign(e, picked((r.seats.get(u.id) ?? {}) as Fields, l.joint));
     l.read?.(r, u, e);
     return e;
   });

@@ -1,4 +1,4 @@
-import { elementsOf, type Element, type RigWriter } from '../edit/role';
+import { elementsOf, type Element, type RigWriter, type SeatMore } from '../edit/role';
 import { ROLES } from '../roles/roles';
 import type { BoxUse, Part, Rig } from '../kit/types';
 import { Reader } from './read-rig';
@@ -121,14 +121,15 @@ class Writer implements RigWriter {
     );
   }
 
-  seat(id: string, kind: string, host?: End, place?: Place): void {
+  seat(id: string, kind: string, host?: End, place?: Place, more: SeatMore = {}): void {
     this.joints.push(
       clean({
         id,
         kind,
-        guest: { use: id },
+        guest: clean({ use: id, interface: more.interface }),
         host: host && some(host),
         place: place && some(place),
+        ...more.fields,
       }) as Joint,
     );
   }
@@ -225,7 +226,14 @@ function writeCamera(w: Writer): void {
 }
 
 function writeList(w: Writer, l: RoleList, orders: ReadonlyMap<string, number>): void {
-  const known = new Set(['id', 'part', ...l.set, ...Object.keys(l.place), ...(l.own ?? [])]);
+  const known = new Set([
+    'id',
+    'part',
+    ...l.set,
+    ...Object.keys(l.place),
+    ...(l.joint ?? []),
+    ...(l.own ?? []),
+  ]);
   const list = w.list(l);
   const ids = list.map((e) =>
     e.id === undefined ? w.free(nameOf(w.roleOf(l, e), named(l, e)), 'use') : w.idOf(l.list, e.id),
@@ -240,8 +248,11 @@ function writeList(w: Writer, l: RoleList, orders: ReadonlyMap<string, number>):
     for (const [key, as] of Object.entries(l.place))
       if (e[key] !== undefined) (place as Fields)[as] = e[key];
     if (row) place.order = row.get(id);
-    const { kind, host } = l.host?.(w, e) ?? { kind: l.seat };
-    w.seat(id, kind, host, place);
+    const how = l.host?.(w, e) ?? { kind: l.seat };
+    w.seat(id, how.kind, how.host, place, {
+      interface: how.interface,
+      fields: picked(e, l.joint ?? []),
+    });
     l.write?.(w, id, e);
   });
 }

@@ -67,6 +67,8 @@ export interface ListRole {
   set: readonly string[];
   /** Fields of where it sits, by what the joint calls them. */
   place: Readonly<Record<string, string>>;
+  /** Fields of the joint that seats it, by their names there. */
+  joint?: readonly string[];
   /** Its place in the row means something. */
   row?: true;
   /** What was named by its part alone goes without an id when it is read. */
@@ -80,7 +82,7 @@ export interface ListRole {
   /** Reads those fields. */
   read?(kept: KeptRig, use: Use, element: Fields): void;
   /** How an element is seated, where the role alone does not say. */
-  host?(rig: RigWriter, element: Fields): { kind: string; host?: End };
+  host?(rig: RigWriter, element: Fields): { kind: string; host?: End; interface?: string };
   /** Writes what belongs to an element besides its use and seat. */
   write?(rig: RigWriter, id: string, element: Fields): void;
 }
@@ -97,6 +99,12 @@ export interface KeptRig {
   power(to: string): Link | undefined;
 }
 
+/** What a joint says besides: the guest's own interface, and fields of the joint. */
+export interface SeatMore {
+  interface?: string;
+  fields?: Fields;
+}
+
 /** A rig as it is being written. */
 export interface RigWriter {
   /** The rig as it was kept before. */
@@ -107,7 +115,7 @@ export interface RigWriter {
   /** The id that something was kept under, else a free one. */
   owned(kept: { id: string } | undefined, want: string, prefix: string): string;
   put(id: string, role: string, part: string, set?: Fields, carried?: Fields): void;
-  seat(id: string, kind: string, host?: End, place?: Fields): void;
+  seat(id: string, kind: string, host?: End, place?: Fields, more?: SeatMore): void;
   /** Ties a use at its foot. */
   tie(use: string): void;
   link(link: Link): void;

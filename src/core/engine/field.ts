@@ -214,6 +214,15 @@ export const BLOCK: readonly Field[] = [
   mm('depth', 'length', 1000, { first: true, hint: 'along the axis' }),
 ];
 
+export const FACES = [
+  ['left', 'camera left'],
+  ['right', 'camera right'],
+  ['top', 'top'],
+  ['bottom', 'bottom'],
+  ['front', 'front'],
+  ['rear', 'rear'],
+] as const;
+
 export const VENTS: RowsField = {
   type: 'rows',
   key: 'vents',
@@ -223,14 +232,7 @@ export const VENTS: RowsField = {
   hint: 'faces that let heat out and have to stay free',
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
-    choice('face', 'face', [
-      ['left', 'camera left'],
-      ['right', 'camera right'],
-      ['top', 'top'],
-      ['bottom', 'bottom'],
-      ['front', 'front'],
-      ['rear', 'rear'],
-    ]),
+    choice('face', 'face', FACES),
     flag('fan', 'fan', 'air is blown through it'),
   ],
 };

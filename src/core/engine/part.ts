@@ -61,11 +61,14 @@ export interface FalloffRow {
   stops: number;
 }
 
+/** A face of a part as it stands upright on its own: sides as seen from behind. */
+export type Face = 'left' | 'right' | 'top' | 'bottom' | 'front' | 'rear';
+
 /** A face that lets heat out: what stands too near it stifles the part. */
 export interface Vent {
   id: string;
   name: string;
-  face?: 'left' | 'right' | 'top' | 'bottom' | 'front' | 'rear';
+  face?: Face;
   /** A fan blows through it. */
   fan?: boolean;
 }

@@ -504,6 +504,7 @@ describe('version 1 files, from before the front of the rig', () => {
   }, 30_000);
 });
 
+const v4 = readFileSync(`${__dirname}/fixtures/lock-nine.v4.nelvix.json`, 'utf8');
 const v3 = readFileSync(`${__dirname}/fixtures/lock-nine.v3.nelvix.json`, 'utf8');
 
 describe('version 2 files, from before what stands under and beside', () => {
@@ -555,11 +556,11 @@ describe('version 3 files, whose rigs were lists by role', () => {
   test('a job of version 3 reads as it is, and is written as the present version', () => {
     const r = readJob(v3);
     expect(r.ok ? r.value : r.problems).toEqual({ ...JSON.parse(v3), version: JOB_VERSION });
-    // Where its fan blows was asked later.
-    const since = JSON.parse(readFileSync(demoPath(), 'utf8')) as { kit: { vents?: unknown }[] };
+    // The same job as version 4 wrote it, before its vents were asked for.
+    const since = JSON.parse(v4) as { kit: { vents?: unknown }[] };
     expect(since.kit.filter((p) => p.vents)).toHaveLength(1);
     for (const p of since.kit) delete p.vents;
-    expect(r.ok && JSON.parse(writeJob(r.value))).toEqual(since);
+    expect(r.ok && JSON.parse(writeJob(r.value))).toEqual({ ...since, version: JOB_VERSION });
   });
 
   test('names that mean something now are kept aside', () => {
@@ -983,4 +984,55 @@ test('paths and values in words', () => {
   expect(inShort('y'.repeat(90))).toMatch(/^text "y{40}"\.\.\.$/);
   expect(inShort([1, 2])).toBe('a list of 2');
   expect(validateJob(5).ok).toBe(false);
+});
+
+describe('version 4 files, from before parts named what they hold each other by', () => {
+  test('a job of version 4 reads as it is, and is written as the present version', () => {
+    const r = readDoc(v4);
+    expect(r.ok ? r.value : r.problems).toEqual({ ...JSON.parse(v4), version: JOB_VERSION });
+    // What the demo says since: its rigs of before stand as they stood.
+    const now = readDoc(readFileSync(demoPath(), 'utf8'));
+    if (!r.ok || !now.ok) throw new Error('cannot be read');
+    expect(now.value.rigs.slice(0, r.value.rigs.length)).toEqual(r.value.rigs);
+  });
+
+  test('names that mean something now are kept aside, and the rule goes over to its new name', () => {
+    const j = JSON.parse(v4);
+    j.rules = { set: 'house', values: { 'carry.twist': 0.5, 'space.air': 3 } };
+    j.kit.push({ id: 'b', kind: 'bracket', name: 'B', width: 'broad', interfaces: 'two' });
+    j.kit.push({ id: 'c', kind: 'bracket', name: 'C', width: 20 });
+    j.kit.find((p: any) => p.id === 'stirrup').interfaces = [{ name: 'no id' }];
+    j.rigs[0].hold = 7;
+    j.rigs[0].joints[1].tight = 'very';
+    const seat = j.rigs[0].joints.find((x: any) => x.id === 'monitor');
+    seat.place.slide = 'far';
+    const r = readDoc(JSON.stringify(j));
+    if (!r.ok) throw new Error(JSON.stringify(r.problems));
+    const part = (id: string) => r.value.kit.find((p) => p.id === id) as any;
+    expect(r.value.rules!.values).toEqual({ 'joint.twist': 0.5, 'space.air': 3 });
+    expect(part('b').carried).toEqual({ width: 'broad', interfaces: 'two' });
+    expect(part('c').width).toBe(20);
+    expect(part('stirrup').carried.interfaces).toHaveLength(1);
+    expect(r.value.rigs[0]).toMatchObject({ carried: { hold: 7 } });
+    expect(r.value.rigs[0]!.joints[1]).toMatchObject({ carried: { tight: 'very' } });
+    expect(r.value.rigs[0]!.joints.find((x) => x.id === 'monitor')!.place).toMatchObject({
+      carried: { slide: 'far' },
+    });
+    expect(readDoc(writeDoc(r.value))).toMatchObject({ ok: true });
+    // An older file with such parts too: parts are read alike in every version.
+    const old = JSON.parse(v3);
+    old.kit.push({ id: 'b', kind: 'bracket', name: 'B', width: 'broad' });
+    old.rigs[0].fitted[0].at = 9;
+    const read = readDoc(JSON.stringify(old));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.value.kit.at(-1)).toMatchObject({ carried: { width: 'broad' } });
+  });
+
+  test('two interfaces of one id are said with their place', () => {
+    const j = JSON.parse(readFileSync(demoPath(), 'utf8'));
+    const at = j.kit.findIndex((p: any) => p.id === 'stirrup');
+    j.kit[at].interfaces[1].id = 'feet';
+    const r = readDoc(JSON.stringify(j));
+    expect(r.ok ? [] : r.problems.map((p) => p.path)).toEqual([`kit[${at}].interfaces[1].id`]);
+  });
 });

@@ -1,3 +1,4 @@
+import type Joi from 'joi';
 import { docOf } from '../doc/write';
 import { FITTING_KINDS, type Job } from '../kit/types';
 import { joiOf } from './joi';
@@ -119,8 +120,11 @@ const JOB_NAMES_OF_4 = ['records', 'dressing', 'rest'];
 function usesAndJoints(doc: Record<string, unknown>): Record<string, unknown> {
   const job = carry(doc, JOB_NAMES_OF_4, {});
   if (!Array.isArray(job.rigs) || !Array.isArray(job.kit)) return job;
-  const rigs = job.rigs.map((r: unknown) => {
-    if (!isRecord(r)) return r;
+  const rigs = job.rigs.map((was: unknown) => {
+    if (!isRecord(was)) return was;
+    const r = Array.isArray(was.fitted)
+      ? { ...was, fitted: was.fitted.map((u: unknown) => (isRecord(u) ? carry(u, SEAT_5, {}) : u)) }
+      : was;
     // What is said of a body or lens that is not on has no use to stand with.
     const names = [
       ...(r.body === null ? ['screenShut', 'wheel'] : []),
@@ -131,10 +135,84 @@ function usesAndJoints(doc: Record<string, unknown>): Record<string, unknown> {
   return docOf({ ...job, rigs } as unknown as Job) as unknown as Record<string, unknown>;
 }
 
+/** Kinds and fields that version 4 only carried along and version 5 computes with. */
+const KINDS_OF_5 = [
+  'bracket',
+  'clamp',
+  'spacer',
+  'quick-plate',
+  'receiver',
+  'dovetail',
+  'rail',
+  'rosette-adapter',
+  'shoe-mount',
+  'microphone',
+  'radio',
+  'cable-clamp',
+  'accessory',
+];
+const PART_FIELDS_OF_5 = ['interfaces', 'vents'];
+const SEAT_5 = ['at', 'by', 'n', 'slide', 'gap', 'screw', 'tight', 'signed', 'line'];
+
+/**
+ * What a part carried along under a name that means something since version 5: it stays where it
+ * reads as that, else it is moved to `carried`. Parts are read alike in every version.
+ */
+export function partsOf5(doc: Record<string, unknown>): Record<string, unknown> {
+  if (!Array.isArray(doc.kit)) return doc;
+  const kit = doc.kit.map((p: unknown) => {
+    if (!isRecord(p) || typeof p.kind !== 'string') return p;
+    const shape = shapeOfPart(p.kind);
+    if (shape.is !== 'object') return p;
+    const own = KINDS_OF_5.includes(p.kind)
+      ? Object.keys(shape.fields).filter((k) => !COMMON_FIELDS.includes(k))
+      : PART_FIELDS_OF_5.filter((k) => Object.hasOwn(shape.fields, k));
+    return carry(p, own, shape.fields);
+  });
+  return kit.every((p, i) => p === (doc.kit as unknown[])[i]) ? doc : { ...doc, kit };
+}
+
+/**
+ * Version 4 to 5: parts hold each other by named interfaces, a rig says what it is held by, and the
+ * leverage on a screw became a rule of joints.
+ */
+function interfaces(doc: Record<string, unknown>): Record<string, unknown> {
+  const next = { ...partsOf5(doc) };
+  const { rules } = next;
+  if (isRecord(rules) && isRecord(rules.values) && Object.hasOwn(rules.values, 'carry.twist')) {
+    const { 'carry.twist': twist, ...values } = rules.values;
+    next.rules = { ...rules, values: { 'joint.twist': twist, ...values } };
+  }
+  if (Array.isArray(next.rigs))
+    next.rigs = next.rigs.map((r: unknown) => {
+      if (!isRecord(r)) return r;
+      const rig = carry(r, ['hold', 'overhead'], {});
+      if (!Array.isArray(rig.joints)) return rig;
+      return { ...rig, joints: rig.joints.map((j: unknown) => (isRecord(j) ? seat(j) : j)) };
+    });
+  return next;
+}
+
+function seat(j: Record<string, unknown>): Record<string, unknown> {
+  const joint = carry(j, ['screw', 'tight', 'signed', 'line'], {});
+  return isRecord(joint.place)
+    ? { ...joint, place: carry(joint.place, ['n', 'slide', 'gap'], {}) }
+    : joint;
+}
+
 const COMMON_FIELDS = ['id', 'kind', 'name', 'owner', 'count', 'mass', 'notes'];
 
 function isRecord(x: unknown): x is Record<string, unknown> {
   return x !== null && typeof x === 'object' && !Array.isArray(x);
+}
+
+/** Schemas by their shape: a file has hundreds of parts of a few kinds. */
+const schemas = new WeakMap<Shape, Joi.Schema>();
+
+function schemaOf(shape: Shape): Joi.Schema {
+  let schema = schemas.get(shape);
+  if (!schema) schemas.set(shape, (schema = joiOf(shape)));
+  return schema;
 }
 
 /** Moves the named fields that do not read as their shape, or have none, to `carried`. */
@@ -148,7 +226,7 @@ function carry(
     return (
       Object.hasOwn(object, k) &&
       (shape === undefined ||
-        joiOf(shape).validate(object[k], { convert: false, allowUnknown: true }).error !==
+        schemaOf(shape).validate(object[k], { convert: false, allowUnknown: true }).error !==
           undefined)
     );
   });
@@ -163,6 +241,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: frontOfTheRig,
   2: underAndBeside,
   3: usesAndJoints,
+  4: interfaces,
 };
 
 export type Migrated =

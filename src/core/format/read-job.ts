@@ -7,7 +7,7 @@ import { FIELDS, isKind } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
 import { FORBIDDEN_KEYS } from '../edit/edit';
 import { joiOf } from './joi';
-import { JOB_VERSION, migrate } from './migrate';
+import { JOB_VERSION, migrate, partsOf5 } from './migrate';
 import { describe, pathText, type Problem, type Read } from './problem';
 import { mended, problem, referenceProblems } from './references';
 import { referenceProblems3 } from './references-3';
@@ -240,7 +240,7 @@ function partSchema(kind: unknown): Joi.Schema {
 export function validateJob(doc: unknown): Read<JobDoc> {
   if (doc === null || typeof doc !== 'object' || Array.isArray(doc))
     return refuse(problem('(file)', describe(doc), 'a Nelvix job'));
-  const head = doc as Record<string, unknown>;
+  const head = partsAsRead(doc as Record<string, unknown>);
   if (head.format !== 'nelvix-job')
     return refuse(problem('format', describe(head.format), '"nelvix-job"'));
   const old = typeof head.version === 'number' && head.version < LISTS_BY_ROLE + 1;
@@ -263,6 +263,12 @@ export function validateJob(doc: unknown): Read<JobDoc> {
     return part;
   });
   return notes.length > 0 ? { ok: true, value: { ...job, kit }, notes } : { ok: true, value: job };
+}
+
+/** Parts are held against the fields of this version whatever wrote them: what meant nothing moves. */
+function partsAsRead(doc: Record<string, unknown>): Record<string, unknown> {
+  const { version } = doc;
+  return typeof version === 'number' && version < JOB_VERSION ? partsOf5(doc) : doc;
 }
 
 /** The last version whose rigs were lists by role. */

@@ -1,5 +1,6 @@
 import type { JobDoc, RigDoc, Use } from '../kit/kept';
 import { ROLES } from '../roles/roles';
+import { interfacesOf } from '../areas/joints/kit/sides';
 import { isBody, isBox, isFitting, isLens, type Part } from '../kit/types';
 import type { Problem } from './problem';
 
@@ -31,6 +32,7 @@ export function partProblems(job: {
   return [
     ...twiceIn(job.kit, 'kit'),
     ...twiceIn(job.mounts ?? [], 'mounts'),
+    ...job.kit.flatMap((p, i) => twiceIn(interfacesOf(p), `kit[${i}].interfaces`)),
     ...job.kit.flatMap((p, i) => {
       const of = (list: readonly { id: string }[] | undefined, key: string) =>
         twiceIn(list ?? [], `kit[${i}].${key}`);

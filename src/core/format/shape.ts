@@ -76,6 +76,16 @@ function shapeOfRow(field: RowsField): Shape {
 
 /** The shape of a part: by its kind when this version computes with it, else its common fields. */
 export function shapeOfPart(kind: string): Shape {
+  const key = isKind(kind) ? kind : '';
+  let shape = shapes.get(key);
+  if (!shape) shapes.set(key, (shape = freshShape(kind)));
+  return shape;
+}
+
+/** One shape for a kind, and the same one: what is made of it is kept by it. */
+const shapes = new Map<string, Shape>();
+
+function freshShape(kind: string): Shape {
   const fields: Record<string, Shape> = { id, kind: text(40, 1) };
   const table: readonly Field[] = isKind(kind)
     ? FIELDS[kind]
@@ -180,11 +190,18 @@ const seated = {
     z: number(-2000, 2000, 'mm'),
     station: number(-2000, 5000, 'mm'),
     turn: number(-360, 360, 'deg'),
+    n: number(0, 60, '', true),
+    slide: number(-1000, 1000, 'mm'),
+    gap: number(0, 200, 'mm'),
     order: number(0, 100_000),
     side: { is: 'choice', values: ['left', 'right'] },
     end: { is: 'choice', values: ['through', 'front', 'rear'] },
   }),
-};
+  screw: number(0, 200, 'mm'),
+  tight: { is: 'choice', values: ['snug', 'firm', 'critical'] },
+  signed: text(80),
+  line: { is: 'flag' },
+} satisfies Record<string, Shape>;
 
 const port = object({ use: id, port: id }, ['use']);
 
@@ -200,6 +217,8 @@ const rig = object(
     reference: id,
     light,
     limits,
+    hold: id,
+    overhead: { is: 'flag' },
     uses: list(object({ id, ...used }, ['id', 'role', 'part']), 1000),
     joints: list(object({ id, ...seated }, ['id', 'kind', 'guest']), 2000),
     links: list(

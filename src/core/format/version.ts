@@ -1,2 +1,2 @@
 /** Version of a job file that this build writes. */
-export const JOB_VERSION = 4;
+export const JOB_VERSION = 5;

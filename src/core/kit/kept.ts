@@ -36,6 +36,11 @@ export interface Place {
   station?: number;
   /** Degrees about the axis of what it sits on. */
   turn?: number;
+  /** In a row of holes the first one taken, from 0; along what it slides on, mm from the middle. */
+  n?: number;
+  slide?: number;
+  /** Between the two faces, mm. */
+  gap?: number;
   /** Place in a row, from the camera outwards; equal ones go by id. */
   order?: number;
   side?: 'left' | 'right';
@@ -50,6 +55,12 @@ export interface Joint {
   guest: End & { use: string };
   host?: End;
   place?: Place;
+  /** Length of the screw in it, mm, where another than the guest's own. */
+  screw?: number;
+  tight?: 'snug' | 'firm' | 'critical';
+  signed?: string;
+  /** A second tie holds the guest if this lets go. */
+  line?: boolean;
   [later: string]: unknown;
 }
 
@@ -88,6 +99,8 @@ export interface RigDoc {
   reference?: string;
   light?: LightUse;
   limits?: SpaceLimits;
+  hold?: string;
+  overhead?: boolean;
   uses: Use[];
   joints: Joint[];
   links: Link[];

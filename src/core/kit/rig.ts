@@ -1,5 +1,5 @@
 import type { Side } from '../areas/front/kit/parts';
-import type { Mount } from '../engine/part';
+import type { Face, Mount } from '../engine/part';
 import type { Part } from './parts';
 import type { QuantityInput } from '../quantity/quantity';
 
@@ -134,15 +134,35 @@ export interface FittedUse {
   part: string;
   /** Id of the fitted part it stands against; the camera itself when absent. */
   to?: string;
-  /** The face it stands against; `rods` clamps it to them. */
-  on: 'top' | 'bottom' | 'left' | 'right' | 'front' | 'rear' | 'rods';
+  /**
+   * The face it stands against; `rods` clamps it to them, `under` is beneath all that stands under
+   * the camera. With an interface of its host that interface decides.
+   */
+  on: Face | 'rods' | 'under';
+  /** Interface of its host that holds it, and its own that is held. */
+  at?: string;
+  by?: string;
+  /** In a row of holes the first that it takes, from 0. */
+  n?: number;
+  /** Along what it slides on, mm from the middle. */
+  slide?: number;
+  /** Air between the two faces that its screw bridges, or the shim in it, mm. */
+  gap?: number;
+  /** Length of the screw that is used, mm, where another than its own. */
+  screw?: number;
+  /** How tight: filters, cages and rods snug, all else firm; critical is signed off. */
+  tight?: 'snug' | 'firm' | 'critical';
+  /** Who signed a critical joint off, as a role. */
+  signed?: string;
+  /** A second tie, a line or strap, holds it if its joint lets go. */
+  line?: boolean;
   /** Moved from the middle of that face, and away from it, mm in the frame of reference. */
   x?: number;
   y?: number;
   z?: number;
   /** On rods: its front face, mm from the image plane. */
   station?: number;
-  /** Turned about the optical axis, degrees. */
+  /** Turned about the optical axis, with an interface about the axis of that, degrees. */
   turn?: number;
 }
 
@@ -232,6 +252,10 @@ export interface Rig {
   limits?: SpaceLimits;
   light?: LightUse;
   reference?: string;
+  /** The fitted part that the rig is held by; from below when absent. */
+  hold?: string;
+  /** It is above somebody's head, or on a vehicle. */
+  overhead?: boolean;
   /** What stood between body and lens when a lens was last on, by the id of the lens. */
   lenses?: Record<string, { between?: LinkUse[] }>;
   configurations?: Configuration[];

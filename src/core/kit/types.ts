@@ -18,6 +18,7 @@ export type * from '../areas/rods/kit/parts';
 export type * from '../areas/drive/kit/parts';
 export type * from '../areas/support/kit/parts';
 export type * from '../areas/space/kit/parts';
+export type * from '../areas/joints/kit/parts';
 export type * from './parts';
 export type { Kind } from './fields';
 export type * from './rig';

@@ -1,6 +1,6 @@
 import type { RodSystem } from '../areas/rods/kit/systems';
 import type { GearRing, LensRing, Part, Plate, RodUse, Rods, UnderUse } from '../kit/types';
-import { bounds, box, turned, type Bounds, type Solid } from '../solids/solid';
+import { bounds, box, turned, type Axes, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from '../build/build';
 import { Contacts, named, type Named, type Whose } from './contacts';
 import { constant, counted, given, type Given } from '../build/given';
@@ -51,6 +51,15 @@ export interface Piece {
   assumed: string | null;
   /** Its six faces, for what stands against it. */
   faces: Faces | null;
+  /** Where its block stands and how it is turned; upright between its faces when absent. */
+  pose?: Pose;
+}
+
+/** A block that may be turned: its middle, half its size along its own axes, and these. */
+export interface Pose {
+  middle: readonly [Lin, Lin, Lin];
+  half: readonly [Lin, Lin, Lin];
+  axes: Axes;
 }
 
 export interface Faces {

@@ -10,11 +10,14 @@ import { anyRig, changed, demoRigs, slotsOf, type Subject } from './rigs';
  * Taking away what is known raises no finding but to unknown. A maker's limit that is gone gives
  * the house rule's verdict, so those fields are held to that elsewhere.
  */
-const MAKERS_LIMIT = new Set(['mountMoment', 'rating', 'frontLoad']);
+const MAKERS_LIMIT = new Set(['mountMoment', 'rating', 'frontLoad', 'bears', 'bearsMoment']);
 /** A doubt, not a number: without it the class's own doubt stands. */
 const DOUBTS = new Set(['walk', 'walkAngle']);
 /** What says of which sort a part is: without it the part is of another sort, which nobody doubts. */
 const SORTS = new Set(['squeeze', 'squeezeAt']);
+
+/** Of a hole, a rail or a clamp likewise: without it it is another sort of hole, rail or clamp. */
+const SORTS_OF_INTERFACES = new Set(['pinned', 'count', 'captive', 'along', 'weak']);
 
 interface KnockOut {
   what: string;
@@ -28,6 +31,7 @@ function knockOuts({ job, rig }: Subject): KnockOut[] {
   const list = on
     .flatMap(slotsOf)
     .filter((s) => ![MAKERS_LIMIT, DOUBTS, SORTS].some((set) => set.has(s.field.key)))
+    .filter((s) => s.path[2] !== 'interfaces' || !SORTS_OF_INTERFACES.has(s.field.key))
     .map((s): KnockOut => ({
       what: s.path.join('/'),
       changes: [{ path: s.path, value: undefined }] as Change[],

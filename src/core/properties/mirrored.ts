@@ -6,6 +6,12 @@ const OTHER: Record<string, string> = { left: 'right', right: 'left' };
 const turned = (x: unknown) => (typeof x === 'string' ? (OTHER[x] ?? x) : x);
 const negated = (x: unknown) => (typeof x === 'number' ? -x + 0 : x);
 
+/** A number as it is written, with its tolerance, on the other side of the axis. */
+const negatedQuantity = (x: unknown) =>
+  typeof x === 'number'
+    ? -x + 0
+    : { ...(x as { value: number }), value: -(x as { value: number }).value + 0 };
+
 function over(o: object, fields: Record<string, (x: unknown) => unknown>): Record<string, unknown> {
   const copy = { ...o } as Record<string, unknown>;
   for (const [k, f] of Object.entries(fields)) if (copy[k] !== undefined) copy[k] = f(copy[k]);
@@ -19,6 +25,8 @@ function part(p: Part): Part {
     swing: turned,
     sides: turned,
     flags: (list) => (list as object[]).map((f) => over(f, { side: turned })),
+    interfaces: (list) =>
+      (list as object[]).map((i) => over(i, { face: turned, x: negatedQuantity })),
     vents: (list) => (list as object[]).map((v) => over(v, { face: turned })),
   }) as unknown as Part;
 }

@@ -7,6 +7,7 @@ import { setDrive } from '../areas/drive/moves/drive';
 import { setPlateHeight, setPlateStation } from '../areas/rods/moves/under';
 import { setSupport } from '../areas/support/moves/support';
 import { deedsOf, putOn } from '../areas/moves';
+import { setHold, setOverhead, setSeat } from '../areas/joints/moves/seat';
 import { setLight } from '../areas/light/moves/light';
 import { putBody } from '../areas/coverage/moves/body';
 import { putLens } from '../areas/coverage/moves/lens';
@@ -133,6 +134,15 @@ function settings(job: Job, rig: Rig): Edit[] {
     ...(drive && unit ? [setDrive(rig, drive.id, { unit: unit.id }, 'x')] : []),
     ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { post: 38 }, 'x')] : []),
     tieLensFoot(rig, true, 'x'),
+    ...(rig.fitted ?? []).flatMap((u) => [
+      setSeat(rig, u.id, { gap: 1 }, 'x'),
+      setSeat(rig, u.id, { tight: 'critical' }, 'x'),
+      setSeat(rig, u.id, { screw: 8 }, 'x'),
+      setSeat(rig, u.id, { slide: 12, n: 1 }, 'x'),
+      setSeat(rig, u.id, { turn: 45, line: true }, 'x'),
+      setHold(rig, u.id, 'x'),
+    ]),
+    setOverhead(rig, true),
     ...rig.between.map((_u, i) => tieFoot(rig, i, true, 'x')),
   ];
 }

@@ -27,10 +27,11 @@ function offered({ job, rig }: Subject, exhaustive: boolean): Record<string, unk
 
 /** Uses that a move makes get an id of their own every time. */
 function nameless(value: unknown): unknown {
-  if (typeof value === 'string') return value.replace(/^(\w+)-[\w-]{6}$/, '$1');
-  return value !== null && typeof value === 'object' && !Array.isArray(value)
-    ? { ...value, id: undefined }
-    : value;
+  if (typeof value === 'string') return value.replace(/^([\w-]+)-\w{6}$/, '$1');
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([k, v]) => [k, k === 'id' ? undefined : nameless(v)]),
+  );
 }
 
 /** The same rig with a rental house around it: every piece several times over. */

@@ -202,8 +202,40 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Each piece is half a minute and a chance to drop one.',
     otherSchool: 'With a second pair of hands it matters less.',
   },
-  'carry.twist': {
+  'joint.twist': {
     reason: 'A single quarter-inch screw turns.',
     otherSchool: 'Snug and with a rubber pad it holds more.',
+  },
+  'joint.turns': {
+    reason: 'With fewer turns the first thread carries everything and strips.',
+    otherSchool: 'For a microphone two turns hold for years.',
+  },
+  'joint.turns-wanted': {
+    reason: 'One turn in reserve for a washer, a pad, a worn thread.',
+    otherSchool: 'Three that are clean are as good as five that are not.',
+  },
+  'joint.bite-steel': {
+    reason: 'As deep as it is wide a steel thread holds what its screw holds.',
+    otherSchool: 'A nut is no thicker than eight tenths of its screw.',
+  },
+  'joint.bite-aluminium': {
+    reason: 'Aluminium gives way before the screw does; half as deep again makes up for it.',
+    otherSchool: 'With a steel insert the rule for steel holds: say so in the part.',
+  },
+  'joint.holes': {
+    reason: 'A screw has about this much play in the hole of what it holds.',
+    otherSchool: 'Slotted holes take a millimetre; then say a spacing with that tolerance.',
+  },
+  'joint.gap': {
+    reason: 'A screw over air bends the cage until the air is gone.',
+    otherSchool: 'Snug only, with no shim: the bottom screws hold, this one only steadies.',
+  },
+  'joint.clamp': {
+    reason: 'A clamp that hangs over the end of its rail holds with a corner.',
+    otherSchool: 'Half of it is enough for what weighs next to nothing.',
+  },
+  'joint.hand': {
+    reason: 'A key that cannot be held cannot be turned.',
+    otherSchool: 'With a ratchet and a long bit fingers do not have to get near.',
   },
 };

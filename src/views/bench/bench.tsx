@@ -46,7 +46,7 @@ export interface Bench {
 }
 
 /** Findings, what to measure, what stands under and beside. */
-export type Panel = 'findings' | 'measure' | 'parts';
+export type Panel = 'findings' | 'measure' | 'parts' | 'joints';
 
 const Context = createContext<Bench | null>(null);
 

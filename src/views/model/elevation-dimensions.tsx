@@ -1,7 +1,7 @@
 'use client';
 
 import type { dimensionLines } from '@/core/drawing/svg';
-import type { Sheet } from './sheet';
+import type { Sheet } from '@/views/bench/sheet';
 
 type Line = ReturnType<typeof dimensionLines>[number];
 

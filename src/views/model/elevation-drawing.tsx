@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useCallback, useId, useMemo } from 'react';
+import { memo, useCallback, useId, useMemo, type ReactNode } from 'react';
 import { elevation, type Elevation } from '@/core/drawing/elevation';
 import { dimensionLines } from '@/core/drawing/svg';
 import { VIEW_NAMES, type Point, type View } from '@/core/drawing/project';
@@ -11,7 +11,7 @@ import { Dimensions, ROW, Ruler, ticksOf } from './elevation-dimensions';
 import { Axes, Cone, Fouls, Hatch, Mesh, Parts } from './elevation-parts';
 import { FoulPins } from './foul-pins';
 import { Grips } from './grips';
-import type { Sheet } from './sheet';
+import type { Sheet } from '@/views/bench/sheet';
 
 /** Room around the parts for dimensions, px. */
 const LEFT = 30;
@@ -29,6 +29,8 @@ interface ElevationProps {
   onPick: (key: string) => void;
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
+  /** What is laid over it in place of pins and grips. */
+  over?: (view: View, sheet: Sheet) => ReactNode;
   /** Only the dimensions people ask for first. */
   few?: boolean;
   /** Who shows it says which view it is. */
@@ -75,6 +77,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   onPick,
   onDraft,
   onDrop,
+  over,
   few = false,
   bare = false,
 }: ElevationProps) {
@@ -119,8 +122,14 @@ export const ElevationDrawing = memo(function ElevationDrawing({
             <Ruler ticks={ticksOf(u0, u1, k > 1.6 ? 50 : 100)} X={X} y={Y(v0) + 6} />
           )}
           <Dimensions below={below} beside={beside} sheet={sheet} right={u1} bottom={v0} />
-          <FoulPins e={e} facts={facts} sheet={sheet} lit={lit} onPick={onPick} />
-          <Grips facts={facts} view={view} sheet={sheet} onDraft={onDraft} onDrop={onDrop} />
+          {over ? (
+            over(view, sheet)
+          ) : (
+            <>
+              <FoulPins e={e} facts={facts} sheet={sheet} lit={lit} onPick={onPick} />
+              <Grips facts={facts} view={view} sheet={sheet} onDraft={onDraft} onDrop={onDrop} />
+            </>
+          )}
         </svg>
       </div>
     </figure>

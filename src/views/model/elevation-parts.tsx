@@ -3,7 +3,7 @@
 import { memo } from 'react';
 import type { LightCone, Elevation, Outlined } from '@/core/drawing/elevation';
 import type { Point, View } from '@/core/drawing/project';
-import type { Sheet } from './sheet';
+import type { Sheet } from '@/views/bench/sheet';
 
 /** What is filled where two parts would have to stand in the same place. */
 export function Hatch({ id }: { id: string }) {

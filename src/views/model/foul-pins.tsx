@@ -5,7 +5,7 @@ import type { Verdict } from '@/core/checks/finding';
 import { exact } from '@/core/quantity/say';
 import { StateShape, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import type { RigFacts } from '@/views/bench/use-rig';
-import type { Sheet } from './sheet';
+import type { Sheet } from '@/views/bench/sheet';
 
 /** What fouls, pinned with how deep; pressed, it opens its finding. */
 export function FoulPins({

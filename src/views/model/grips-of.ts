@@ -7,6 +7,12 @@ import type { View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import type { FittedUse } from '@/core/kit/types';
 import { setDrive } from '@/core/areas/drive/moves/drive';
+import { firstHoles } from '@/core/areas/joints/kit/pattern';
+import { isSlide } from '@/core/areas/joints/model/free';
+import { namedSeats, spotOfSeat, type NamedSeat } from '@/core/areas/joints/model/seats';
+import { setSeat } from '@/core/areas/joints/moves/seat';
+import { project } from '@/core/drawing/project';
+import { valueOf } from '@/core/quantity/quantity';
 import { setFitted } from '@/core/areas/space/moves/fitted';
 import { setPlateStation } from '@/core/areas/rods/moves/under';
 import { setRodTip } from '@/core/areas/rods/moves/rods';
@@ -49,9 +55,12 @@ interface Ground {
 export function gripsOf(facts: RigFacts, view: View): Grip[] {
   const stand = standOf(facts.built);
   const g: Ground = { facts, stand, view, n: stand.value };
+  const seats = namedSeats(facts.built);
   const fitted = (facts.rig.fitted ?? []).flatMap((use) => {
     const piece = stand.pieces.find((p) => p.key === pieceKey('fitted', use.id));
-    return piece?.faces && piece.kind !== 'cage' ? [fittedGrip(g, use, piece)] : [];
+    if (!piece?.faces || piece.kind === 'cage') return [];
+    const seat = seats.find((s) => s.use.id === use.id);
+    return seat ? seatGrip(g, seat, piece) : [fittedGrip(g, use, piece)];
   });
   return view === 'front'
     ? [...fitted, ...stand.drives.flatMap((d) => angleGrip(g, d))]
@@ -134,6 +143,44 @@ function onRods({ facts, stand, view, n }: Ground): Grip[] {
       }),
     );
   return list;
+}
+
+/** What a hole or a rail holds: along its row from hole to hole, along a rail as far as it slides. */
+function seatGrip({ facts, view, n }: Ground, s: NamedSeat, piece: Piece): Grip[] {
+  const spot = spotOfSeat(facts.built, s);
+  const slides = isSlide(s.at);
+  const holes = slides ? [] : firstHoles(s.at, s.by);
+  if (!spot || (!slides && holes.length < 2)) return [];
+  // How far a millimetre along it goes on the sheet, to the right and up.
+  const [du, dv] = project(view, spot.along);
+  if (Math.abs(du) + Math.abs(dv) < 0.5) return [];
+  const [u, v] = project(view, [n(spot.at[0]), n(spot.at[1]), n(spot.at[2])]);
+  const step = slides ? 1 : (valueOf(s.at.spacing) ?? 1);
+  const value = slides ? (s.use.slide ?? 0) : (s.use.n ?? 0);
+  const { key, name } = piece;
+  const set = (k: 'slide' | 'n', to: number, title: string) =>
+    setSeat(facts.rig, s.use.id, { [k]: to === 0 ? undefined : to }, title);
+  return [
+    {
+      key,
+      piece: key,
+      label: slides ? `${name} along ${s.at.name}` : `${name}, hole of ${s.at.name}`,
+      u,
+      v,
+      value,
+      text: slides
+        ? `${exact(value, 0)} mm from the middle of ${s.at.name}`
+        : `hole ${value + 1} of ${s.at.count ?? 1}`,
+      to: (x) => {
+        if (slides) return set('slide', x, `Slide ${name} to ${x} mm`);
+        const hole = Math.min(holes.at(-1)!, Math.max(0, Math.round(x)));
+        return set('n', hole, `Put ${name} in hole ${hole + 1}`);
+      },
+      home: slides ? 0 : null,
+      release: slides ? () => set('slide', 0, `Put ${name} in the middle`) : null,
+      moved: (from, a, b) => from + (a * du + b * dv) / step,
+    },
+  ];
 }
 
 /** A part on a face or on the rods: along the axis, or across when it is looked along. */

@@ -7,7 +7,7 @@ import type { Edit } from '@/core/edit/edit';
 import { Handle } from '@/views/bench/handle';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { gripsOf } from './grips-of';
-import type { Sheet } from './sheet';
+import type { Sheet } from '@/views/bench/sheet';
 
 /** Stations this near to the found place snap to it, mm. */
 const SNAP = 3;

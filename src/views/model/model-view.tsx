@@ -12,8 +12,13 @@ import type { RigFacts } from '@/views/bench/use-rig';
 import { Tabs } from '@/ui/tabs';
 import { MeasurePanel } from '@/views/bench/measure-panel';
 import { WithRig } from '@/views/bench/with-rig';
+import type { TriedPlace } from '@/core/solve/places';
+import { PlacePins } from '@/views/areas/joints/place-pins';
+import { usePlacing } from '@/views/areas/joints/placing';
 import { ElevationDrawing } from './elevation-drawing';
+import type { Sheet } from '@/views/bench/sheet';
 
+const JointsPanel = dynamic(() => import('@/views/areas/joints/joints-panel'), { ssr: false });
 const BesidePanel = dynamic(() => import('@/views/areas/beside-panel'), { ssr: false });
 
 /** The rig from the side, from above and from the front; what stands on it and what is wrong with it. */
@@ -24,6 +29,7 @@ export function ModelView() {
 const TABS = [
   { id: 'findings', name: 'Findings' },
   { id: 'parts', name: 'Under and beside' },
+  { id: 'joints', name: 'Joints' },
   { id: 'measure', name: 'Measure next' },
 ] as const;
 
@@ -49,7 +55,26 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
     },
     [setPicked, setPanel],
   );
+  const { placing, place, stop } = usePlacing(facts);
+  const take = useCallback(
+    (p: TriedPlace) => {
+      drop(p.edit);
+      stop();
+    },
+    [drop, stop],
+  );
+  const places = placing?.places ?? null;
+  const over = useMemo(
+    () =>
+      places
+        ? function Over(view: View, sheet: Sheet) {
+            return <PlacePins places={places} view={view} sheet={sheet} onPlace={take} />;
+          }
+        : undefined,
+    [places, take],
+  );
   const drawing = (view: View) => ({
+    over,
     view,
     facts: view === held ? facts : follows,
     lit,
@@ -77,6 +102,17 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
         <Tabs label="Findings, parts, measuring" tabs={TABS} tab={panel} onTab={setPanel}>
           {panel === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
           {panel === 'parts' ? <Parts facts={facts} /> : null}
+          {panel === 'joints' ? (
+            <div className="min-h-0 flex-1 overflow-auto p-3">
+              <JointsPanel
+                facts={facts}
+                placing={placing}
+                onPlace={place}
+                onStop={stop}
+                onTake={take}
+              />
+            </div>
+          ) : null}
           {panel === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
         </Tabs>
         <Exports facts={facts} />

@@ -15,8 +15,22 @@ const FACES: readonly { id: FittedUse['on']; name: string }[] = [
   { id: 'right', name: 'at camera right' },
   { id: 'front', name: 'in front' },
   { id: 'rear', name: 'behind' },
+  { id: 'under', name: 'under it all' },
   { id: 'rods', name: 'on the rods' },
 ];
+
+/** What a place said before: a part that stands by its face begins in the middle of it. */
+const BY_FACE: Partial<FittedUse> = {
+  at: undefined,
+  by: undefined,
+  n: undefined,
+  slide: undefined,
+  gap: undefined,
+  x: undefined,
+  y: undefined,
+  z: undefined,
+  station: undefined,
+};
 
 export function Fitted({ facts }: { facts: RigFacts }) {
   const edit = useEdit();
@@ -37,19 +51,15 @@ export function Fitted({ facts }: { facts: RigFacts }) {
               <>
                 <Choose
                   label="stands"
-                  value={u.on}
-                  none={null}
+                  value={u.at === undefined ? u.on : ''}
+                  none={u.at === undefined ? null : 'where its joint holds it'}
                   options={FACES.map((f) => ({
                     id: f.id,
                     name: f.name,
-                    pick: () =>
-                      move(
-                        { on: f.id, x: undefined, y: undefined, z: undefined, station: undefined },
-                        `Put ${part.name} ${f.name}`,
-                      ),
+                    pick: () => move({ ...BY_FACE, on: f.id }, `Put ${part.name} ${f.name}`),
                   }))}
                 />
-                {u.on === 'rods' ? (
+                {u.at !== undefined ? null : u.on === 'rods' ? (
                   <Length
                     label="front at"
                     value={u.station}

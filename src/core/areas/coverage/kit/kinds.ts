@@ -14,6 +14,7 @@ import {
   wheel,
   type KindDef,
 } from '../../../engine/field';
+import { INTERFACES } from '../../joints/kit/field';
 
 /** The camera and its lenses: the kinds of parts, and what each can say. */
 export const kinds = {
@@ -128,6 +129,7 @@ export const kinds = {
       },
       wheel('filter wheel', 'behind the mount; every place holds glass of one thickness'),
       VENTS,
+      INTERFACES,
       ...SUPPLY,
       ...COMMON.slice(1),
     ],

@@ -1,3 +1,4 @@
+import type { Interface } from '../../joints/kit/parts';
 import type {
   PartBase,
   OutlineStep,
@@ -66,6 +67,8 @@ export interface Body extends PartBase, Weighed {
   wheel?: WheelPlace[];
   /** Faces that have to stay free. */
   vents?: Vent[];
+  /** What it holds others by. */
+  interfaces?: Interface[];
 }
 
 /** A way of recording, with the sensitivity it is made for; twice by one name where it has two. */

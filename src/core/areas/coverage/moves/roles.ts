@@ -1,13 +1,17 @@
 import type { RoleMoves } from '../../../edit/role';
 import { type Deed } from '../../../edit/role';
 import { at } from '../../../edit/rig-path';
-import { isBody, isLens } from '../../../kit/types';
+import { isBody, isLens, type Change, type Rig } from '../../../kit/types';
 import { shutScreen } from '../../space/moves/fitted';
 import { putBody } from './body';
 import { setMode, setFocal, setStop } from './picture';
 import { valueOf } from '../../../quantity/quantity';
 import { isZoom } from '../../../build/lens';
 import { putLens, takeLensOff } from './lens';
+
+/** Takes away what is said of a piece that goes. */
+const unset = (rig: Rig, ...fields: readonly (keyof Rig)[]): Change[] =>
+  fields.flatMap((f) => (rig[f] === undefined ? [] : [{ path: at(rig, f), value: undefined }]));
 
 /** How pieces are put on and taken off, role by role. */
 export const moves: Readonly<Record<string, RoleMoves>> = {
@@ -30,6 +34,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
         ? [
             { path: at(rig, 'body'), value: null },
             { path: at(rig, 'mode'), value: null },
+            ...unset(rig, 'wheel', 'screenShut'),
           ]
         : [],
   },
@@ -54,6 +59,9 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
         list.push(setStop(rig, Number(stop[1])));
       return list;
     },
-    without: (rig, part) => (rig.lens === part.id ? [{ path: at(rig, 'lens'), value: null }] : []),
+    without: (rig, part) =>
+      rig.lens === part.id
+        ? [{ path: at(rig, 'lens'), value: null }, ...unset(rig, 'hand', 'footTied')]
+        : [],
   },
 };

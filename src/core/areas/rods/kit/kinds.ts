@@ -1,4 +1,5 @@
 import { mm, COMMON, flag, type KindDef } from '../../../engine/field';
+import { INTERFACES } from '../../joints/kit/field';
 import { rodSystem } from './system-field';
 
 /** What is under the camera, and the rods: the kinds of parts, and what each can say. */
@@ -20,6 +21,7 @@ export const kinds = {
       mm('width', 'width', 600),
       mm('thickness', 'thickness', 200, { hint: 'top to bottom' }),
       mm('slide', 'slides by', 500, { hint: 'under the body, either way' }),
+      INTERFACES,
       ...COMMON.slice(1),
     ],
   },

@@ -1,3 +1,4 @@
+import type { Interface } from '../../joints/kit/parts';
 import type { PartBase } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
@@ -19,6 +20,8 @@ export interface Plate extends PartBase {
   clampLength?: QuantityInput;
   /** How far it can be slid under the body either way. */
   slide?: QuantityInput;
+  /** What it holds others by. */
+  interfaces?: Interface[];
 }
 
 export interface Riser extends PartBase {

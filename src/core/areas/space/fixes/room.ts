@@ -52,7 +52,8 @@ function elsewhere(built: Built, stand: Stand, use: FittedUse, v: Verdict): Cand
   const { rig } = built;
   const part = built.kit.get(use.part)!;
   const list: Candidate[] = [];
-  if (use.on !== 'rods')
+  // What a hole or a rail holds goes to another one: the joints say which.
+  if (use.on !== 'rods' && use.at === undefined)
     for (const on of ['top', 'left', 'right', 'rear'] as const) {
       if (on === use.on) continue;
       const where = on === 'top' || on === 'rear' ? on : `${on} side`;
@@ -77,13 +78,13 @@ const ELSEWHERE: ReadonlySet<string> = new Set([
   'space.pair',
   'space.envelope',
   'space.vent',
-  'carry.twist',
+  'joint.twist',
   'sight.view',
 ]);
 
 /** Things in each other's way: slide, put elsewhere, take off. */
 export const makeRoom: Generator = (built, v) => {
-  if (!/^(space\.|carry\.|sight\.)/.test(v.id)) return [];
+  if (!ELSEWHERE.has(v.id) && v.id !== 'space.sweep') return [];
   const stand = standOf(built);
   return (built.rig.fitted ?? [])
     .filter((u) => v.about.includes(u.part) && built.kit.get(u.part)!.kind !== 'cage')

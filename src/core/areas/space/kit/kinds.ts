@@ -8,6 +8,7 @@ import {
   HELD,
   type KindDef,
 } from '../../../engine/field';
+import { INTERFACES } from '../../joints/kit/field';
 import { fitting } from './fitting-fields';
 
 /** What stands against the camera and takes up room: the kinds of parts, and what each can say. */
@@ -30,6 +31,7 @@ export const kinds = {
       flag('openTop', 'open at the top'),
       flag('openBottom', 'open at the bottom'),
       { type: 'texts', key: 'madeFor', label: 'made for', of: 'body' },
+      INTERFACES,
       ...HELD,
       ...COMMON.slice(1),
     ],
@@ -65,5 +67,26 @@ export const kinds = {
     ),
   },
   'battery-plate': { one: 'battery plate', many: 'battery plates', fields: fitting(OUTLETS) },
+  bracket: { one: 'bracket', many: 'brackets', fields: fitting() },
+  clamp: { one: 'clamp', many: 'clamps', fields: fitting() },
+  spacer: { one: 'spacer', many: 'spacers', fields: fitting() },
+  'quick-plate': {
+    one: 'quick-release plate',
+    many: 'quick-release plates',
+    fields: fitting(),
+  },
+  receiver: { one: 'receiver', many: 'receivers', fields: fitting() },
+  dovetail: { one: 'dovetail', many: 'dovetails', fields: fitting() },
+  rail: { one: 'rail', many: 'rails', fields: fitting() },
+  'rosette-adapter': { one: 'rosette adapter', many: 'rosette adapters', fields: fitting() },
+  'shoe-mount': { one: 'shoe mount', many: 'shoe mounts', fields: fitting() },
+  microphone: { one: 'microphone', many: 'microphones', fields: fitting(...SUPPLY) },
+  radio: {
+    one: 'receiver or transmitter',
+    many: 'receivers and transmitters',
+    fields: fitting(...SUPPLY),
+  },
+  'cable-clamp': { one: 'cable clamp', many: 'cable clamps', fields: fitting() },
+  accessory: { one: 'accessory', many: 'accessories', fields: fitting() },
   'dummy-battery': { one: 'dummy battery', many: 'dummy batteries', fields: fitting(...SUPPLY) },
 } satisfies Record<string, KindDef>;

@@ -1,4 +1,5 @@
 import type { PartBase, Block, Outlet, Vent } from '../../../engine/part';
+import type { Interface } from '../../joints/kit/parts';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What stands against the camera and takes up room. */
@@ -38,6 +39,8 @@ export interface Fitting extends PartBase, Block {
   madeFor?: string[];
   /** Faces that have to stay free. */
   vents?: Vent[];
+  /** What it holds others by, and is held by. */
+  interfaces?: Interface[];
 }
 
 export type FittingKind =
@@ -53,7 +56,20 @@ export type FittingKind =
   | 'finder'
   | 'battery'
   | 'battery-plate'
-  | 'dummy-battery';
+  | 'dummy-battery'
+  | 'bracket'
+  | 'clamp'
+  | 'spacer'
+  | 'quick-plate'
+  | 'receiver'
+  | 'dovetail'
+  | 'rail'
+  | 'rosette-adapter'
+  | 'shoe-mount'
+  | 'microphone'
+  | 'radio'
+  | 'cable-clamp'
+  | 'accessory';
 
 export const FITTING_KINDS: readonly FittingKind[] = [
   'cage',
@@ -69,4 +85,17 @@ export const FITTING_KINDS: readonly FittingKind[] = [
   'battery',
   'battery-plate',
   'dummy-battery',
+  'bracket',
+  'clamp',
+  'spacer',
+  'quick-plate',
+  'receiver',
+  'dovetail',
+  'rail',
+  'rosette-adapter',
+  'shoe-mount',
+  'microphone',
+  'radio',
+  'cable-clamp',
+  'accessory',
 ];

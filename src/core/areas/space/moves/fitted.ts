@@ -1,5 +1,8 @@
 import type { Rig, FittedUse, Job, Fitting, Change, SpaceLimits } from '../../../kit/types';
 import type { Edit } from '../../../edit/edit';
+import { build } from '../../../build/build';
+import { seatingsFor } from '../../joints/model/free';
+import { seat } from '../../joints/moves/seat';
 import { newId } from '../../../engine/ids';
 import { at, without, groupChanges } from '../../../edit/rig-path';
 
@@ -23,8 +26,23 @@ const USUAL: Partial<Record<string, FittedUse['on']>> = {
   arm: 'left',
 };
 
-/** Fits a part against the camera, or a battery against its plate, a screen against its handle. */
+/**
+ * Puts a part where something of the rig holds it by name: of a row the hole nearest to its middle.
+ * Null where nothing does.
+ */
+function onItsPlace(job: Job, rig: Rig, part: Fitting): Edit | null {
+  if (!part.interfaces?.length) return null;
+  const places = seatingsFor(build(job, rig), part).filter((p) => p.sure !== false);
+  const first = places.find((p) => p.sure === true) ?? places[0];
+  if (!first) return null;
+  const row = places.filter((p) => p.host === first.host && p.by === first.by);
+  return seat(rig, part, row[Math.floor((row.length - 1) / 2)]!);
+}
+
+/** Fits a part on what holds it by name, else against the camera, or a battery against its plate, a screen against its handle. */
 export function fit(job: Job, rig: Rig, part: Fitting): Edit {
+  const named = onItsPlace(job, rig, part);
+  if (named) return named;
   const fitted = rig.fitted ?? [];
   const of = (kind: string) =>
     fitted.find((u) => job.kit.find((p) => p.id === u.part)?.kind === kind);
@@ -67,6 +85,9 @@ export function takeFitted(rig: Rig, id: string, name: string): Edit {
 export function withoutFitted(rig: Rig, gone: ReadonlySet<string>): Change[] {
   return [
     ...[...gone].map((id) => without(rig, 'fitted', id)),
+    ...(rig.hold !== undefined && gone.has(rig.hold)
+      ? [{ path: at(rig, 'hold'), value: undefined }]
+      : []),
     ...(rig.drives ?? []).flatMap((d): Change[] =>
       d.outlet && gone.has(d.outlet.from)
         ? [{ path: at(rig, 'drives', d.id, 'outlet'), value: undefined }]

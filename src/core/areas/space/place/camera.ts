@@ -2,11 +2,13 @@ import { pieceKey } from '../../../place/piece';
 import { node } from '../../../engine/reads';
 import { rodSystem } from '../../rods/kit/systems';
 import { isFitting, type FittedUse, type Fitting, type Plate } from '../../../kit/types';
-import { cylinder, sector, X_AXIS, type Axes } from '../../../solids/solid';
+import { poseOfFaces } from '../../joints/place/pose';
+import { placeFitted } from './against';
+import { sector, type Axes } from '../../../solids/solid';
 import { AXIS_STAND_IN, faceOf, missingOf } from '../../../build/axis';
 import type { Built } from '../../../build/build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from '../../../build/lin';
-import { byId, fittedInOrder } from './fitted';
+import { byId } from './fitted';
 import { rodsOf, underCamera } from '../../rods/under/under';
 import {
   block,
@@ -15,8 +17,6 @@ import {
   type Clamped,
   type Faces,
   type Setting,
-  dropOf,
-  type Piece,
 } from '../../../place/setting';
 
 /** The plate on the rig, with its two rod clamps. */
@@ -229,144 +229,11 @@ function placePlate(s: Setting): PlacedPlate | null {
       z0: c.from,
       z1: c.to,
     });
+  // What stands under it stands under its clamps, where these reach lower than its slab.
+  const low = minus(lin(-around), drop);
+  if (s.value(low) < s.value(faces.y0)) piece.pose = poseOfFaces({ ...faces, y0: low });
   s.meet('plate', 'body');
   for (const u of rig.fitted ?? [])
     if (built.kit.get(u.part)?.kind === 'cage') s.meet('plate', pieceKey('fitted', u.id));
   return { plate, top, from: back, to: front, clamps };
 }
-
-/** Handles, grips, monitors, batteries: blocks against a face. */
-function placeFitted(s: Setting, camera: Faces | null): void {
-  const { built } = s;
-  if (!camera) return;
-  const cages = (built.rig.fitted ?? [])
-    .filter((u) => built.kit.get(u.part)?.kind === 'cage')
-    .map((u) => pieceKey('fitted', u.id));
-  for (const use of fittedInOrder(built.rig)) {
-    const part = built.kit.get(use.part);
-    if (!isFitting(part) || part.kind === 'cage') continue;
-    placeOne(s, camera, use, part, cages);
-  }
-}
-
-function placeOne(
-  s: Setting,
-  camera: Faces,
-  use: FittedUse,
-  part: Fitting,
-  cages: readonly string[],
-): void {
-  const [w0, h0, d0] = STAND_IN.block;
-  const w = of(s.q(part, ['width'], w0));
-  const h = of(s.q(part, ['height'], h0));
-  const d = of(s.q(part, ['depth'], d0));
-  const piece = s.piece({ is: 'fitted', id: use.id }, part);
-  const target =
-    use.to === undefined
-      ? null
-      : (s.pieces.find((p) => p.key === pieceKey('fitted', use.to)) ?? null);
-  const against = target?.faces ?? camera;
-  const mid = (a: Lin, b: Lin) => times(plus(a, b), 0.5);
-  const [x, y, z] = [lin(use.x ?? 0), lin(use.y ?? 0), lin(use.z ?? 0)];
-  const centred = (a: Lin, b: Lin, size: Lin, by: Lin): [Lin, Lin] => {
-    const m = plus(mid(a, b), by);
-    return [minus(m, times(size, 0.5)), plus(m, times(size, 0.5))];
-  };
-  let [x0, x1] = centred(against.x0, against.x1, w, x);
-  let [y0, y1] = centred(against.y0, against.y1, h, y);
-  let [z0, z1] = centred(against.z0, against.z1, d, z);
-  switch (use.on) {
-    case 'top':
-      y0 = plus(against.y1, y);
-      y1 = plus(y0, h);
-      break;
-    case 'bottom':
-      y1 = plus(against.y0, y);
-      y0 = minus(y1, h);
-      break;
-    case 'left':
-      x1 = plus(against.x0, x);
-      x0 = minus(x1, w);
-      break;
-    case 'right':
-      x0 = plus(against.x1, x);
-      x1 = plus(x0, w);
-      break;
-    case 'front':
-      z0 = plus(against.z1, z);
-      z1 = plus(z0, d);
-      break;
-    case 'rear':
-      z1 = plus(against.z0, z);
-      z0 = minus(z1, d);
-      break;
-    case 'rods': {
-      const drop = dropOf(s);
-      [x0, x1] = centred(ZERO, ZERO, w, x);
-      y0 = plus(minus(lin(-UNDER_RODS), drop), y);
-      y1 = plus(y0, h);
-      // Room for cables behind the camera, and clear of the plate's own clamp.
-      const behind = minus(camera.z0, lin(BEHIND));
-      const plate = s.pieces.find((p) => p.key === 'plate')?.faces ?? null;
-      const clear = plate ? minus(plate.z0, lin(CLEAR)) : behind;
-      const free = s.value(clear) < s.value(behind) ? clear : behind;
-      z1 = use.station === undefined ? plus(free, z) : lin(use.station);
-      z0 = minus(z1, d);
-      const clamp = part.clampLength === undefined ? d : of(s.q(part, ['clampLength'], 20));
-      s.clamped.push({
-        key: piece.key,
-        part: part.id,
-        name: part.name,
-        from: minus(z1, clamp),
-        to: z1,
-        rods: part.rods,
-      });
-      break;
-    }
-  }
-  piece.faces = { x0, x1, y0, y1, z0, z1 };
-  block(s, piece, 'block', piece.faces, ((use.turn ?? 0) * Math.PI) / 180);
-  if (part.tilts)
-    // A screen that tilts sweeps a drum about its middle.
-    s.add(
-      piece,
-      'tilt',
-      [x0, x1, y0, y1, z0, z1],
-      (n) =>
-        cylinder(
-          [(n(x0) + n(x1)) / 2, (n(y0) + n(y1)) / 2, (n(z0) + n(z1)) / 2],
-          Math.hypot(n(y1) - n(y0), n(z1) - n(z0)) / 2,
-          Math.abs(n(x1) - n(x0)) / 2,
-          X_AXIS,
-        ),
-      { moving: true },
-    );
-  standAgainst(s, piece, use, part, target, cages);
-}
-
-/** What a fitted part lies against, and may be inside of. */
-function standAgainst(
-  s: Setting,
-  piece: Piece,
-  use: FittedUse,
-  part: Fitting,
-  target: Piece | null,
-  cages: readonly string[],
-): void {
-  if (part.kind === 'dummy-battery') {
-    // It stands where the battery of the body would: inside it.
-    for (const k of ['body', ...cages]) s.touch(k, piece.key);
-  }
-  const faced = target ? [target.key] : use.on === 'rods' ? [] : ['body', ...cages];
-  const tilts = piece.solids.some((x) => x.role === 'tilt');
-  for (const k of faced) {
-    s.meet(k, piece.key);
-    // What tilts is held clear by the arm it tilts on.
-    if (tilts) s.touch(k, { piece: piece.key, role: 'tilt' });
-  }
-}
-
-/** A clamp of a battery plate reaches so far under the rods; it stands so far behind the camera. */
-const UNDER_RODS = 14;
-const BEHIND = 20;
-const CLEAR = 4;

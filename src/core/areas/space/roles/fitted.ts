@@ -10,19 +10,31 @@ export const fittedRole: Role = {
     list: 'fitted',
     seat: 'face',
     set: [],
-    place: { x: 'x', y: 'y', z: 'z', station: 'station', turn: 'turn' },
-    own: ['to', 'on'],
+    place: {
+      x: 'x',
+      y: 'y',
+      z: 'z',
+      station: 'station',
+      turn: 'turn',
+      n: 'n',
+      slide: 'slide',
+      gap: 'gap',
+    },
+    joint: ['screw', 'tight', 'signed', 'line'],
+    own: ['to', 'on', 'at', 'by'],
     read(kept, use, element) {
       const seat = kept.seats.get(use.id);
       if (seat?.host?.use !== undefined) element.to = seat.host.use;
       element.on = seat?.kind === 'rods' ? 'rods' : (seat?.host?.face ?? 'top');
+      if (seat?.host?.interface !== undefined) element.at = seat.host.interface;
+      if (seat?.guest.interface !== undefined) element.by = seat.guest.interface;
     },
     host(rig, element) {
-      const { to, on, part } = element as unknown as FittedUse;
-      const host = { use: to === undefined ? undefined : rig.idOf('fitted', to) };
-      if (on === 'rods') return { kind: 'rods', host };
+      const { to, on, part, at, by } = element as unknown as FittedUse;
+      const host = { use: to === undefined ? undefined : rig.idOf('fitted', to), interface: at };
+      if (on === 'rods') return { kind: 'rods', host, interface: by };
       const kind = rig.partOf(part)?.kind === 'cage' ? 'around' : 'face';
-      return { kind, host: { ...host, face: on } };
+      return { kind, host: { ...host, face: on }, interface: by };
     },
   },
 };

@@ -1,0 +1,192 @@
+import type { Built } from '../../../build/build';
+import { given, type Given } from '../../../build/given';
+import { at, givens, lin, of, plus, times, ZERO, type Lin } from '../../../build/lin';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, lacking, plainVerdict } from '../../../checks/judge';
+import type { Part } from '../../../kit/types';
+import { pieceKey } from '../../../place/piece';
+import type { StandSolid } from '../../../place/setting';
+import { mm } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import { apart, bounds, union, type Vec } from '../../../solids/solid';
+import { standOf } from '../../../stand/stand';
+import { driverOf, type Driver } from '../kit/drivers';
+import type { Interface } from '../kit/parts';
+import { accessOf, waysTo } from '../model/access';
+import { screwOf } from '../model/screw';
+import {
+  hangingWith,
+  namedSeats,
+  saidOf,
+  screwSpots,
+  seatsOf,
+  type NamedSeat,
+} from '../model/seats';
+import type { Point, Spot } from '../place/pose';
+
+/** What only sweeps through now and then is moved out of the way of a tool. */
+const SWEPT: ReadonlySet<string> = new Set(['sweep', 'tilt', 'travel']);
+
+export const jointAccess: Check = {
+  id: 'joint.access',
+  tried: () => false,
+  slow: true,
+  title: 'Getting at the screws',
+  short: 'cannot be reached',
+  says: 'Whether the tool of every joint gets to it with everything in place: a key on the axis of the screw with room for a hand, or bent with its long arm swung a sixth of a turn; fingers; the sweep of a lever. What covers it has to go on later; what it hangs on itself never makes way.',
+  formula: 'distance of the solids of the tool to every solid around >= 0, in the best of its ways',
+  run(built) {
+    return namedSeats(built).flatMap((s) => (s.part.kind === 'cage' ? [] : [reached(built, s)]));
+  },
+};
+
+function reached(built: Built, s: NamedSeat): Verdict {
+  const base = {
+    id: 'joint.access',
+    key: `joint.access:${s.use.id}`,
+    about: [s.part.id],
+    pieces: [s.piece],
+    basis: ruleBasis('joint.hand'),
+  };
+  const said = saidOf(s);
+  const unknown = (why: string, asked: readonly Given[] = []) =>
+    plainVerdict({
+      ...base,
+      state: 'unknown',
+      why: `Whether the joint of ${said} can be got at is not known: ${why}.`,
+      sum: 'No sum.',
+      measure: lacking(asked),
+    });
+  const side = turnedSide(s);
+  const driver = driverOf(side.i.driver ?? s.by.driver ?? s.at.driver);
+  const asked = (key: string): Given => given(side.part, 'interfaces', side.i.id, key);
+  if (!driver)
+    return unknown('nobody said what it is turned with', [
+      { ...asked('driver'), unit: '', known: null },
+    ]);
+  const reach = driver.id === 'lever' ? sweepOf(s) : ZERO;
+  if (!reach) return unknown('the reach of its lever is missing', [asked('sweep')]);
+  const heads = screwSpots(built, s).map((spot) => headOf(s, spot, driver.id === 'lever'));
+  if (heads.length === 0) return unknown('what holds it stands nowhere');
+  const missing = [...new Set(heads.flatMap((h) => givens(h.at)).filter((g) => g.known === null))];
+  if (missing.length > 0)
+    return unknown(`${inWords(missing.map((g) => g.label))} missing`, missing);
+  const stand = standOf(built);
+  const around = stand.solids.filter(
+    (x) => x.piece !== s.piece && x.piece !== s.host.piece && !SWEPT.has(x.role),
+  );
+  const blind = around.filter((x) => !x.known);
+  const seen = around.filter((x) => x.known);
+  const all = heads.map((h) => look(built, driver, h, at(reach, nominal), seen));
+  const worst = all.reduce((a, b) => (RANK[b.state] < RANK[a.state] ? b : a), all[0]!);
+  const names = [...new Set(worst.by.map((x) => x.name))];
+  if (worst.state === 'free') {
+    if (blind.length > 0)
+      return unknown(
+        `where ${inWords([...new Set(blind.map((x) => x.name))].slice(0, 3))} may stand is not known`,
+      );
+    return plainVerdict({
+      ...base,
+      state: 'ok',
+      why: `${upper(withTool(driver))} gets to the joint of ${said}.`,
+      sum: `${mm(Math.max(0, worst.room))} of room around the tool`,
+    });
+  }
+  // What hangs on it goes on after it in any case.
+  const own = new Set(hangingWith(seatsOf(built), s).map((x) => x.piece));
+  if (worst.by.length > 0 && worst.by.every((x) => own.has(x.piece)))
+    return plainVerdict({
+      ...base,
+      state: 'ok',
+      why: `${upper(withTool(driver))} gets to the joint of ${said} until ${inWords(names)} ${names.length > 1 ? 'are' : 'is'} on it.`,
+      sum: 'what hangs on a part goes on after it',
+    });
+  const never = worst.state === 'blocked' && worst.by.some((x) => before(built, s).has(x.piece));
+  const what = names.length > 0 ? inWords(names.slice(0, 3)) : 'what stands beside it';
+  return plainVerdict({
+    ...base,
+    about: [...new Set([s.part.id, ...worst.by.flatMap((x) => partOf(built, x) ?? [])])],
+    pieces: [s.piece, ...new Set(worst.by.map((x) => x.piece))],
+    state: never ? 'fail' : 'tight',
+    why: never
+      ? `${upper(withTool(driver))} never gets to the joint of ${said}: ${what}, which has to be there before it, stands ${mm(-worst.room)} in the way.`
+      : worst.state === 'blocked'
+        ? `${what} ${names.length > 1 ? 'cover' : 'covers'} the joint of ${said}: ${names.length > 1 ? 'they go' : 'it goes'} on after it, and ${names.length > 1 ? 'come' : 'comes'} off to get at it with ${withTool(driver)}.`
+        : `${upper(withTool(driver))} may or may not get to the joint of ${said} past ${what}.`,
+    sum: `${mm(worst.room)} of room around the tool`,
+  });
+}
+
+const RANK = { blocked: 0, maybe: 1, free: 2 } as const;
+const nominal = (g: Given) => g.known?.value ?? 0;
+const upper = (t: string) => t[0]!.toUpperCase() + t.slice(1);
+const withTool = (d: Driver) => (d.id === 'fingers' ? 'a hand' : `a ${d.name}`);
+
+const partOf = (built: Built, x: StandSolid) =>
+  standOf(built).pieces.find((p) => p.key === x.piece)?.part;
+
+/** Reach of the lever of a joint; null while nobody gave it. */
+function sweepOf(s: NamedSeat): Lin | null {
+  for (const [part, i] of [
+    [s.part, s.by],
+    [s.host.part, s.at],
+  ] as const) {
+    const g = given(part, 'interfaces', i.id, 'sweep');
+    if (g.known) return lin(g.known.hi);
+  }
+  return null;
+}
+
+/** The side of a joint that brings the screw: its head is on the far side of that. */
+function turnedSide(s: NamedSeat): { part: Part; i: Interface; sign: 1 | -1 } {
+  const male = screwOf(s)?.male;
+  return male && male.i === s.at && male.part === s.host.part
+    ? { ...male, sign: -1 }
+    : { part: s.part, i: s.by, sign: 1 };
+}
+
+/** Where the head of a screw is: as far out of the joint as what it goes through. */
+function headOf(s: NamedSeat, spot: Spot, lever: boolean): { at: Point; out: Vec } {
+  const { part, i, sign } = turnedSide(s);
+  const gap = lin(sign > 0 ? (s.use.gap ?? 0) : 0);
+  const by = lever ? gap : plus(gap, of(given(part, 'interfaces', i.id, 'thickness')));
+  const out = spot.out.map((v) => sign * v + 0) as unknown as Vec;
+  return {
+    at: spot.at.map((l, k) => plus(l, times(by, out[k]!))) as unknown as Point,
+    out,
+  };
+}
+
+function look(
+  built: Built,
+  driver: Driver,
+  head: { at: Point; out: Vec },
+  reach: number,
+  around: readonly StandSolid[],
+) {
+  const p = head.at.map((l) => at(l, nominal)) as unknown as Vec;
+  const ways = waysTo(driver, p, head.out, built.rules['joint.hand'], reach);
+  const loose = head.at.reduce((sum, l) => sum + l.loose, 0);
+  // Only what comes near any way of the tool can stand in it.
+  const room = ways.flatMap((w) => w.solids.map(bounds)).reduce(union);
+  return accessOf(
+    ways,
+    around.filter((x) => apart(x.reach, room) <= loose),
+    loose,
+  );
+}
+
+/** Pieces that are on before a part is: what it hangs on, and what that hangs on; camera and cages. */
+function before(built: Built, s: NamedSeat): Set<string> {
+  const seats = seatsOf(built);
+  const out = new Set<string>([pieceKey('body')]);
+  for (const x of seats) if (x.part.kind === 'cage') out.add(x.piece);
+  let up = seats.find((x) => x.piece === s.host.piece);
+  while (up && !out.has(up.piece)) {
+    out.add(up.piece);
+    const next: string | undefined = up.host?.piece;
+    up = seats.find((x) => x.piece === next);
+  }
+  return out;
+}

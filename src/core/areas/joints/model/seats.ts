@@ -1,0 +1,133 @@
+import type { Built } from '../../../build/build';
+import { node } from '../../../engine/reads';
+import { isFitting, type FittedUse, type Fitting, type Part } from '../../../kit/types';
+import { pieceKey } from '../../../place/piece';
+import type { Piece } from '../../../place/setting';
+import { cameraOf } from '../../space/place/camera';
+import { interfaceType, type InterfaceType } from '../kit/interfaces';
+import type { Interface } from '../kit/parts';
+import { poseOf, spotOf, type Spot } from '../place/pose';
+import { interfacesOf } from '../kit/sides';
+import { heldBy, holesTaken } from '../kit/pattern';
+
+/** One part of the rig and what holds it: the joint that seats it. */
+export interface Seat {
+  use: FittedUse;
+  part: Fitting;
+  /** Key of its piece. */
+  piece: string;
+  /** What holds it; null where that is not on the rig. */
+  host: { part: Part; piece: string; use: FittedUse | null } | null;
+  /** Interface of the host and its own; null where none is named, or what is named is not there. */
+  at: Interface | null;
+  by: Interface | null;
+  /** The sorts of the two. */
+  types: { at: InterfaceType | null; by: InterfaceType | null };
+}
+
+/** Every fitted part with what holds it, by id; once for a rig. */
+export function seatsOf(built: Built): readonly Seat[] {
+  return built.once(SEATS);
+}
+
+const SEATS = node('seats', (built: Built): readonly Seat[] => {
+  const { rig, kit, body } = built;
+  const fitted = [...(rig.fitted ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const plate = rig.under?.map((u) => kit.get(u.part)).find((p) => p?.kind === 'plate');
+  return fitted.flatMap((use): Seat[] => {
+    const part = kit.get(use.part);
+    if (!isFitting(part)) return [];
+    const host = hostOf(use, fitted, kit, plate ?? null, body);
+    const at = find(host?.part, use.at);
+    const by = find(part, use.by);
+    return [
+      {
+        use,
+        part,
+        piece: pieceKey('fitted', use.id),
+        host,
+        at,
+        by,
+        types: { at: interfaceType(at?.type), by: interfaceType(by?.type) },
+      },
+    ];
+  });
+});
+
+const find = (part: Part | undefined, id: string | undefined): Interface | null =>
+  id === undefined ? null : (interfacesOf(part).find((i) => i.id === id) ?? null);
+
+function hostOf(
+  use: FittedUse,
+  fitted: readonly FittedUse[],
+  kit: ReadonlyMap<string, Part>,
+  plate: Part | null,
+  body: Part | null,
+): Seat['host'] {
+  if (use.to !== undefined) {
+    const on = fitted.find((u) => u.id === use.to);
+    const part = on && kit.get(on.part);
+    return on && part ? { part, piece: pieceKey('fitted', on.id), use: on } : null;
+  }
+  if (use.on === 'under' && plate) return { part: plate, piece: pieceKey('plate'), use: null };
+  return body ? { part: body, piece: pieceKey('body'), use: null } : null;
+}
+
+/** Whether both sides of a joint are named and there. */
+export function isNamed(
+  s: Seat,
+): s is Seat & { host: NonNullable<Seat['host']>; at: Interface; by: Interface } {
+  return s.host !== null && s.at !== null && s.by !== null;
+}
+export type NamedSeat = Seat & { host: NonNullable<Seat['host']>; at: Interface; by: Interface };
+
+/** Joints whose two sides are named. */
+export function namedSeats(built: Built): readonly NamedSeat[] {
+  return seatsOf(built).filter(isNamed);
+}
+
+/** The piece of a key on the camera. */
+export function pieceAt(built: Built, key: string): Piece | null {
+  return cameraOf(built).s.pieces.find((p) => p.key === key) ?? null;
+}
+
+/** Where the joint is: middle of what is taken of the host, and out of it. */
+export function spotOfSeat(built: Built, s: NamedSeat): Spot | null {
+  const piece = pieceAt(built, s.host.piece);
+  const pose = piece && poseOf(piece);
+  if (!pose) return null;
+  const { held, step } = heldBy(s.at, s.by);
+  return spotOf(pose, s.host.part, s.at, {
+    first: s.use.n ?? 0,
+    held,
+    step,
+    slide: s.use.slide ?? 0,
+  });
+}
+
+/** Each of its screws, where they stand. */
+export function screwSpots(built: Built, s: NamedSeat): Spot[] {
+  const piece = pieceAt(built, s.host.piece);
+  const pose = piece && poseOf(piece);
+  if (!pose) return [];
+  const slide = s.use.slide ?? 0;
+  return holesTaken(s.at, s.by, s.use.n ?? 0).map((n) =>
+    spotOf(pose, s.host.part, s.at, { first: n, held: 1, slide }),
+  );
+}
+
+/** All fitted parts that hang on one, with it: what its joint carries besides. */
+export function hangingWith(seats: readonly Seat[], s: Seat): Seat[] {
+  const all = [s];
+  for (let i = 0; i < all.length; i++)
+    for (const x of seats) if (x.use.to === all[i]!.use.id && !all.includes(x)) all.push(x);
+  return all;
+}
+
+/** How the joint is said: `Stirrup handle on the top holes of Lattice cage`. */
+export function saidOf(s: Seat): string {
+  if (!s.host) return s.part.name;
+  return s.at
+    ? `${s.part.name} on ${s.at.name} of ${s.host.part.name}`
+    : `${s.part.name} on ${s.host.part.name}`;
+}

@@ -1,0 +1,44 @@
+import type { FittedUse, Fitting, Part } from '../../../kit/types';
+import { lin, minus, plus, times, ZERO, type Lin } from '../../../build/lin';
+import type { Piece, Pose } from '../../../place/setting';
+import { interfacesOf } from '../kit/sides';
+import { heldBy } from '../kit/pattern';
+import { about, alongOf, dot, facing, outOf, poseOf, spotOf, then, turnedBy } from './pose';
+
+/**
+ * Where a part stands that is held by an interface of its host: the two faces on each other, the
+ * middle of the one over the middle of the other, turned only as the joint lets it.
+ *
+ * @param half half the size of the part, along its own axes
+ * @returns null where one of the two names an interface that is not there: it stands by its face
+ */
+export function seatedPose(
+  use: FittedUse,
+  part: Fitting,
+  half: readonly [Lin, Lin, Lin],
+  hostPart: Part,
+  host: Piece,
+): Pose | null {
+  const pose = poseOf(host);
+  const at = interfacesOf(hostPart).find((i) => i.id === use.at);
+  const by = interfacesOf(part).find((i) => i.id === use.by);
+  if (!pose || !at || !by) return null;
+  const { held, step } = heldBy(at, by);
+  const spot = spotOf(pose, hostPart, at, { first: use.n ?? 0, held, step, slide: use.slide ?? 0 });
+  const faced = facing(outOf(by), spot.out);
+  // Two holes apart take a part in their own direction only.
+  const row = held > 1 && Math.abs(dot(turnedBy(faced, alongOf(by)), spot.along)) < 0.5 ? 90 : 0;
+  const axes = then(faced, about(spot.out, row + (use.turn ?? 0)));
+  const origin: Pose = { middle: [ZERO, ZERO, ZERO], half, axes };
+  const own = spotOf(origin, part, by);
+  const gap = use.gap ?? 0;
+  const middle = spot.at.map((l, k) =>
+    minus(gap === 0 ? l : plus(l, lin(gap * spot.out[k]!)), own.at[k]!),
+  ) as unknown as Pose['middle'];
+  return { middle, half, axes };
+}
+
+/** Half of three sizes. */
+export function halfOf(w: Lin, h: Lin, d: Lin): readonly [Lin, Lin, Lin] {
+  return [times(w, 0.5), times(h, 0.5), times(d, 0.5)];
+}
