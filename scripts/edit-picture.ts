@@ -105,7 +105,7 @@ const ARROWS: readonly [string, string, string][] = [
   ['move', 'edit', 'src/views/store/store-context.tsx'],
   ['edit', 'lower', 'src/db/store.ts'],
   ['lower', 'store', 'src/db/store.ts'],
-  ['edit', 'read', 'src/db/store.ts'],
+  ['edit', 'read', 'src/db/shown.ts'],
   ['read', 'build', 'src/views/bench/use-rig.ts'],
   ['build', 'checks', 'src/views/bench/use-rig.ts'],
   ['checks', 'bench', 'src/views/shell/shell.tsx'],

@@ -90,7 +90,8 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].joints[].host.use': 'id of a use; the camera when absent',
   'rigs[].joints[].host.interface':
     'tray: id of the stage; else id of the hole, shoe, rail or clamp of its part',
-  'rigs[].joints[].host.face': 'top, bottom, left, right, front or rear; under is beneath all that stands under the camera',
+  'rigs[].joints[].host.face':
+    'top, bottom, left, right, front or rear; under is beneath all that stands under the camera',
   'rigs[].joints[].place': 'where in its host; what is absent is found',
   'rigs[].joints[].place.x': 'moved to camera right',
   'rigs[].joints[].place.y': 'moved up',

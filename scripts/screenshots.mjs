@@ -77,7 +77,10 @@ const SHOTS = [
       await page.getByRole('link', { name: 'Model', exact: true }).click();
       await page.getByRole('tab', { name: 'Joints' }).click();
       await page.getByLabel('where could').selectOption('spar');
-      await page.getByRole('list').getByRole('button', { name: /holes of the bar/ }).waitFor();
+      await page
+        .getByRole('list')
+        .getByRole('button', { name: /holes of the bar/ })
+        .waitFor();
     },
   },
   {

@@ -4,18 +4,22 @@ import { lackingForShading, shadingView } from '../core/areas/front/model/view';
 import { situation, type Setting } from '../core/areas/front/model/situations';
 import { writeMapCsv } from '../core/format/map-csv';
 import { problemSentence } from '../core/format/problem';
-import { readJob } from '../core/format/read-job';
+import { jobOf } from '../core/doc/read';
+import { rigIn } from '../core/doc/layers';
+import type { JobDoc } from '../core/kit/kept';
+import { readDoc } from '../core/format/read-job';
 import { report, reportText } from '../core/report/report';
 import { sharedReport, type Helper } from './share';
 import type { Job, Rig } from '../core/kit/types';
 
 export { serve, startHelper } from './share';
 
-const USAGE = `Usage: nelvix check FILE [--json] [--verdicts]
+const USAGE = `Usage: nelvix check FILE [--json] [--verdicts] [--configuration NAME]
        nelvix map FILE --rig RIG [--focal MM] [--stop T] [--focus M] [--size 96x54] [--out CSV]
 
 check   checks every rig of a job file with the same core as the application; with
-        --verdicts without trying fixes.
+        --verdicts without trying fixes; with --configuration the rigs that have one of that
+        name, as they stand in it.
         Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
 map     writes the shading of the chip of one rig (its id or name) as CSV: what stands in
         front, the falloff of the lens, that of a reducer, hard cuts and what causes them.
@@ -43,6 +47,11 @@ export function main(
     return 0;
   }
   const [command, ...rest] = args.filter((a) => a !== '--json' && a !== '--verdicts');
+  const at = rest.indexOf('--configuration');
+  if (command === 'check' && at >= 0) {
+    const [, name] = rest.splice(at, 2);
+    return configured(rest, name, args, out, err);
+  }
   const plain = args.includes('--verdicts');
   if (command === 'check')
     return check(rest, args.includes('--json'), plain ? 'verdicts' : help, out, err);
@@ -52,8 +61,47 @@ export function main(
   return 2;
 }
 
+/** Checks the rigs of a job that have a configuration of a name, as they stand in it. */
+function configured(
+  words: readonly string[],
+  name: string | undefined,
+  args: readonly string[],
+  out: Say,
+  err: Say,
+): number {
+  const unknown = words.find((w) => w.startsWith('-'));
+  if (unknown || words.length !== 1) {
+    err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
+    return 2;
+  }
+  const doc = docFrom(words[0]!, err);
+  if (!doc) return 2;
+  const rigs = doc.rigs.flatMap((rig) => {
+    const own = rig.configurations?.find((c) => c.id === name || c.name === name);
+    return own ? [{ ...rigIn(rig, own.id), name: `${rig.name}, ${own.name}` }] : [];
+  });
+  if (rigs.length === 0) {
+    const all = doc.rigs.flatMap((r) =>
+      (r.configurations ?? []).map((c) => `${c.name} (of ${r.name})`),
+    );
+    err(
+      `--configuration: found ${name === undefined ? 'nothing' : JSON.stringify(name)}, expected ${all.length > 0 ? `one of ${all.join(', ')}` : 'one that a rig of this job has: none has any'}.\n`,
+    );
+    return 2;
+  }
+  const job = jobOf({ ...doc, rigs });
+  const r = report(job, !args.includes('--verdicts'));
+  out(args.includes('--json') ? `${JSON.stringify(r, null, 2)}\n` : reportText(job, r));
+  return r.counts.fail > 0 ? 1 : 0;
+}
+
 /** Reads a job, or says everything that is wrong with it. */
 function jobFrom(file: string, err: Say, found: () => void = () => undefined): Job | null {
+  const doc = docFrom(file, err, found);
+  return doc && jobOf(doc);
+}
+
+function docFrom(file: string, err: Say, found: () => void = () => undefined): JobDoc | null {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');
@@ -65,9 +113,9 @@ function jobFrom(file: string, err: Say, found: () => void = () => undefined): J
     return null;
   }
   found();
-  const job = readJob(text);
-  if (job.ok) return job.value;
-  for (const p of job.problems) err(`${problemSentence(p)}\n`);
+  const doc = readDoc(text);
+  if (doc.ok) return doc.value;
+  for (const p of doc.problems) err(`${problemSentence(p)}\n`);
   return null;
 }
 

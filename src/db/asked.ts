@@ -16,11 +16,12 @@ export interface Move {
 
 /** What edits are written with: fetched right behind the first view, which needs none of it. */
 export async function writing() {
-  const [{ lowered }, { storeAll }] = await Promise.all([
+  const [{ lowered }, { routed }, { storeAll }] = await Promise.all([
     import('@/core/doc/lower'),
+    import('@/core/doc/route'),
     import('./storing'),
   ]);
-  return { lowered, storeAll };
+  return { lowered, routed, storeAll };
 }
 
 /** What an edit is made over: the values that stand where it writes. */

@@ -24,6 +24,7 @@ import {
 import { lastDone, MOST_LOGGED, withLog } from './log';
 import { lastOf } from './steps';
 import { redo, storeAll, undo, type Asked } from './storing';
+import { removeConfiguration } from '@/core/solve/configurations';
 import { JobStore } from './store';
 
 let n = 0;
@@ -357,6 +358,46 @@ describe('the store of a page', () => {
     await store.redo();
     expect(store.get().job!.rigs[0]!.focal).toBe(37);
     expect((await open(db)).get().rigId).toBe('anamorphic');
+  });
+
+  test('an edit in an open configuration belongs to it; the rig, steps back and opening again', async () => {
+    const db = fresh();
+    const store = await open(db);
+    const rig = () => store.get().job!.rigs.find((r) => r.id === 'lockside-b')!;
+    const arm = () => rig().fitted!.find((u) => u.id === 'arm');
+    const turn = edit(['rigs', 'lockside-b', 'fitted', 'grip', 'turn'], 20, 'turn');
+    const grip = () => rig().fitted!.find((u) => u.id === 'grip')!.turn;
+    store.selectRig('lockside-b');
+    expect(arm()).toBeDefined();
+    store.selectRig('lockside-b', 'cabin');
+    expect(store.get().configuration).toBe('cabin');
+    expect(arm()).toBeUndefined();
+    store.edit(turn);
+    expect(grip()).toBe(20);
+    await store.settled();
+    store.selectRig('lockside-b');
+    expect(grip()).toBeUndefined();
+    const kept = await stored(db);
+    expect(kept.rigs.filter((r) => r.id !== 'lockside-b')).toEqual(
+      job.rigs.filter((r) => r.id !== 'lockside-b'),
+    );
+    expect(kept.rigs.find((r) => r.id === 'lockside-b')!.joints).toEqual(
+      job.rigs.find((r) => r.id === 'lockside-b')!.joints,
+    );
+    store.selectRig('lockside-b', 'cabin');
+    await store.settled();
+    // Opened again it is the same rig in the same configuration.
+    const again = await open(db);
+    expect(again.get()).toMatchObject({ rigId: 'lockside-b', configuration: 'cabin' });
+    await again.undo();
+    expect(await stored(db)).toEqual(job);
+    // One that is taken away leaves the rig itself open.
+    const own = again.get().job!.rigs.find((r) => r.id === 'lockside-b')!;
+    again.edit(removeConfiguration(own, own.configurations![0]!));
+    expect(again.get().configuration).toBeNull();
+    await again.settled();
+    await again.undo();
+    expect(await stored(db)).toEqual(job);
   });
 
   test('what is asked for before anything can be written is done in its order', async () => {

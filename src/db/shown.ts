@@ -1,3 +1,6 @@
+import { viewed } from '@/core/doc/layers';
+import { jobOf } from '@/core/doc/read';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Job } from '@/core/kit/types';
 
 export type SaveState = 'saved' | 'saving' | 'full' | 'broken';
@@ -17,6 +20,8 @@ export interface Snapshot {
   jobId: string | null;
   job: Job | null;
   rigId: string | null;
+  /** The configuration of the rig that is open; edits of the rig belong to it. */
+  configuration: string | null;
   save: SaveState;
   /** Edits made here that are not stored yet. */
   waiting: number;
@@ -32,6 +37,7 @@ export const LOADING: Snapshot = {
   jobId: null,
   job: null,
   rigId: null,
+  configuration: null,
   save: 'saved',
   waiting: 0,
   undo: null,
@@ -68,9 +74,18 @@ export class Shown {
   dismiss = (id: number): void =>
     this.show({ notices: this.snapshot.notices.filter((n) => n.id !== id) });
 
-  /** The rig that shows with a job: the one that did, or its first. */
-  protected rigOf(job: Pick<Job, 'rigs'>): string | null {
-    const { rigId } = this.snapshot;
-    return job.rigs.some((r) => r.id === rigId) ? rigId : (job.rigs[0]?.id ?? null);
+  /** What shows of a job: the rig that did, in the configuration that it did, as far as they are there. */
+  protected standing(
+    doc: JobDoc,
+    asked: Pick<Snapshot, 'rigId' | 'configuration'> = this.snapshot,
+  ): Pick<Snapshot, 'job' | 'rigId' | 'configuration'> {
+    const rig = doc.rigs.find((r) => r.id === asked.rigId) ?? doc.rigs[0];
+    const own = rig?.id === asked.rigId ? asked.configuration : null;
+    const configuration = rig?.configurations?.some((c) => c.id === own) ? own : null;
+    return {
+      job: jobOf(viewed(doc, rig?.id ?? null, configuration)),
+      rigId: rig?.id ?? null,
+      configuration,
+    };
   }
 }

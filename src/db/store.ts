@@ -1,5 +1,5 @@
 import { liveQuery, type Subscription } from 'dexie';
-import { jobOf } from '@/core/doc/read';
+import { viewed } from '@/core/doc/layers';
 import type { JobDoc } from '@/core/kit/kept';
 import { applyEdit, PathError, type Edit } from '@/core/edit/edit';
 import { isStorageFull, NelvixDatabase } from './database';
@@ -77,7 +77,7 @@ export class JobStore extends Shown {
     this.started = true;
     try {
       const last = (await this.db.meta.get('open'))?.value as
-        { job: string; rig: string | null } | undefined;
+        { job: string; rig: string | null; configuration?: string | null } | undefined;
       const rows = (await this.db.jobs.toArray()).filter((r) => r.binnedAt === undefined);
       if (rows.length === 0 && !(await this.db.meta.get('seeded'))) {
         const job = await demo();
@@ -88,7 +88,8 @@ export class JobStore extends Shown {
       }
       const row =
         rows.find((r) => r.id === last?.job) ?? rows.sort((a, b) => b.changedAt - a.changedAt)[0];
-      if (row) await this.open(row.id, row.id === last?.job ? (last.rig ?? null) : null);
+      const same = row?.id === last?.job ? last : undefined;
+      if (row) await this.open(row.id, same?.rig ?? null, same?.configuration ?? null);
       else this.show({ phase: 'none' });
     } catch (e) {
       this.show({ phase: 'broken', save: isStorageFull(e) ? 'full' : 'broken' });
@@ -101,7 +102,7 @@ export class JobStore extends Shown {
    * @returns false when it stays where it is: changes of the open job that could not be kept would
    *   be lost
    */
-  async open(id: string, rigId: string | null = null): Promise<boolean> {
+  async open(id: string, rig: string | null = null, configured: string | null = null) {
     await this.settled();
     if (this.atRisk() && this.snapshot.job) {
       const n = this.waiting.length + this.early.length;
@@ -132,8 +133,7 @@ export class JobStore extends Shown {
       phase: 'ready',
       trouble: null,
       jobId: id,
-      job: jobOf(loaded.job),
-      rigId: loaded.job.rigs.find((r) => r.id === rigId)?.id ?? loaded.job.rigs[0]?.id ?? null,
+      ...this.standing(loaded.job, { rigId: rig, configuration: configured }),
       save: 'saved',
       waiting: 0,
       ...(await historyEnds(this.db, id)),
@@ -179,16 +179,20 @@ export class JobStore extends Shown {
     this.show({ phase: 'none', job: null, rigId: null, jobId: null, undo: null, redo: null });
   }
 
-  selectRig(id: string): void {
-    this.show({ rigId: id });
+  /** Shows another rig, or the same one in another of its configurations. */
+  selectRig(id: string, configuration: string | null = null): void {
+    if (this.shown) this.show(this.standing(this.shown, { rigId: id, configuration }));
     void this.remember();
   }
 
   private async remember(): Promise<void> {
-    const { job, rigId } = this.snapshot;
+    const { job, rigId, configuration } = this.snapshot;
     if (!job) return;
     try {
-      await this.db.meta.put({ key: 'open', value: { job: job.id, rig: rigId } });
+      await this.db.meta.put({
+        key: 'open',
+        value: { job: job.id, rig: rigId, configuration },
+      });
     } catch {
       // Which rig was open last is a comfort, not data: the edits themselves report a full store.
     }
@@ -196,7 +200,7 @@ export class JobStore extends Shown {
 
   /** Makes an edit: on screen at once, in the database as soon as it can. */
   edit = (edit: Edit): void => {
-    const { job } = this.snapshot;
+    const { job, rigId, configuration } = this.snapshot;
     const doc = this.shown;
     if (!job || !doc || edit.changes.length === 0) return;
     if (!this.tools) {
@@ -205,11 +209,13 @@ export class JobStore extends Shown {
       void this.enqueue(() => this.flush());
       return;
     }
-    const { lowered } = this.tools;
+    const { lowered, routed } = this.tools;
     let kept: Edit;
     let after: JobDoc;
     try {
-      kept = lowered(job, doc, edit);
+      const open = viewed(doc, rigId, configuration);
+      kept = lowered(job, open, edit);
+      if (rigId !== null) kept = routed(doc, rigId, configuration, kept);
       after = applyEdit(doc, kept).doc;
     } catch (e) {
       if (!(e instanceof PathError)) throw e;
@@ -219,8 +225,7 @@ export class JobStore extends Shown {
     if (kept.changes.length === 0) return;
     this.asked.push({ edit: kept, believed: believedOf(doc, kept) });
     this.shown = after;
-    const next = jobOf(after);
-    this.show({ job: next, rigId: this.rigOf(next), waiting: this.waiting.length, save: 'saving' });
+    this.show({ ...this.standing(after), waiting: this.waiting.length, save: 'saving' });
     void this.enqueue(() => this.flush());
   };
 
@@ -384,10 +389,9 @@ export class JobStore extends Shown {
     this.asked = kept;
     const waiting = this.waiting.length;
     this.shown = doc;
-    const job = jobOf(doc);
-    const rigId = this.rigOf(job);
+    const stands = this.standing(doc);
     // Not drawn yet, it is drawn with what follows: edits meanwhile are made on what shows.
-    if (this.busy()) this.snapshot = { ...this.snapshot, job, rigId, waiting };
-    else this.show({ job, rigId, waiting, ...(await historyEnds(this.db, stored.id)) });
+    if (this.busy()) this.snapshot = { ...this.snapshot, ...stands, waiting };
+    else this.show({ ...stands, waiting, ...(await historyEnds(this.db, stored.id)) });
   }
 }

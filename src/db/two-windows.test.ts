@@ -157,3 +157,58 @@ test('a list becomes another one element by element, whatever the two are', () =
     }),
   );
 });
+
+test('one window in a configuration, the other on the rig itself: neither changes what is the other’s', async () => {
+  const own = 'lockside-b';
+  const rigIn = (d: JobDoc) => d.rigs.find((x) => x.id === own)!;
+  const bare = ({ configurations: _c, ...rest }: JobDoc['rigs'][number]) => rest;
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.tuple(fc.constantFrom(4, 5, 7), fc.nat(99), fc.boolean()), {
+        minLength: 2,
+        maxLength: 6,
+      }),
+      async (moves) => {
+        const db = new NelvixDatabase(`configured-${n++}`);
+        const alone = new NelvixDatabase(`configured-${n++}`);
+        await addJobs(db, [doc]);
+        await addJobs(alone, [doc]);
+        const open = async (on: NelvixDatabase, configuration: string | null) => {
+          const store = new JobStore(on);
+          await store.start(async () => doc);
+          store.selectRig(own, configuration);
+          return store;
+        };
+        const [inIt, onRig, only] = [
+          await open(db, 'gimbal'),
+          await open(db, null),
+          await open(alone, null),
+        ];
+        for (const [a, b, configured] of moves)
+          for (const store of configured ? [inIt] : [onRig, only]) {
+            const j = store.get().job!;
+            const edit = moveOf(
+              j,
+              j.rigs.find((x) => x.id === own)!,
+              a,
+              b,
+            );
+            if (edit) store.edit(edit);
+            await store.settled();
+          }
+        for (const s of [inIt, onRig, inIt]) await s.settled();
+        const kept = (await loadJob(db, job.id))!.job;
+        const wanted = (await loadJob(alone, job.id))!.job;
+        // The rig itself is what the window on it alone would have made of it.
+        expect(bare(rigIn(kept))).toEqual(bare(rigIn(wanted)));
+        const other = (d: JobDoc) => rigIn(d).configurations!.filter((c) => c.id !== 'gimbal');
+        expect(other(kept)).toEqual(other(doc));
+        expect(readDoc(writeDoc(kept)).ok).toBe(true);
+        for (const s of [inIt, onRig, only]) s.close();
+        db.close();
+        alone.close();
+      },
+    ),
+    { numRuns: 25 },
+  );
+}, 120_000);

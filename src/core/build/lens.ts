@@ -73,9 +73,12 @@ export function stopsOf(lens: Lens | null, rig: Pick<Rig, 'stop' | 'focal'>): St
   // The f-stop follows the T-stop by the lens's own transmission; when only T is known, T stands in.
   if (f.known && t.known && set) {
     const value = set.value * (f.known.value / t.known.value);
+    // Both are known as well as their makers say them, and so is what the glass takes.
+    const [lo, hi] = [set.value * (f.known.lo / t.known.hi), set.value * (f.known.hi / t.known.lo)];
+    const known = { ...exactly(value), tol: Math.max(value - lo, hi - value), lo, hi };
     return {
       stop,
-      fStop: constant(`f-stop of ${lens.name} at T${set.value}`, 'f', exactly(value)),
+      fStop: constant(`f-stop of ${lens.name} at T${set.value}`, 'f', known),
       fromT: false,
     };
   }

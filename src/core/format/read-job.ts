@@ -7,6 +7,8 @@ import { FIELDS, isKind } from '../kit/fields';
 import { turnRanges } from '../kit/ranges';
 import { FORBIDDEN_KEYS } from '../edit/edit';
 import { joiOf } from './joi';
+import { laidOver, rigIn } from '../doc/layers';
+import { clean } from '../doc/roles';
 import { JOB_VERSION, migrate, partsOf5 } from './migrate';
 import { describe, pathText, type Problem, type Read } from './problem';
 import { mended, problem, referenceProblems } from './references';
@@ -257,12 +259,42 @@ export function validateJob(doc: unknown): Read<JobDoc> {
     ? referenceProblems3(migrated.doc as unknown as Job)
     : referenceProblems(job);
   if (dangling.length > 0) return { ok: false, problems: dangling };
+  const odd = configurationProblems(job);
+  if (odd.length > 0) return { ok: false, problems: odd };
   const kit = job.kit.map((p) => {
     const { part, turned } = turnRanges(p);
     notes.push(...turned);
     return part;
   });
   return notes.length > 0 ? { ok: true, value: { ...job, kit }, notes } : { ok: true, value: job };
+}
+
+/**
+ * What is wrong with a rig as it stands in one of its configurations, which nothing is wrong with by
+ * itself: held against the same shape and the same references as the rig.
+ */
+function configurationProblems(job: JobDoc): Problem[] {
+  return job.rigs.flatMap((rig, i) =>
+    (rig.configurations ?? []).flatMap((c, j): Problem[] => {
+      if (Object.keys(c.over).length === 0) return [];
+      const said = (list: readonly Problem[]) =>
+        list.map((p) => ({
+          ...p,
+          path: `rigs[${i}].configurations[${j}].over, read as ${p.path.replace(/^rigs\[0\]/, 'the rig')}`,
+        }));
+      const alone = (r: typeof rig) => ({
+        ...job,
+        lensSet: undefined,
+        records: undefined,
+        rigs: [r],
+      });
+      const { configurations: _configurations, ...laid } = laidOver(rig, c.over);
+      const shape = jobProblems({ ...clean(alone(laid)), kit: [] }, JOB_SHAPE);
+      if (shape.length > 0) return said(shape);
+      const { configurations: _own, ...stands } = rigIn(rig, c.id);
+      return said(referenceProblems(clean(alone(stands)) as JobDoc));
+    }),
+  );
 }
 
 /** Parts are held against the fields of this version whatever wrote them: what meant nothing moves. */

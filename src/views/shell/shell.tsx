@@ -11,6 +11,7 @@ import { preloadPop } from '@/ui/pop';
 import { preloadPicker } from '@/ui/picker';
 import Link from 'next/link';
 import { NamePlate } from './name-plate';
+import { ConfigurationSwitch } from './configuration-switch';
 import { RigSwitch } from './rig-switch';
 import type { JobStore } from '@/db/store';
 import { Button } from '@/ui/button';
@@ -89,6 +90,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
         </Link>
         <div className="order-last flex w-full min-w-0 items-center lg:order-none lg:w-auto lg:flex-1">
           <RigSwitch />
+          <ConfigurationSwitch />
           <span aria-hidden="true" className="text-soft">
             /
           </span>
