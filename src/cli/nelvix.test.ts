@@ -109,3 +109,28 @@ describe('nelvix map', () => {
     expect(bare.err).toContain('entrance pupil of Test lens');
   });
 });
+
+describe('nelvix check --configuration', () => {
+  test('the rigs that have it, as they stand in it', () => {
+    const { code, out } = run(
+      'check',
+      demoPath(),
+      '--verdicts',
+      '--json',
+      '--configuration',
+      'cabin',
+    );
+    expect(code).toBe(1);
+    const r = JSON.parse(out) as { rigs: { name: string; findings: { key: string }[] }[] };
+    expect(r.rigs.map((x) => x.name)).toEqual(['Lockside, on the shoulder, cabin']);
+    expect(r.rigs[0]!.findings.map((f) => f.key)).toContain('space.envelope:height');
+    expect(r.rigs[0]!.findings.some((f) => f.key.startsWith('joint.twist:arm'))).toBe(false);
+  });
+
+  test('one that no rig has is refused with those that there are', () => {
+    const { code, err } = run('check', demoPath(), '--configuration', 'moon');
+    expect(code).toBe(2);
+    expect(err).toMatch(/found "moon", expected one of cabin \(of Lockside/);
+    expect(run('check', demoPath(), '--configuration').err).toMatch(/found nothing/);
+  });
+});

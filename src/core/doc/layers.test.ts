@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { main } from '../../cli/nelvix';
 import { readDoc, writeDoc } from '../format/read-job';
 import { applyEdit, type Edit } from '../edit/edit';
 import type { JobDoc, RigDoc } from '../kit/kept';
@@ -286,23 +285,4 @@ describe('wild differences', () => {
     expect(ok).toBeGreaterThan(5);
     expect(refused).toBeGreaterThan(5);
   });
-});
-
-test('the terminal checks a rig as it stands in a configuration', () => {
-  const said: string[] = [];
-  const demoPath = `${__dirname}/../../../data/demo/lock-nine.nelvix.json`;
-  const run = (...args: string[]) => {
-    said.length = 0;
-    return main(
-      args,
-      (t) => said.push(t),
-      (t) => said.push(t),
-    );
-  };
-  expect(run('check', demoPath, '--verdicts', '--json', '--configuration', 'cabin')).toBe(1);
-  const r = JSON.parse(said.join('')) as { rigs: { name: string; findings: { key: string }[] }[] };
-  expect(r.rigs.map((x) => x.name)).toEqual(['Lockside, on the shoulder, cabin']);
-  expect(r.rigs[0]!.findings.map((f) => f.key)).toContain('space.envelope:height');
-  expect(run('check', demoPath, '--configuration', 'moon')).toBe(2);
-  expect(said.join('')).toMatch(/found "moon", expected one of cabin \(of Lockside/);
 });
