@@ -363,6 +363,12 @@ describe('getting at it', () => {
     expect(['tight', 'fail']).toContain(state([over], 'joint.access:handle'));
   });
 
+  test('what has no size may stand in the way: not known, also where what hangs on it covers it', () => {
+    const sizeless: Change = { path: ['kit', 'bittern', 'width'], value: undefined };
+    expect(state([sizeless], 'joint.access:handle')).toBe('unknown');
+    expect(state([sizeless], 'joint.access:dovetail')).toBe('unknown');
+  });
+
   test('what is turned with, where its head is, and the reach of a lever are asked for', () => {
     expect(state([side('stirrup', 'feet', 'driver', undefined)], 'joint.access:handle')).toBe(
       'unknown',

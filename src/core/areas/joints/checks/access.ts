@@ -78,31 +78,36 @@ function reached(built: Built, s: NamedSeat): Verdict {
   );
   const blind = around.filter((x) => !x.known);
   const seen = around.filter((x) => x.known);
-  const all = heads.map((h) => look(built, driver, h, at(reach, nominal), seen));
-  const worst = all.reduce((a, b) => (RANK[b.state] < RANK[a.state] ? b : a), all[0]!);
-  const names = [...new Set(worst.by.map((x) => x.name))];
-  if (worst.state === 'free') {
-    if (blind.length > 0)
-      return unknown(
-        `where ${inWords([...new Set(blind.map((x) => x.name))].slice(0, 3))} may stand is not known`,
-      );
-    return plainVerdict({
-      ...base,
-      state: 'ok',
-      why: `${upper(withTool(driver))} gets to the joint of ${said}.`,
-      sum: `${mm(Math.max(0, worst.room))} of room around the tool`,
-    });
-  }
+  const worstOf = (list: readonly StandSolid[]) =>
+    heads
+      .map((h) => look(built, driver, h, at(reach, nominal), list))
+      .reduce((x, y) => (RANK[y.state] < RANK[x.state] ? y : x));
   // What hangs on it goes on after it in any case.
   const own = new Set(hangingWith(seatsOf(built), s).map((x) => x.piece));
-  if (worst.by.length > 0 && worst.by.every((x) => own.has(x.piece)))
+  const others = seen.filter((x) => !own.has(x.piece));
+  const worst = worstOf(others);
+  if (worst.state === 'free') {
+    const doubtful = blind.filter((x) => !own.has(x.piece));
+    if (doubtful.length > 0)
+      return unknown(
+        `where ${inWords([...new Set(doubtful.map((x) => x.name))].slice(0, 3))} may stand is not known`,
+      );
+    const later = worstOf(seen.filter((x) => own.has(x.piece)));
+    const on = [...new Set(later.by.map((x) => x.name))];
     return plainVerdict({
       ...base,
       state: 'ok',
-      why: `${upper(withTool(driver))} gets to the joint of ${said} until ${inWords(names)} ${names.length > 1 ? 'are' : 'is'} on it.`,
-      sum: 'what hangs on a part goes on after it',
+      why:
+        later.state === 'free'
+          ? `${upper(withTool(driver))} gets to the joint of ${said}.`
+          : `${upper(withTool(driver))} gets to the joint of ${said} until ${inWords(on)} ${on.length > 1 ? 'are' : 'is'} on it.`,
+      sum: `${mm(Math.max(0, Math.min(worst.room, 1000)))} of room around the tool`,
     });
-  const never = worst.state === 'blocked' && worst.by.some((x) => before(built, s).has(x.piece));
+  }
+  const names = [...new Set(worst.by.map((x) => x.name))];
+  // Never, if what has to be there before it blocks every way by itself.
+  const first = before(built, s);
+  const never = worstOf(others.filter((x) => first.has(x.piece))).state === 'blocked';
   const what = names.length > 0 ? inWords(names.slice(0, 3)) : 'what stands beside it';
   return plainVerdict({
     ...base,
