@@ -305,6 +305,15 @@ describe('what turns, and what carries', () => {
     expect(state([], 'joint.load-path:screen:overhead')).toBe('nothing said');
   });
 
+  test('one side that is rated does not speak for the other', () => {
+    const said = (changes: Change[]) =>
+      on(changes).all.find((v) => v.key === 'joint.load-path:stated')!.pieces;
+    expect(said([])).toContain('fitted:handle');
+    expect(said([side('trellis', 'top-holes', 'bears', exact(9000))])).not.toContain(
+      'fitted:handle',
+    );
+  });
+
   test('a weak side says so as soon as something hangs there', () => {
     expect(state([side('cleat', 'stud', 'weak', true)], 'joint.load-path:screen:weak')).toBe(
       'nothing said',

@@ -202,7 +202,7 @@ function overhead(built: Built): Verdict[] {
 function notStated(built: Built): Verdict[] {
   const list = loadPath(built).joints.filter(
     ({ seat: s }) =>
-      s.at?.bears === undefined && s.by?.bears === undefined && s.part.kind !== 'cage',
+      (s.at?.bears === undefined || s.by?.bears === undefined) && s.part.kind !== 'cage',
   );
   if (list.length === 0) return [];
   const names = list.map((j) => j.seat.part.name);
