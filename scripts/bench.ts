@@ -21,6 +21,7 @@ import type { Aperture } from '../src/core/pupil/aperture';
 import { sceneStack, shadingMap, type Scene } from '../src/core/pupil/map';
 import { byChords, draws, fixedRays } from '../src/core/pupil/oracles';
 import { crowded } from './crowded.mjs';
+import { jointed } from './jointed.mjs';
 
 /** Times of what an edit sets off. Run by `npm run bench`; numbers of one run are comparable. */
 function time(runs: number, f: (i: number) => unknown): { p50: number; p95: number } {
@@ -282,6 +283,67 @@ section('beside', () => {
     first.pairs ??= pairs;
     console.log(
       `${' '.repeat(14)}${solids} solids, ${tested} pairs measured of ${pairs}: ${(tested / first.tested).toFixed(1)} x those of 20 parts, all pairs are ${(pairs / first.pairs).toFixed(1)} x`,
+    );
+  }
+});
+
+section('joints', () => {
+  const first: Record<string, number> = {};
+  for (const n of [20, 80, 160]) {
+    const { job, rig: r, joints } = jointed(demo, n) as { job: Job; rig: Rig; joints: number };
+    const base = shared(job);
+    const all = (next: Rig, j = job, b = base) => check(build(j, next, b)).map((v) => v.why).length;
+    const say = (what: string, t: { p50: number; p95: number }, note = '') => {
+      first[what] ??= t.p50;
+      line(
+        `${n} parts, ${joints} joints, ${what}`,
+        t,
+        `${(t.p50 / first[what]).toFixed(1)} x 20 parts${note}`,
+      );
+    };
+    const note = n === 80 ? '; wanted p95 under 8' : '';
+    const moved = (id: string, to: (i: number) => object) => (i: number) =>
+      all({ ...r, fitted: r.fitted!.map((u) => (u.id === id ? { ...u, ...to(i) } : u)) });
+    const last = r.fitted![r.fitted!.length - 1]!.id;
+    say(
+      'a part taken from hole to hole',
+      time(
+        300,
+        moved(last, (i) => ({ n: 26 + (i % 5) })),
+      ),
+      note,
+    );
+    say(
+      'a part turned on its joint',
+      time(
+        300,
+        moved(last, (i) => ({ turn: i % 30 })),
+      ),
+      note,
+    );
+    const bar = r.fitted!.find((u) => u.part === 'bar')!.id;
+    say(
+      'a bar with all on it',
+      time(
+        200,
+        moved(bar, (i) => ({ n: i % 2 })),
+      ),
+      note,
+    );
+    const corrected = (i: number) => {
+      const value = { value: 80 + (i % 30), from: 'measured' } as const;
+      const j = applyEdit(job, setField(job, ['kit', 'block', 'mass'], value, 'mass')).doc;
+      return all(j.rigs[0]!, j, shared(j));
+    };
+    say('the mass of every block corrected', time(100, corrected), note);
+    say(
+      'all checks, nothing known from before',
+      time(60, () => check(buildAfresh(job, r, base)).length),
+    );
+    const whole = build(job, r, base);
+    const verdicts = check(whole);
+    console.log(
+      `${' '.repeat(14)}${standOf(whole).solids.length} solids, ${verdicts.length} findings, ${verdicts.filter((v) => v.id.startsWith('joint.')).length} of them of joints`,
     );
   }
 });

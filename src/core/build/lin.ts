@@ -51,6 +51,16 @@ function joined(a: Lin, b: Lin, k: number): Lin {
   return { c: a.c + k * b.c, terms, loose: a.loose + (k === 0 ? 0 : Math.abs(k) * b.loose) };
 }
 
+/** Whether two sums are of the same numbers, as often, in the same order. */
+export function sameLin(a: Lin, b: Lin): boolean {
+  return (
+    a === b ||
+    (a.c === b.c &&
+      a.terms.length === b.terms.length &&
+      a.terms.every((t, i) => t.g === b.terms[i]!.g && t.k === b.terms[i]!.k))
+  );
+}
+
 /** The same sum without the numbers that cancel. */
 export function net(l: Lin): Lin {
   return { c: l.c, terms: l.terms.filter((t) => t.k !== 0), loose: l.loose };

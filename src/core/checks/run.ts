@@ -19,7 +19,7 @@ export function runOne(built: Built, check: Check): readonly Verdict[] {
 }
 
 /** Verdicts put their sentences off: most that are worked out in a trial are never read. */
-function settle(verdicts: readonly Verdict[]): void {
+export function settle(verdicts: readonly Verdict[]): void {
   for (const v of verdicts) void (v.why + v.sum);
 }
 

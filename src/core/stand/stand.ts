@@ -27,7 +27,7 @@ import {
   type StandSolid,
 } from '../place/setting';
 import { aheadOf } from '../areas/mount/place/ahead';
-import { cameraOf, type PlacedPlate } from '../areas/space/place/camera';
+import { bareCamera, cameraOf, type PlacedPlate } from '../areas/space/place/camera';
 import { placeDrive, type PlacedDrive } from '../areas/drive/place/drive';
 import { placeRods } from '../areas/rods/place/rods';
 import type { PlateHeight } from '../place/setting';
@@ -177,6 +177,7 @@ const DRIVES = node('drives', (built: Built) => {
 
 const LAYERS = node('layers', (built: Built): readonly Layer[] =>
   [
+    bareCamera(built),
     cameraOf(built).s,
     aheadOf(built).s,
     built.once(RODS),

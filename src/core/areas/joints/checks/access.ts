@@ -1,4 +1,5 @@
 import type { Built } from '../../../build/build';
+import { node } from '../../../engine/reads';
 import { given, type Given } from '../../../build/given';
 import { at, givens, lin, of, plus, times, ZERO, type Lin } from '../../../build/lin';
 import type { Check } from '../../../checks/check';
@@ -9,20 +10,23 @@ import { pieceKey } from '../../../place/piece';
 import type { StandSolid } from '../../../place/setting';
 import { mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
-import { apart, bounds, union, type Vec } from '../../../solids/solid';
+import { apart, bounds, union, type Bounds, type Vec } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';
 import { driverOf, type Driver } from '../kit/drivers';
 import type { Interface } from '../kit/parts';
-import { accessOf, waysTo } from '../model/access';
+import { accessOf, waysTo, type Way } from '../model/access';
 import { screwOf } from '../model/screw';
 import {
-  hangingWith,
-  namedSeats,
+  each,
+  hangingOn,
+  isNamed,
   saidOf,
   screwSpots,
+  seatOf,
   seatsOf,
   type NamedSeat,
 } from '../model/seats';
+import { perSeat } from './per-seat';
 import type { Point, Spot } from '../place/pose';
 
 /** What only sweeps through now and then is moved out of the way of a tool. */
@@ -36,10 +40,12 @@ export const jointAccess: Check = {
   short: 'cannot be reached',
   says: 'Whether the tool of every joint gets to it with everything in place: a key on the axis of the screw with room for a hand, or bent with its long arm swung a sixth of a turn; fingers; the sweep of a lever. What covers it has to go on later; what it hangs on itself never makes way.',
   formula: 'distance of the solids of the tool to every solid around >= 0, in the best of its ways',
-  run(built) {
-    return namedSeats(built).flatMap((s) => (s.part.kind === 'cage' ? [] : [reached(built, s)]));
-  },
+  run: (built) => ofEach(built),
 };
+
+const ofEach = perSeat('joint.access', (built, s) =>
+  isNamed(s) && s.part.kind !== 'cage' ? [reached(built, s)] : [],
+);
 
 function reached(built: Built, s: NamedSeat): Verdict {
   const base = {
@@ -58,32 +64,28 @@ function reached(built: Built, s: NamedSeat): Verdict {
       sum: 'No sum.',
       measure: lacking(asked),
     });
+  const tools = built.once(TOOLS(s.use.id));
   const side = turnedSide(s);
-  const driver = driverOf(side.i.driver ?? s.by.driver ?? s.at.driver);
   const asked = (key: string): Given => given(side.part, 'interfaces', side.i.id, key);
-  if (!driver)
+  if (tools === null || tools === 'driver')
     return unknown('nobody said what it is turned with', [
       { ...asked('driver'), unit: '', known: null },
     ]);
-  const reach = driver.id === 'lever' ? sweepOf(s) : ZERO;
-  if (!reach) return unknown('the reach of its lever is missing', [asked('sweep')]);
-  const heads = screwSpots(built, s).map((spot) => headOf(s, spot, driver.id === 'lever'));
+  if (tools === 'sweep') return unknown('the reach of its lever is missing', [asked('sweep')]);
+  const { driver, heads } = tools;
   if (heads.length === 0) return unknown('what holds it stands nowhere');
-  const missing = [...new Set(heads.flatMap((h) => givens(h.at)).filter((g) => g.known === null))];
+  const { missing } = tools;
   if (missing.length > 0)
     return unknown(`${inWords(missing.map((g) => g.label))} missing`, missing);
-  const stand = standOf(built);
-  const around = stand.solids.filter(
-    (x) => x.piece !== s.piece && x.piece !== s.host.piece && !SWEPT.has(x.role),
-  );
-  const blind = around.filter((x) => !x.known);
-  const seen = around.filter((x) => x.known);
-  const worstOf = (list: readonly StandSolid[]) =>
+  const notOwn = (x: { piece: string }) => x.piece !== s.piece && x.piece !== s.host.piece;
+  const blind = built.once(SIZELESS).filter(notOwn);
+  const seen = built.once(NEAR(s.use.id)).filter(notOwn);
+  const worstOf = (list: readonly Beside[]) =>
     heads
-      .map((h) => look(built, driver, h, at(reach, nominal), list))
+      .map((h) => accessOf(h.ways, near(h, list), h.loose))
       .reduce((x, y) => (RANK[y.state] < RANK[x.state] ? y : x));
   // What hangs on it goes on after it in any case.
-  const own = new Set(hangingWith(seatsOf(built), s).map((x) => x.piece));
+  const own = new Set(hangingOn(built, s.use.id));
   const others = seen.filter((x) => !own.has(x.piece));
   const worst = worstOf(others);
   if (worst.state === 'free') {
@@ -111,7 +113,7 @@ function reached(built: Built, s: NamedSeat): Verdict {
   const what = names.length > 0 ? inWords(names.slice(0, 3)) : 'what stands beside it';
   return plainVerdict({
     ...base,
-    about: [...new Set([s.part.id, ...worst.by.flatMap((x) => partOf(built, x) ?? [])])],
+    about: [...new Set([s.part.id, ...worst.by.map((x) => x.part)])],
     pieces: [s.piece, ...new Set(worst.by.map((x) => x.piece))],
     state: never ? 'fail' : 'tight',
     why: never
@@ -128,8 +130,109 @@ const nominal = (g: Given) => g.known?.value ?? 0;
 const upper = (t: string) => t[0]!.toUpperCase() + t.slice(1);
 const withTool = (d: Driver) => (d.id === 'fingers' ? 'a hand' : `a ${d.name}`);
 
-const partOf = (built: Built, x: StandSolid) =>
-  standOf(built).pieces.find((p) => p.key === x.piece)?.part;
+/** A head of a screw with every way to turn it, and the room that all of them take. */
+interface Head {
+  ways: readonly Way[];
+  room: Bounds;
+  loose: number;
+}
+
+/** The tool of a joint at each of its screws; what is missing for it, where it is not known. */
+interface Tools {
+  driver: Driver;
+  heads: readonly Head[];
+  missing: readonly Given[];
+}
+
+const TOOLS = each('tools', (built, id): Tools | 'driver' | 'sweep' | null => {
+  const s = seatOf(built, id);
+  if (!s || !isNamed(s)) return null;
+  const driver = driverOf(turnedSide(s).i.driver ?? s.by.driver ?? s.at.driver);
+  if (!driver) return 'driver';
+  const reach = driver.id === 'lever' ? sweepOf(s) : ZERO;
+  if (!reach) return 'sweep';
+  const spots = screwSpots(built, s).map((spot) => headOf(s, spot, driver.id === 'lever'));
+  const missing = [...new Set(spots.flatMap((h) => givens(h.at)).filter((g) => g.known === null))];
+  const heads = spots.map((h): Head => {
+    const p = h.at.map((l) => at(l, nominal)) as unknown as Vec;
+    const ways = waysTo(driver, p, h.out, built.rules['joint.hand'], at(reach, nominal));
+    return {
+      ways,
+      room: ways.flatMap((w) => w.solids.map(bounds)).reduce(union),
+      loose: h.at.reduce((sum, l) => sum + l.loose, 0),
+    };
+  });
+  return { driver, heads, missing };
+});
+
+/** What stands beside a joint. */
+interface Beside extends Pick<StandSolid, 'piece' | 'role' | 'name' | 'solid' | 'loose' | 'reach'> {
+  part: string;
+}
+
+/** Only what comes near any way of the tool can stand in it. */
+const near = (h: Head, list: readonly Beside[]) =>
+  list.filter((x) => apart(x.reach, h.room) <= h.loose);
+
+const SOLIDS = node('what tools go past', (built: Built): readonly Beside[] => {
+  const stand = standOf(built);
+  const parts = new Map(stand.pieces.map((p) => [p.key, p.part]));
+  return stand.solids
+    .filter((x) => x.known && !SWEPT.has(x.role))
+    .map((x) => ({
+      piece: x.piece,
+      role: x.role,
+      name: x.name,
+      solid: x.solid,
+      loose: x.loose,
+      reach: x.reach,
+      part: parts.get(x.piece) ?? x.piece,
+    }));
+});
+
+/** What nobody knows the size of stands beside every joint. */
+const SIZELESS = node(
+  'without a size',
+  (built: Built) =>
+    standOf(built)
+      .solids.filter((x) => !x.known && !SWEPT.has(x.role))
+      .map(({ piece, name }) => ({ piece, name })),
+  {
+    same: (a, b) =>
+      a.length === b.length && a.every((x, i) => x.piece === b[i]!.piece && x.name === b[i]!.name),
+  },
+);
+
+/** What stands near the tool of a joint; the same list for as long as it stands the same. */
+const NEAR = each(
+  'near the tool',
+  (built, id): readonly Beside[] => {
+    const tools = built.once(TOOLS(id));
+    if (tools === null || typeof tools === 'string') return [];
+    const list = built.once(SOLIDS);
+    return list.filter((x) => tools.heads.some((h) => apart(x.reach, h.room) <= h.loose));
+  },
+  (a, b) => a.length === b.length && a.every((x, i) => sameBeside(x, b[i]!)),
+);
+
+/** Whether something stands where it stood: blocks and round pieces are told by their numbers. */
+function sameBeside(a: Beside, b: Beside): boolean {
+  if (a === b) return true;
+  const [p, q] = [a.solid.prism, b.solid.prism];
+  return (
+    a.piece === b.piece &&
+    a.role === b.role &&
+    a.name === b.name &&
+    a.part === b.part &&
+    a.loose === b.loose &&
+    a.reach.every((v, k) => v === b.reach[k]) &&
+    p !== null &&
+    q !== null &&
+    p.r === q.r &&
+    p.hx === q.hx &&
+    p.hy === q.hy
+  );
+}
 
 /** Reach of the lever of a joint; null while nobody gave it. */
 function sweepOf(s: NamedSeat): Lin | null {
@@ -161,25 +264,6 @@ function headOf(s: NamedSeat, spot: Spot, lever: boolean): { at: Point; out: Vec
     at: spot.at.map((l, k) => plus(l, times(by, out[k]!))) as unknown as Point,
     out,
   };
-}
-
-function look(
-  built: Built,
-  driver: Driver,
-  head: { at: Point; out: Vec },
-  reach: number,
-  around: readonly StandSolid[],
-) {
-  const p = head.at.map((l) => at(l, nominal)) as unknown as Vec;
-  const ways = waysTo(driver, p, head.out, built.rules['joint.hand'], reach);
-  const loose = head.at.reduce((sum, l) => sum + l.loose, 0);
-  // Only what comes near any way of the tool can stand in it.
-  const room = ways.flatMap((w) => w.solids.map(bounds)).reduce(union);
-  return accessOf(
-    ways,
-    around.filter((x) => apart(x.reach, room) <= loose),
-    loose,
-  );
 }
 
 /** Pieces that are on before a part is: what it hangs on, and what that hangs on; camera and cages. */

@@ -9,7 +9,8 @@ import { ruleBasis } from '../../../rules/rules';
 import { interfaceType } from '../kit/interfaces';
 import { clampedLength, closing, meets } from '../model/fit';
 import { heldBy } from '../kit/pattern';
-import { namedSeats, saidOf, seatsOf, type NamedSeat, type Seat } from '../model/seats';
+import { isNamed, saidOf, seatsOf, type NamedSeat, type Seat } from '../model/seats';
+import { perSeat } from './per-seat';
 
 /** What holds on by itself stands where it is put, and rods hold by their size: checks of their own. */
 const LOCKS: ReadonlySet<string> = new Set(['battery', 'dummy-battery']);
@@ -23,14 +24,14 @@ export const jointFits: Check = {
   formula:
     'screws: |spacing of the screws - spacing of the holes| <= play; clamps: closes from <= width <= closes up to; length of the clamp on its rail >= share of the clamp',
   run(built) {
-    const named = namedSeats(built);
-    return [
-      ...named.flatMap((s) => fit(built, s)),
-      ...seatsOf(built).flatMap((s) => gone(s)),
-      ...assumed(built),
-    ];
+    return [...ofEach(built), ...assumed(built)];
   },
 };
+
+const ofEach = perSeat('joint.fits', (built, s) => [
+  ...(isNamed(s) ? fit(built, s) : []),
+  ...gone(s),
+]);
 
 function baseOf(s: NamedSeat, what = '') {
   return {

@@ -18,17 +18,36 @@ export const jointFree: Check = {
     const groups = new Map<string, NamedSeat[]>();
     for (const s of namedSeats(built)) {
       const key = `${s.host.piece} ${s.at.id}`;
-      groups.set(key, [...(groups.get(key) ?? []), s]);
+      const list = groups.get(key);
+      if (list) list.push(s);
+      else groups.set(key, [s]);
     }
     const found = [...groups.values()].flatMap((list) =>
-      list.flatMap((a, i) =>
-        list.slice(i + 1).flatMap((b) => (isSlide(a.at) ? stretch(a, b) : holes(built, a, b))),
-      ),
+      list.length < 2
+        ? []
+        : isSlide(list[0]!.at)
+          ? pairsOf(list).flatMap(([a, b]) => stretch(a, b))
+          : sharing(list).map(([a, b]) => holes(built, a, b)),
     );
     const named = namedSeats(built);
     return named.length === 0 || found.length > 0 ? found : [every(named)];
   },
 };
+
+type Pair = readonly [NamedSeat, NamedSeat];
+
+const pairsOf = (list: readonly NamedSeat[]): Pair[] =>
+  list.flatMap((a, i) => list.slice(i + 1).map((b): Pair => [a, b]));
+
+/** Those that want a hole that another one wants, too. */
+function sharing(list: readonly NamedSeat[]): Pair[] {
+  const taken = list.map((s) => holesTaken(s.at, s.by, s.use.n ?? 0));
+  const count = new Map<number, number>();
+  for (const n of taken.flat()) count.set(n, (count.get(n) ?? 0) + 1);
+  if ([...count.values()].every((n) => n === 1)) return [];
+  const at = new Map(list.map((s, i) => [s, new Set(taken[i])]));
+  return pairsOf(list).filter(([a, b]) => [...at.get(a)!].some((n) => at.get(b)!.has(n)));
+}
 
 /** Nothing is taken twice. */
 function every(named: readonly NamedSeat[]): Verdict {
@@ -51,18 +70,14 @@ function baseOf(a: NamedSeat, b: NamedSeat) {
   };
 }
 
-function holes(built: Built, a: NamedSeat, b: NamedSeat): Verdict[] {
-  const own = new Set(holesTaken(a.at, a.by, a.use.n ?? 0));
-  if (!holesTaken(b.at, b.by, b.use.n ?? 0).some((n) => own.has(n))) return [];
-  return [
-    plainVerdict({
-      ...baseOf(a, b),
-      state: 'fail',
-      why: `${a.part.name} and ${b.part.name} want the same place: ${a.at.name} of ${a.host.part.name}. ${freeWords(built, b)}`,
-      sum: `both from ${(a.use.n ?? 0) + 1} and ${(b.use.n ?? 0) + 1} of ${a.at.count ?? 1}`,
-      basis: '[math] one screw in one hole',
-    }),
-  ];
+function holes(built: Built, a: NamedSeat, b: NamedSeat): Verdict {
+  return plainVerdict({
+    ...baseOf(a, b),
+    state: 'fail',
+    why: `${a.part.name} and ${b.part.name} want the same place: ${a.at.name} of ${a.host.part.name}. ${freeWords(built, b)}`,
+    sum: `both from ${(a.use.n ?? 0) + 1} and ${(b.use.n ?? 0) + 1} of ${a.at.count ?? 1}`,
+    basis: '[math] one screw in one hole',
+  });
 }
 
 /** The free places that would do for a part, in words. */

@@ -1,4 +1,5 @@
 import type { Built } from '../../../build/build';
+import { node, sameList } from '../../../engine/reads';
 import { given, type Given } from '../../../build/given';
 import { reader } from '../../../build/lin';
 import type { Check } from '../../../checks/check';
@@ -7,8 +8,9 @@ import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import type { Part } from '../../../kit/types';
 import { exact } from '../../../quantity/say';
 import { usesOn } from '../../../roles/uses';
-import { loadPath, type Carrying } from '../model/load-path';
-import { saidOf, seatsOf, type Seat } from '../model/seats';
+import { carriedBy, heldBy, loadPath, type Carrying } from '../model/load-path';
+import { saidOf, type Seat } from '../model/seats';
+import { perSeat } from './per-seat';
 
 /** As many are named in a sentence as can be read in one. */
 const MOST_NAMED = 4;
@@ -23,15 +25,16 @@ export const jointLoadPath: Check = {
   formula:
     'rating - sum of the masses on the far side of the joint; a joint is the only one where the graph of joints has a bridge',
   run(built) {
-    const path = loadPath(built);
-    return [
-      ...path.joints.flatMap((j) => [...rated(built, j), ...weak(j)]),
-      ...holds(built),
-      ...overhead(built),
-      ...notStated(built),
-    ];
+    return [...ofEach(built), ...holds(built), ...overhead(built), ...notStated(built)];
   },
 };
+
+const ofEach = perSeat('joint.load-path', (built, seat) => {
+  const own = carriedBy(built, seat.use.id);
+  if (!own) return [];
+  const j = { seat, ...own };
+  return [...rated(j), ...weak(j)];
+});
 
 function baseOf(s: Seat, what = '') {
   return {
@@ -60,7 +63,7 @@ const missed = (what: string) => (missing: string) =>
   `Whether ${what} bears what hangs on it is not known: ${missing} missing.`;
 
 /** What the two sides of a joint are rated for, and what an arm or a plate is rated for as a part. */
-function rated(built: Built, { seat: s, carried }: Carrying): Verdict[] {
+function rated({ seat: s, carried }: Carrying): Verdict[] {
   const host = s.host;
   const sides = [
     ...(s.at?.bears !== undefined && host
@@ -118,63 +121,65 @@ function weak({ seat: s, carried }: Carrying): Verdict[] {
  * What a part as a whole is rated for: a handle carries the rig when it is lifted or hung by it, any
  * other part what hangs on it.
  */
-function holds(built: Built): Verdict[] {
-  const { hold, held, joints } = loadPath(built);
-  return seatsOf(built).flatMap((s): Verdict[] => {
-    const isHold = hold?.use.id === s.use.id;
-    const handle = s.part.kind === 'handle';
-    const hangs =
-      isHold || handle
-        ? isHold
-          ? held
-          : everythingOn(built)
-        : (joints.find((j) => j.seat === s)?.carried ?? []).filter((p) => p !== s.part);
-    if (hangs.length === 0) return [];
-    if (s.part.rating === undefined)
-      return isHold
-        ? [
-            plainVerdict({
-              ...baseOf(s, ':rating'),
-              state: 'unknown',
-              why: `The rig hangs on ${s.part.name}; for how much it is rated nobody stated.`,
-              sum: 'No sum.',
-              basis: MAKERS,
-            }),
-          ]
-        : [];
-    const limit = given(s.part, 'rating');
-    // A handle that the rig does not hang on is loaded only when somebody lifts it: tight at worst.
-    const lifted = handle && !isHold;
-    return [
-      judge({
-        ...baseOf(s, ':rating'),
-        ...against(limit, hangs),
-        unit: 'g',
-        limit: { value: limit.known?.value ?? 0, unit: 'g', rule: null },
-        after: (x) => (lifted ? { ...x, hi: Math.max(0, x.hi) } : x),
-        why: (o) => {
-          const mass = exact(limit.known!.value - o.value, 0);
-          const says = lifted
-            ? `The rig weighs ${mass} g; the maker of ${s.part.name} rates it for ${exact(limit.known!.value, 0)} g`
-            : `${mass} g hang on ${s.part.name}; its maker rates it for ${exact(limit.known!.value, 0)} g`;
-          return o.hi < 0
-            ? `${says}: too much for it.`
-            : o.value < 0
-              ? `${says}: ${lifted ? 'do not lift the rig by it' : 'it may be too much'}.`
-              : `${says}.`;
-        },
-        sum: (o) =>
-          `${exact(limit.known!.value, 0)} - ${exact(limit.known!.value - o.value, 0)} = ${exact(o.value, 0)} g`,
-        lacking: missed(s.part.name),
-        basis: MAKERS,
-      }),
-    ];
-  });
+const holds = perSeat('joint.load-path of a whole part', (built, s) => {
+  const isHold = built.rig.hold === s.use.id;
+  const handle = s.part.kind === 'handle';
+  const hangs = isHold
+    ? heldBy(built)
+    : handle
+      ? everythingOn(built)
+      : (carriedBy(built, s.use.id)?.carried ?? []).filter((p) => p !== s.part);
+  if (hangs.length === 0) return [];
+  if (s.part.rating === undefined)
+    return isHold
+      ? [
+          plainVerdict({
+            ...baseOf(s, ':rating'),
+            state: 'unknown',
+            why: `The rig hangs on ${s.part.name}; for how much it is rated nobody stated.`,
+            sum: 'No sum.',
+            basis: MAKERS,
+          }),
+        ]
+      : [];
+  const limit = given(s.part, 'rating');
+  // A handle that the rig does not hang on is loaded only when somebody lifts it: tight at worst.
+  const lifted = handle && !isHold;
+  return [
+    judge({
+      ...baseOf(s, ':rating'),
+      ...against(limit, hangs),
+      unit: 'g',
+      limit: { value: limit.known?.value ?? 0, unit: 'g', rule: null },
+      after: (x) => (lifted ? { ...x, hi: Math.max(0, x.hi) } : x),
+      why: (o) => {
+        const mass = exact(limit.known!.value - o.value, 0);
+        const says = lifted
+          ? `The rig weighs ${mass} g; the maker of ${s.part.name} rates it for ${exact(limit.known!.value, 0)} g`
+          : `${mass} g hang on ${s.part.name}; its maker rates it for ${exact(limit.known!.value, 0)} g`;
+        return o.hi < 0
+          ? `${says}: too much for it.`
+          : o.value < 0
+            ? `${says}: ${lifted ? 'do not lift the rig by it' : 'it may be too much'}.`
+            : `${says}.`;
+      },
+      sum: (o) =>
+        `${exact(limit.known!.value, 0)} - ${exact(limit.known!.value - o.value, 0)} = ${exact(o.value, 0)} g`,
+      lacking: missed(s.part.name),
+      basis: MAKERS,
+    }),
+  ];
+});
+
+function everythingOn(built: Built): readonly Part[] {
+  return built.once(EVERYTHING);
 }
 
-function everythingOn(built: Built): Part[] {
-  return usesOn(built.rig).flatMap((id) => built.kit.get(id) ?? []);
-}
+const EVERYTHING = node(
+  'everything on the rig',
+  (built: Built): readonly Part[] => usesOn(built.rig).flatMap((id) => built.kit.get(id) ?? []),
+  { same: sameList },
+);
 
 /** Above a head or on a vehicle nothing may hang on one joint alone. */
 function overhead(built: Built): Verdict[] {

@@ -6,7 +6,8 @@ import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import { exact, mm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { bite, screwOf, type Screwed } from '../model/screw';
-import { namedSeats, saidOf, type NamedSeat } from '../model/seats';
+import { isNamed, saidOf, type NamedSeat } from '../model/seats';
+import { perSeat } from './per-seat';
 
 export const jointScrew: Check = {
   id: 'joint.screw',
@@ -16,13 +17,14 @@ export const jointScrew: Check = {
   says: 'Whether every screw goes far enough into its thread to hold, in turns and on critical joints in diameters, and does not bottom out in a blind hole, where it clamps nothing.',
   formula:
     'bite = length - what it goes through (captive: what it stands out) - gap; engaged = min(bite, depth); turns = engaged / pitch; a blind hole: depth - bite >= 0',
-  run(built) {
-    return namedSeats(built).flatMap((s) => {
-      const w = screwOf(s);
-      return w ? [engaged(built, s, w), ...bottoms(s, w)] : unsaid(s);
-    });
-  },
+  run: (built) => ofEach(built),
 };
+
+const ofEach = perSeat('joint.screw', (built, s) => {
+  if (!isNamed(s)) return [];
+  const w = screwOf(s);
+  return w ? [engaged(built, s, w), ...bottoms(s, w)] : unsaid(s);
+});
 
 function baseOf(s: NamedSeat, what = '') {
   return {

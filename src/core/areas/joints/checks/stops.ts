@@ -3,7 +3,8 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { lacking, plainVerdict } from '../../../checks/judge';
 import { isSlide } from '../model/free';
-import { namedSeats, saidOf, type NamedSeat } from '../model/seats';
+import { isNamed, saidOf, type NamedSeat } from '../model/seats';
+import { perSeat } from './per-seat';
 
 export const jointStops: Check = {
   id: 'joint.stops',
@@ -11,12 +12,12 @@ export const jointStops: Check = {
   short: 'can run off',
   says: 'Whether what slides on a rail or a dovetail is kept from running off at both ends while its lever is half closed. A tie that holds it counts.',
   formula: 'stops at both ends, or a second tie',
-  run(built) {
-    return namedSeats(built)
-      .filter((s) => isSlide(s.at) || isSlide(s.by))
-      .map(stopsOf);
-  },
+  run: (built) => ofEach(built),
 };
+
+const ofEach = perSeat('joint.stops', (_built, s) =>
+  isNamed(s) && (isSlide(s.at) || isSlide(s.by)) ? [stopsOf(s)] : [],
+);
 
 function stopsOf(s: NamedSeat): Verdict {
   const base = {

@@ -6,7 +6,8 @@ import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
-import { isNamed, pieceAt, seatsOf, type NamedSeat, type Seat } from '../model/seats';
+import { isNamed, poseAt, type NamedSeat, type Seat } from '../model/seats';
+import { perSeat } from './per-seat';
 import { leverageOn } from '../model/twist';
 
 /** What locks on by itself needs no screws. */
@@ -18,12 +19,12 @@ export const jointTwist: Check = {
   short: 'turns on its screw',
   says: 'Whether a part that is held by one screw without pins, with everything that hangs on it, has enough leverage in any direction to turn or bend it. Two screws, pins, a rail, a rosette or a shoe keep it from turning.',
   formula: '|sum of mass x (its centre - the screw)| x g',
-  run(built) {
-    return seatsOf(built).flatMap((s): Verdict[] =>
-      s.part.kind === 'cage' || !pieceAt(built, s.piece) ? [] : twist(built, s),
-    );
-  },
+  run: (built) => ofEach(built),
 };
+
+const ofEach = perSeat('joint.twist', (built, s) =>
+  s.part.kind === 'cage' || !poseAt(built, s.piece) ? [] : twist(built, s),
+);
 
 /** How many screws hold it and whether anything else keeps it from turning; null: not known. */
 function heldBy({ at, by, types, part }: Seat): { single: boolean } | null {

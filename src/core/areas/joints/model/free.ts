@@ -4,11 +4,11 @@ import type { FittedUse, Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import { interfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
-import { poseOf, spotOf, type Spot } from '../place/pose';
+import { spotOf, type Spot } from '../place/pose';
 import { fitsByNumbers } from './fit';
 import { canBeHeld, canHold, interfacesOf } from '../kit/sides';
 import { firstHoles, holesTaken } from '../kit/pattern';
-import { namedSeats, pieceAt, seatsOf, type NamedSeat } from './seats';
+import { namedSeats, poseAt, seatsOf, type NamedSeat } from './seats';
 
 /** A place on the rig that can hold something. */
 export interface Host {
@@ -131,8 +131,7 @@ export function seatFields(s: Seating): Pick<FittedUse, 'to' | 'on' | 'at' | 'by
 
 /** Where a host stands, for the drawing: one spot for each of its holes. */
 export function spotsOfHost(built: Built, host: Host): Spot[] {
-  const piece = pieceAt(built, host.piece);
-  const pose = piece && poseOf(piece);
+  const pose = poseAt(built, host.piece);
   if (!pose) return [];
   const count = isSlide(host.i) ? 1 : (host.i.count ?? 1);
   return Array.from({ length: count }, (_, n) =>

@@ -60,6 +60,32 @@ export function sideOf(from: string, edges: readonly Edge[], without: string): S
   return seen;
 }
 
+/**
+ * For every joint of the tree that hangs on a root what hangs on it, outwards. Joints that are in a
+ * ring, or that the root does not reach, are not in it.
+ */
+export function farSides(root: string, edges: readonly Edge[]): Map<string, readonly string[]> {
+  const beside = neighbours(edges);
+  const walk: { at: string; by: string | null; up: number }[] = [{ at: root, by: null, up: -1 }];
+  const seen = new Set([root]);
+  const out = new Map<string, string[]>();
+  for (let i = 0; i < walk.length; i++)
+    for (const { edge, to } of beside.get(walk[i]!.at) ?? []) {
+      if (edge.id === walk[i]!.by) continue;
+      // A ring: what hangs on one of its joints hangs on the others, too.
+      if (seen.has(to)) return new Map();
+      seen.add(to);
+      walk.push({ at: to, by: edge.id, up: i });
+    }
+  for (const w of walk)
+    for (let x = w; x.by !== null; x = walk[x.up]!) {
+      const list = out.get(x.by);
+      if (list) list.push(w.at);
+      else out.set(x.by, [w.at]);
+    }
+  return out;
+}
+
 function neighbours(edges: readonly Edge[]) {
   const out = new Map<string, { edge: Edge; to: string }[]>();
   const put = (at: string, edge: Edge, to: string) => {

@@ -1,11 +1,11 @@
 import type { Built } from '../../../build/build';
-import { node } from '../../../engine/reads';
+import { node, sameList } from '../../../engine/reads';
 import { valueOf } from '../../../quantity/quantity';
 import { exact } from '../../../quantity/say';
 import { isBox, type Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
-import { bridges, sideOf, type Edge } from './graph';
-import { seatsOf, type Seat } from './seats';
+import { bridges, farSides, sideOf, type Edge } from './graph';
+import { each, seatsOf, type Seat } from './seats';
 
 /** A joint on the way from what the rig is held by to what it carries. */
 export interface Carrying {
@@ -41,6 +41,33 @@ export function massOf(path: LoadPath, seat: Seat): string {
 
 const PATH = node('load path', find);
 
+/** What one joint carries, by the id of its use: the same for as long as it carries the same. */
+export function carriedBy(built: Built, use: string): Omit<Carrying, 'seat'> | null {
+  return built.once(CARRIED(use));
+}
+
+/** All that hangs on what the rig is held by. */
+export function heldBy(built: Built): readonly Part[] {
+  return built.once(HELD);
+}
+
+const HELD = node('held', (built: Built) => loadPath(built).held, { same: sameList });
+
+const BY_ID = node(
+  'joints of the load path',
+  (built: Built) => new Map(loadPath(built).joints.map((j) => [j.seat.use.id, j])),
+);
+
+const CARRIED = each(
+  'carried',
+  (built, use): Omit<Carrying, 'seat'> | null => {
+    const own = built.once(BY_ID).get(use);
+    return own ? { carried: own.carried, only: own.only } : null;
+  },
+  (a, b) =>
+    a === b || (a !== null && b !== null && a.only === b.only && sameList(a.carried, b.carried)),
+);
+
 function find(built: Built): LoadPath {
   const seats = seatsOf(built);
   const { parts, edges } = graphOf(built, seats);
@@ -48,14 +75,13 @@ function find(built: Built): LoadPath {
   const root = hold?.piece ?? (parts.has(pieceKey('plate')) ? pieceKey('plate') : pieceKey('body'));
   const firm = edges.filter((e) => !e.tie);
   const alone = bridges(parts.keys(), edges);
+  // Each of several that hold one thing must carry all of it: ties are left out of this.
+  const beyond = farSides(root, firm);
+  const edgeOf = new Map(firm.flatMap((e) => (e.seat ? [[e.seat, e] as const] : [])));
   const joints = seats.flatMap((seat): Carrying[] => {
-    const edge = firm.find((e) => e.seat === seat);
+    const edge = edgeOf.get(seat);
     if (!edge) return [];
-    // Each of several that hold one thing must carry all of it: ties are left out of this.
-    const own = sideOf(seat.piece, firm, edge.id);
-    const far = own.has(root)
-      ? sideOf(edge.a === seat.piece ? edge.b : edge.a, firm, edge.id)
-      : own;
+    const far = beyond.get(edge.id) ?? farFrom(root, seat.piece, edge, firm);
     return [
       {
         seat,
@@ -66,6 +92,12 @@ function find(built: Built): LoadPath {
   });
   const held = hold ? [...parts].flatMap(([k, list]) => (k === hold.piece ? [] : list)) : [];
   return { hold, held, joints };
+}
+
+/** The side of a joint that the root is not on; that of the piece where the root is on neither. */
+function farFrom(root: string, piece: string, edge: Edge, edges: readonly Edge[]): Set<string> {
+  const own = sideOf(piece, edges, edge.id);
+  return own.has(root) ? sideOf(edge.a === piece ? edge.b : edge.a, edges, edge.id) : own;
 }
 
 interface Held extends Edge {

@@ -1,9 +1,11 @@
 import type { Built } from '../../../build/build';
-import { node } from '../../../engine/reads';
+import { node, sameList, type Node } from '../../../engine/reads';
 import { isFitting, type FittedUse, type Fitting, type Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
-import type { Piece } from '../../../place/setting';
+import type { Piece, Pose } from '../../../place/setting';
+import { sameLin } from '../../../build/lin';
 import { cameraOf } from '../../space/place/camera';
+import { sameUse } from '../../../place/cages';
 import { interfaceType, type InterfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 import { poseOf, spotOf, type Spot } from '../place/pose';
@@ -81,20 +83,96 @@ export function isNamed(
 }
 export type NamedSeat = Seat & { host: NonNullable<Seat['host']>; at: Interface; by: Interface };
 
-/** Joints whose two sides are named. */
+/** Joints whose two sides are named; once for a rig. */
 export function namedSeats(built: Built): readonly NamedSeat[] {
-  return seatsOf(built).filter(isNamed);
+  return built.once(NAMED);
+}
+
+const NAMED = node('named seats', (built: Built): readonly NamedSeat[] =>
+  seatsOf(built).filter(isNamed),
+);
+
+const BY_ID = node(
+  'seats by id',
+  (built: Built): ReadonlyMap<string, Seat> => new Map(seatsOf(built).map((s) => [s.use.id, s])),
+);
+
+/**
+ * One seat by the id of its use. It is the same object for as long as it says the same: what is
+ * worked out of one joint does not mind the others.
+ */
+export function seatOf(built: Built, id: string): Seat | null {
+  return built.once(ONE(id));
+}
+
+const ONE = each('seat', (built, id) => built.once(BY_ID).get(id) ?? null, sameSeat);
+
+function sameSeat(a: Seat | null, b: Seat | null): boolean {
+  if (a === null || b === null) return a === b;
+  return (
+    a.part === b.part &&
+    a.at === b.at &&
+    a.by === b.by &&
+    a.host?.part === b.host?.part &&
+    a.host?.piece === b.host?.piece &&
+    sameUse(a.use, b.use)
+  );
+}
+
+/** A node for every joint of a rig, by the id of its use. */
+export function each<T>(
+  id: string,
+  make: (built: Built, use: string) => T,
+  same?: (a: T, b: T) => boolean,
+): (use: string) => Node<Built, T> {
+  const nodes = new Map<string, Node<Built, T>>();
+  return (use) => {
+    let own = nodes.get(use);
+    if (!own)
+      nodes.set(use, (own = node(`${id} ${use}`, (built: Built) => make(built, use), { same })));
+    return own;
+  };
 }
 
 /** The piece of a key on the camera. */
 export function pieceAt(built: Built, key: string): Piece | null {
-  return cameraOf(built).s.pieces.find((p) => p.key === key) ?? null;
+  return built.once(PIECES).get(key) ?? null;
+}
+
+const PIECES = node(
+  'pieces of the camera',
+  (built: Built): ReadonlyMap<string, Piece> =>
+    new Map(cameraOf(built).s.pieces.map((p) => [p.key, p])),
+);
+
+/** Where a piece stands; the same object for as long as it stands the same. */
+export function poseAt(built: Built, key: string): Pose | null {
+  return built.once(POSE(key));
+}
+
+const POSE = each(
+  'pose',
+  (built, key) => {
+    const piece = pieceAt(built, key);
+    return piece && poseOf(piece);
+  },
+  samePose,
+);
+
+function samePose(a: Pose | null, b: Pose | null): boolean {
+  if (a === b) return true;
+  return (
+    a !== null &&
+    b !== null &&
+    a.middle.every((l, k) => sameLin(l, b.middle[k]!)) &&
+    a.half.every((l, k) => sameLin(l, b.half[k]!)) &&
+    a.axes.every((v, k) => v.every((x, i) => x === b.axes[k]![i]))
+  );
 }
 
 /** Where the joint is: middle of what is taken of the host, and out of it. */
 export function spotOfSeat(built: Built, s: NamedSeat): Spot | null {
-  const piece = pieceAt(built, s.host.piece);
-  const pose = piece && poseOf(piece);
+  const pose = poseAt(built, s.host.piece);
   if (!pose) return null;
   const { held, step } = heldBy(s.at, s.by);
   return spotOf(pose, s.host.part, s.at, {
@@ -107,8 +185,7 @@ export function spotOfSeat(built: Built, s: NamedSeat): Spot | null {
 
 /** Each of its screws, where they stand. */
 export function screwSpots(built: Built, s: NamedSeat): Spot[] {
-  const piece = pieceAt(built, s.host.piece);
-  const pose = piece && poseOf(piece);
+  const pose = poseAt(built, s.host.piece);
   if (!pose) return [];
   const slide = s.use.slide ?? 0;
   return holesTaken(s.at, s.by, s.use.n ?? 0).map((n) =>
@@ -123,6 +200,20 @@ export function hangingWith(seats: readonly Seat[], s: Seat): Seat[] {
     for (const x of seats) if (x.use.to === all[i]!.use.id && !all.includes(x)) all.push(x);
   return all;
 }
+
+/** Pieces of all that hangs on a part, and its own; the same list for as long as they are the same. */
+export function hangingOn(built: Built, use: string): readonly string[] {
+  return built.once(HANGING(use));
+}
+
+const HANGING = each(
+  'hanging',
+  (built, use): readonly string[] => {
+    const s = built.once(BY_ID).get(use);
+    return s ? hangingWith(seatsOf(built), s).map((x) => x.piece) : [];
+  },
+  sameList,
+);
 
 /** How the joint is said: `Stirrup handle on the top holes of Lattice cage`. */
 export function saidOf(s: Seat): string {

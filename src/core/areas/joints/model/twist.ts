@@ -1,13 +1,14 @@
 import { pieceKey } from '../../../place/piece';
 import type { Built } from '../../../build/build';
-import { standOf, type Stand } from '../../../stand/stand';
+import { standOf } from '../../../stand/stand';
 import { constant, given, type Given } from '../../../build/given';
 import { at, givens, reader, type Read } from '../../../build/lin';
 import { GRAVITY } from '../../support/model/load';
 import type { FittedUse, Part } from '../../../kit/types';
-import type { StandSolid } from '../../../place/setting';
+import type { Piece, Pose, StandSolid } from '../../../place/setting';
+import { poseOf } from '../place/pose';
 import { bounds, type Bounds } from '../../../solids/solid';
-import { isNamed, spotOfSeat, type Seat } from './seats';
+import { each, hangingOn, isNamed, seatOf, spotOfSeat, type Seat } from './seats';
 
 /** Where the weight of a part sits that nobody weighed: its middle, within this of its extents. */
 const CENTRE_DOUBT = 0.15;
@@ -22,30 +23,44 @@ export interface Leverage {
   moment: (x: readonly number[]) => number;
 }
 
-/** A fitted part and all that hangs on it. */
-function carried(stand: Stand, use: FittedUse): FittedUse[] {
-  const all = [use];
-  const { fitted } = stand;
-  for (let i = 0; i < all.length; i++)
-    for (const u of fitted) if (u.to === all[i]!.id && !all.includes(u)) all.push(u);
-  return all;
+/** A part where it stands, for what it weighs on a joint. */
+interface Hung {
+  part: Part;
+  piece: Piece;
+  solid: StandSolid;
 }
+
+/** What weighs on a joint, and what that is on: the same for as long as all of it stands the same. */
+const HUNG = each(
+  'what weighs on',
+  (built, use): { all: readonly Hung[]; target: StandSolid | null; on: Pose | null } => {
+    const { onCamera } = standOf(built);
+    const find = (key: string) => onCamera.find((p) => p.key === key);
+    const all = hangingOn(built, use).flatMap((key): Hung[] => {
+      const piece = find(key);
+      const solid = piece?.solids[0];
+      const part = piece && built.kit.get(piece.part);
+      return part && solid ? [{ part, piece, solid }] : [];
+    });
+    const host = seatOf(built, use)?.use.to;
+    const below = (host === undefined ? undefined : find(pieceKey('fitted', host))) ?? onCamera[0];
+    return { all, target: below?.solids[0] ?? null, on: below ? poseOf(below) : null };
+  },
+  (a, b) =>
+    a.on === b.on &&
+    a.all.length === b.all.length &&
+    a.all.every((x, i) => {
+      const y = b.all[i]!;
+      return x.part === y.part && x.piece.pose !== undefined && x.piece.pose === y.piece.pose;
+    }),
+);
 
 const mid = (e: Bounds, k: 0 | 1 | 2) => (e[k] + e[(k + 3) as 3 | 4 | 5]) / 2;
 
 /** Leverage on the screw of a part; null while nothing of it stands. */
 export function leverageOn(built: Built, seat: Seat): Leverage | null {
   const { use, part } = seat;
-  const stand = standOf(built);
-  const all = carried(stand, use).flatMap((u) => {
-    const p = built.kit.get(u.part);
-    const piece = stand.onCamera.find((x) => x.key === pieceKey('fitted', u.id));
-    const solid = piece?.solids[0];
-    return p && piece && solid ? [{ part: p, piece, solid }] : [];
-  });
-  const target: StandSolid | undefined = (
-    stand.onCamera.find((p) => p.key === pieceKey('fitted', use.to)) ?? stand.onCamera[0]
-  )?.solids[0];
+  const { all, target } = built.once(HUNG(use.id));
   const own = all[0];
   if (!own || !target) return null;
   const spot = isNamed(seat) ? spotOfSeat(built, seat) : null;

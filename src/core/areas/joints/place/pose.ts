@@ -51,11 +51,27 @@ export function poseOfFaces(f: Faces): Pose {
 
 /** Where a piece stands; null for what has neither faces nor a pose. */
 export function poseOf(piece: Piece): Pose | null {
-  return piece.pose ?? (piece.faces ? poseOfFaces(piece.faces) : null);
+  if (piece.pose) return piece.pose;
+  if (!piece.faces) return null;
+  let own = poses.get(piece.faces);
+  if (!own) poses.set(piece.faces, (own = poseOfFaces(piece.faces)));
+  return own;
 }
 
+/** Faces are never changed once they are made. */
+const poses = new WeakMap<Faces, Pose>();
+
 /** The six faces that hold a turned block: exact sums, as its axes are exact. */
-export function facesOf({ middle, half, axes }: Pose): Faces {
+export function facesOf(pose: Pose): Faces {
+  let own = faces.get(pose);
+  if (!own) faces.set(pose, (own = facesAround(pose)));
+  return own;
+}
+
+/** Nor are poses. */
+const faces = new WeakMap<Pose, Faces>();
+
+function facesAround({ middle, half, axes }: Pose): Faces {
   const reach = (k: 0 | 1 | 2) =>
     plus(...half.map((h, i) => times(h, Math.abs(clean(axes[i as 0 | 1 | 2][k])))));
   const [x, y, z] = [reach(0), reach(1), reach(2)];

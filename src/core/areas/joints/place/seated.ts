@@ -3,7 +3,43 @@ import { lin, minus, plus, times, ZERO, type Lin } from '../../../build/lin';
 import type { Piece, Pose } from '../../../place/setting';
 import { interfacesOf } from '../kit/sides';
 import { heldBy } from '../kit/pattern';
+import { sameUse } from '../../../place/cages';
 import { about, alongOf, dot, facing, outOf, poseOf, spotOf, then, turnedBy } from './pose';
+
+interface Known {
+  use: FittedUse;
+  part: Fitting;
+  hostPart: Part;
+  pose: Pose | null;
+}
+
+/** What stands on a pose, by use: for as long as that stands where it did. */
+const known = new WeakMap<Pose, Map<string, Known>>();
+
+/**
+ * As {@link poseOn}; what stands where it stood is not worked out again, and is the same object.
+ *
+ * @param size of the part, along its own axes
+ */
+export function seatedPose(
+  use: FittedUse,
+  part: Fitting,
+  size: readonly [Lin, Lin, Lin],
+  hostPart: Part,
+  host: Piece,
+): Pose | null {
+  const pose = poseOf(host);
+  if (!pose) return null;
+  let list = known.get(pose);
+  if (!list) known.set(pose, (list = new Map()));
+  const last = list.get(use.id);
+  // The size is read of the part: it says nothing more.
+  if (last && last.part === part && last.hostPart === hostPart && sameUse(last.use, use))
+    return last.pose;
+  const own = poseOn(pose, use, part, halfOf(...size), hostPart);
+  list.set(use.id, { use, part, hostPart, pose: own });
+  return own;
+}
 
 /**
  * Where a part stands that is held by an interface of its host: the two faces on each other, the
@@ -12,17 +48,16 @@ import { about, alongOf, dot, facing, outOf, poseOf, spotOf, then, turnedBy } fr
  * @param half half the size of the part, along its own axes
  * @returns null where one of the two names an interface that is not there: it stands by its face
  */
-export function seatedPose(
+export function poseOn(
+  pose: Pose,
   use: FittedUse,
   part: Fitting,
   half: readonly [Lin, Lin, Lin],
   hostPart: Part,
-  host: Piece,
 ): Pose | null {
-  const pose = poseOf(host);
   const at = interfacesOf(hostPart).find((i) => i.id === use.at);
   const by = interfacesOf(part).find((i) => i.id === use.by);
-  if (!pose || !at || !by) return null;
+  if (!at || !by) return null;
   const { held, step } = heldBy(at, by);
   const spot = spotOf(pose, hostPart, at, { first: use.n ?? 0, held, step, slide: use.slide ?? 0 });
   const faced = facing(outOf(by), spot.out);

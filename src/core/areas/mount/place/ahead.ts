@@ -1,4 +1,5 @@
 import type { LensRing } from '../../../kit/types';
+import { cagesOn } from '../../../place/cages';
 import { pieceKey } from '../../../place/piece';
 import {
   type Setting,
@@ -10,7 +11,7 @@ import {
   block,
 } from '../../../place/setting';
 import type { Built } from '../../../build/build';
-import { node, sameList } from '../../../engine/reads';
+import { node } from '../../../engine/reads';
 import { cameraOf, type Camera } from '../../space/place/camera';
 import { placeMatteBox, threadKey } from '../../front/place/box-solids';
 import { axisOf } from '../../../build/axis';
@@ -36,16 +37,6 @@ export function aheadOf(built: Built): Ahead {
 }
 
 const AHEAD = node('ahead', (built: Built): Ahead => layOut(built, cameraOf(built)));
-
-/** Keys of the cages, for whoever does not mind what else is fitted. */
-const CAGES = node(
-  'cages',
-  ({ rig, kit }: Built): readonly string[] =>
-    (rig.fitted ?? [])
-      .filter((u) => kit.get(u.part)?.kind === 'cage')
-      .map((u) => pieceKey('fitted', u.id)),
-  { same: sameList },
-);
 
 function layOut(built: Built, camera: Camera): Ahead {
   const s = above(camera.s, built);
@@ -117,7 +108,7 @@ function placeLinksAndLens(s: Setting): void {
 
 /** A foot may lie on the plate; tied down it may be let into plate, cage or risers. */
 function footMeets(s: Setting, key: string, tied: boolean): void {
-  for (const k of ['plate', ...s.built.once(CAGES)])
+  for (const k of ['plate', ...cagesOn(s.built).map((u) => pieceKey('fitted', u.id))])
     if (tied) s.touch(k, { piece: key, role: 'foot' });
     else s.meet(k, { piece: key, role: 'foot' });
 }

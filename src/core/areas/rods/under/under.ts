@@ -1,3 +1,4 @@
+import { cagesOn } from '../../../place/cages';
 import { node } from '../../../engine/reads';
 import {
   isPlate,
@@ -45,7 +46,7 @@ export function underCamera(built: Built, q: Reader = plainly): UnderCamera {
   const { body, rig, kit } = built;
   if (!body) return { plate: null, use: null, top: ZERO, drop: null, height: null };
   let top: Lin = of(q(body, ['axisToBase'], 50));
-  for (const use of rig.fitted ?? []) {
+  for (const use of cagesOn(built)) {
     const cage = kit.get(use.part);
     if (cage?.kind === 'cage') top = plus(top, of(q(cage, ['bottom'], 8)));
   }

@@ -1,6 +1,7 @@
 import type { Built } from '../../../build/build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from '../../../build/lin';
 import { isFitting, type FittedUse, type Fitting, type Part } from '../../../kit/types';
+import { cagesOn } from '../../../place/cages';
 import { pieceKey } from '../../../place/piece';
 import {
   block,
@@ -13,7 +14,7 @@ import {
 } from '../../../place/setting';
 import { cylinder, turnedBox, X_AXIS } from '../../../solids/solid';
 import { facesOf, isSquare, poseOf } from '../../joints/place/pose';
-import { halfOf, seatedPose } from '../../joints/place/seated';
+import { seatedPose } from '../../joints/place/seated';
 import { fittedInOrder } from './fitted';
 
 /** What a fitted part is held by: another fitted part, the plate under the camera, or the body. */
@@ -34,9 +35,7 @@ export function hostPiece(
 export function placeFitted(s: Setting, camera: Faces | null): void {
   const { built } = s;
   if (!camera) return;
-  const cages = (built.rig.fitted ?? [])
-    .filter((u) => built.kit.get(u.part)?.kind === 'cage')
-    .map((u) => pieceKey('fitted', u.id));
+  const cages = cagesOn(built).map((u) => pieceKey('fitted', u.id));
   for (const use of fittedInOrder(built.rig)) {
     const part = built.kit.get(use.part);
     if (!isFitting(part) || part.kind === 'cage') continue;
@@ -77,12 +76,12 @@ function seatedOf(
   built: Built,
   use: FittedUse,
   part: Fitting,
-  [w, h, d]: Size,
+  size: Size,
   host: Piece | null,
 ): Pose | null {
   const hostPart: Part | undefined = host ? built.kit.get(host.part) : undefined;
   if (!host || !hostPart || use.at === undefined || use.by === undefined) return null;
-  return seatedPose(use, part, halfOf(w, h, d), hostPart, host);
+  return seatedPose(use, part, size, hostPart, host);
 }
 
 /** A block where its joint puts it, turned as far as the joint lets it. */

@@ -1,3 +1,4 @@
+import { cagesOn } from '../../../place/cages';
 import { pieceKey } from '../../../place/piece';
 import { node } from '../../../engine/reads';
 import { rodSystem } from '../../rods/kit/systems';
@@ -8,9 +9,9 @@ import { sector, type Axes } from '../../../solids/solid';
 import { AXIS_STAND_IN, faceOf, missingOf } from '../../../build/axis';
 import type { Built } from '../../../build/build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from '../../../build/lin';
-import { byId } from './fitted';
 import { rodsOf, underCamera } from '../../rods/under/under';
 import {
+  above,
   block,
   setting,
   STAND_IN,
@@ -43,22 +44,33 @@ export function cameraOf(built: Built): Camera {
   return built.once(CAMERA);
 }
 
-const CAMERA = node('camera', layOut);
+const CAMERA = node('camera', (built: Built): Camera => {
+  const { s: below, plate, faces } = built.once(BARE);
+  const s = above(below, built);
+  placeFitted(s, faces);
+  return { s, plate };
+});
 
-function layOut(built: Built): Camera {
+/** Body, cage, screen and plate: what is fitted to them, and moved, leaves them as they are. */
+export function bareCamera(built: Built): Setting {
+  return built.once(BARE).s;
+}
+
+const BARE = node('camera without what is fitted', layOut);
+
+function layOut(built: Built): Camera & { faces: Faces | null } {
   const s = setting(built);
   s.face = faceOf(built);
   for (const g of missingOf(s.face)) s.standIns.set(g, AXIS_STAND_IN.flange);
   const faces = placeBody(s);
   const plate = placePlate(s);
-  placeFitted(s, faces);
-  return { s, plate };
+  return { s, plate, faces };
 }
 
 /** Body and cage; the faces that other parts stand against. */
 function placeBody(s: Setting): Faces | null {
   const { built } = s;
-  const { body, rig } = built;
+  const { body } = built;
   if (!body) return null;
   const size = STAND_IN.body;
   const w = of(s.q(body, ['width'], size[0]));
@@ -78,9 +90,9 @@ function placeBody(s: Setting): Faces | null {
   block(s, piece, 'body', own);
   placeScreen(s, own);
   let faces = own;
-  for (const use of byId(rig.fitted)) {
+  for (const use of cagesOn(built)) {
     const cage = built.kit.get(use.part);
-    if (isFitting(cage) && cage.kind === 'cage') faces = placeCage(s, own, faces, use, cage);
+    if (isFitting(cage)) faces = placeCage(s, own, faces, use, cage);
   }
   return faces;
 }
@@ -188,7 +200,7 @@ function placeScreen(s: Setting, f: Faces): void {
 /** The plate, with its two rod clamps. */
 function placePlate(s: Setting): PlacedPlate | null {
   const { built } = s;
-  const { body, rig } = built;
+  const { body } = built;
   if (!body) return null;
   const under = underCamera(built, s.q);
   const { plate, use, top, drop } = under;
@@ -233,7 +245,6 @@ function placePlate(s: Setting): PlacedPlate | null {
   const low = minus(lin(-around), drop);
   if (s.value(low) < s.value(faces.y0)) piece.pose = poseOfFaces({ ...faces, y0: low });
   s.meet('plate', 'body');
-  for (const u of rig.fitted ?? [])
-    if (built.kit.get(u.part)?.kind === 'cage') s.meet('plate', pieceKey('fitted', u.id));
+  for (const u of cagesOn(built)) s.meet('plate', pieceKey('fitted', u.id));
   return { plate, top, from: back, to: front, clamps };
 }
