@@ -1,12 +1,20 @@
 import { JOB_VERSION } from './format/version';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readJob } from './format/read-job';
+import { readDoc, readJob } from './format/read-job';
+import type { JobDoc } from './kit/kept';
 import type { Adapter, Body, Job, Lens, Reducer, Rig } from './kit/types';
 
 /** The demo job as it ships. */
 export function demo(): Job {
   const read = readJob(readFileSync(demoPath(), 'utf8'));
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.value;
+}
+
+/** The same as it is kept. */
+export function demoDoc(): JobDoc {
+  const read = readDoc(readFileSync(demoPath(), 'utf8'));
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.value;
 }

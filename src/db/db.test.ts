@@ -393,7 +393,12 @@ describe('the store of a page', () => {
     expect(await stored(db)).toEqual(job);
     // One that is taken away leaves the rig itself open.
     const own = again.get().job!.rigs.find((r) => r.id === 'lockside-b')!;
-    again.edit(removeConfiguration(own, own.configurations![0]!));
+    again.edit(
+      removeConfiguration(
+        own,
+        own.configurations!.find((c) => c.id === 'cabin')!,
+      ),
+    );
     expect(again.get().configuration).toBeNull();
     await again.settled();
     await again.undo();

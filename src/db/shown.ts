@@ -19,6 +19,8 @@ export interface Snapshot {
   /** Id of the job that is shown, or that could not be. */
   jobId: string | null;
   job: Job | null;
+  /** The same as it is kept, every configuration in it. */
+  doc: JobDoc | null;
   rigId: string | null;
   /** The configuration of the rig that is open; edits of the rig belong to it. */
   configuration: string | null;
@@ -30,12 +32,22 @@ export interface Snapshot {
   notices: readonly Notice[];
 }
 
+/** What a page shows when no job is open. */
+export const CLOSED = {
+  phase: 'none',
+  job: null,
+  doc: null,
+  rigId: null,
+  jobId: null,
+} as const satisfies Partial<Snapshot>;
+
 /** What a page shows before its store has answered. */
 export const LOADING: Snapshot = {
   phase: 'loading',
   trouble: null,
   jobId: null,
   job: null,
+  doc: null,
   rigId: null,
   configuration: null,
   save: 'saved',
@@ -78,12 +90,13 @@ export class Shown {
   protected standing(
     doc: JobDoc,
     asked: Pick<Snapshot, 'rigId' | 'configuration'> = this.snapshot,
-  ): Pick<Snapshot, 'job' | 'rigId' | 'configuration'> {
+  ): Pick<Snapshot, 'job' | 'doc' | 'rigId' | 'configuration'> {
     const rig = doc.rigs.find((r) => r.id === asked.rigId) ?? doc.rigs[0];
     const own = rig?.id === asked.rigId ? asked.configuration : null;
     const configuration = rig?.configurations?.some((c) => c.id === own) ? own : null;
     return {
       job: jobOf(viewed(doc, rig?.id ?? null, configuration)),
+      doc,
       rigId: rig?.id ?? null,
       configuration,
     };

@@ -13,7 +13,7 @@ import {
   type Move,
   type Waiting,
 } from './asked';
-import { Shown } from './shown';
+import { CLOSED, Shown } from './shown';
 import type { Came } from './storing';
 
 /** While more work waits the page is drawn anew no oftener than this, ms. */
@@ -115,14 +115,14 @@ export class JobStore extends Shown {
     this.watch?.unsubscribe();
     const loaded = await loadJob(this.db, id);
     if (!loaded) {
-      this.show({ phase: 'none', job: null, rigId: null, jobId: null });
+      this.show(CLOSED);
       return false;
     }
     const why = unsound(loaded.job);
     if (why !== null) {
       this.stored = null;
       this.shown = null;
-      this.show({ phase: 'unsound', trouble: why, job: null, rigId: null, jobId: id });
+      this.show({ ...CLOSED, phase: 'unsound', trouble: why, jobId: id });
       return false;
     }
     this.stored = loaded.job;
@@ -176,7 +176,7 @@ export class JobStore extends Shown {
     this.watch?.unsubscribe();
     this.stored = null;
     this.shown = null;
-    this.show({ phase: 'none', job: null, rigId: null, jobId: null, undo: null, redo: null });
+    this.show({ ...CLOSED, undo: null, redo: null });
   }
 
   /** Shows another rig, or the same one in another of its configurations. */

@@ -5,6 +5,8 @@ export interface Place {
   /** Its address. */
   to: string;
   name: string;
+  /** Where a long name may be broken on the narrow rail. */
+  broken?: string;
   /** What the command line finds it by. */
   words: string;
   /** What it speaks of: with the rig the line stays in sight. */
@@ -46,6 +48,14 @@ export const PLACES: readonly Place[] = [
     words: 'lens set coverage table',
     subject: 'rig',
     load: () => import('./set/set-view').then((m) => m.SetView),
+  },
+  {
+    to: '/configurations',
+    name: 'Configurations',
+    broken: 'Configu-rations',
+    words: 'configurations studio shoulder cabin gimbal table changes',
+    subject: 'rig',
+    load: () => import('./configurations/configurations-view').then((m) => m.ConfigurationsView),
   },
   {
     to: '/compare',

@@ -13,6 +13,12 @@ import {
 import type { Job, Rig } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
 import { placesFor, type TriedPlace } from '../core/solve/places';
+import {
+  configurationTable,
+  lensRows,
+  type ConfigurationTable,
+  type LensRow,
+} from '../core/set/configurations';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';
 
 /*
@@ -77,6 +83,18 @@ const rig = {
     const part = base.kit.get(partId);
     const use = at.rig.fitted?.find((u) => u.id === useId);
     return part ? placesFor(build(at.job, at.rig, base), base, part, use) : [];
+  },
+
+  /** Rigs of the job beside each other: every check, every lens; null when the job has moved on. */
+  beside(
+    n: number,
+    rigs: readonly string[],
+  ): { table: ConfigurationTable; lenses: LensRow[] } | null {
+    if (held?.n !== n) return null;
+    const { job } = held;
+    const list = rigs.flatMap((id) => job.rigs.find((r) => r.id === id) ?? []);
+    const base = shared(job);
+    return { table: configurationTable(job, list, base), lenses: lensRows(job, list, base) };
   },
 
   /**

@@ -63,6 +63,10 @@ export interface RowsField extends FieldBase {
   fields: readonly Field[];
   /** Rows carry an id and are addressed by it. */
   keyed?: boolean;
+  /** Rows that a part of a kind usually has, to begin with. */
+  usual?: (kind: string) => readonly { name: string }[];
+  /** A row in a few words. */
+  said?: (row: never) => string;
 }
 
 export const mm = (

@@ -118,7 +118,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
  * Puts a lens on: by what stands on the rig wherever that goes together with it, whatever comes of
  * it; else by the chain that follows, and when that one fails at the mount by the first that does not.
  */
-function bestWay(on: Built, lens: Lens, base: Shared): Edit {
+export function bestWay(on: Built, lens: Lens, base: Shared): Edit {
   const { job, rig } = on;
   const put = putLens(job, rig, lens);
   const body = base.kit.get(rig.body ?? '');

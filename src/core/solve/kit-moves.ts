@@ -1,6 +1,8 @@
 import { type Job, type Part, type Change, isLens } from '../kit/types';
 import type { Edit } from '../edit/edit';
 import { readPath } from '../edit/path';
+import type { RowsField } from '../engine/field';
+import { newNamedId } from '../engine/ids';
 import { STANDARD_MOUNTS } from '../areas/mount/kit/standards';
 
 /** Corrects one field of a part, a rig or the job. */
@@ -27,5 +29,25 @@ export function addPart(job: Job, part: Part): Edit {
   return {
     title: `Add ${part.name}`,
     changes: [{ path: ['kit', part.id], value: part }, ...joins],
+  };
+}
+
+/** Rows that parts of this kind usually have and this one does not, under names of their own. */
+export function usualRows(part: Part, field: RowsField): readonly { name: string }[] {
+  const own = (part as unknown as Record<string, { name?: string }[] | undefined>)[field.key];
+  const names = new Set((own ?? []).map((r) => r.name));
+  return (field.usual?.(part.kind) ?? []).filter((r) => !names.has(r.name));
+}
+
+/** Takes what parts of this kind usually have, to be trimmed and corrected; null when it has all. */
+export function takeUsual(part: Part, field: RowsField): Edit | null {
+  const rows = usualRows(part, field);
+  if (rows.length === 0) return null;
+  return {
+    title: `Take the usual ${field.label} for ${part.name}`,
+    changes: rows.map((r) => {
+      const id = newNamedId(r.name);
+      return { path: ['kit', part.id, field.key, id], value: { id, ...r } };
+    }),
   };
 }

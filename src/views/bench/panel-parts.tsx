@@ -6,7 +6,7 @@ import { parseLength } from '@/core/quantity/parse';
 import { plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/edit/edit';
 import { Button } from '@/ui/button';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useStore } from '@/views/store/store-context';
 

@@ -10,7 +10,7 @@ import { parseLength } from '@/core/quantity/parse';
 import { exact, metres } from '@/core/quantity/say';
 import { StateMark } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { useSnapshot } from '@/views/store/store-context';
 import { FieldsDrawing } from './fields-drawing';
 

@@ -18,7 +18,7 @@ import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
 import { demoJob, useSnapshot, useStore } from '@/views/store/store-context';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { Done } from './done';
 import { FilePick, Problems } from './file-pick';
 

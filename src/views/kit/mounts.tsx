@@ -8,7 +8,7 @@ import { exact } from '@/core/quantity/say';
 import { setField } from '@/core/solve/kit-moves';
 import { Button } from '@/ui/button';
 import { QuantityField } from '@/ui/quantity-field';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { useStore } from '@/views/store/store-context';
 
 /** Mounts: public and by class, the crew's names for them, and the user's own. */

@@ -5,7 +5,7 @@ import { REASONS } from '@/core/rules/reasons';
 import { RULES, RULE_SETS, ruleValues, type Rule, type RuleId } from '@/core/rules/rules';
 import type { Job } from '@/core/kit/types';
 import { plain } from '@/core/quantity/say';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 
 const SET_WORDS = {

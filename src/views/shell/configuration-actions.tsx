@@ -7,7 +7,7 @@ import {
   removeConfiguration,
   renameConfiguration,
 } from '@/core/solve/configurations';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { Button } from '@/ui/button';
 import { useStore } from '../store/store-context';
 

@@ -13,7 +13,7 @@ export function Rail() {
       className="hidden w-[5.75rem] shrink-0 flex-col overflow-y-auto border-r border-rule bg-panel py-1 lg:flex"
     >
       {PLACES.map((p) => (
-        <PlaceLink key={p.to} to={p.to} name={p.name} here={path === p.to} />
+        <PlaceLink key={p.to} to={p.to} name={p.name} broken={p.broken} here={path === p.to} />
       ))}
     </nav>
   );
@@ -23,11 +23,14 @@ export function Rail() {
 export function PlaceLink({
   to,
   name,
+  broken,
   here,
   onGo,
 }: {
   to: string;
   name: string;
+  /** Written like this where it has to be broken. */
+  broken?: string;
   here: boolean;
   onGo?: () => void;
 }) {
@@ -46,7 +49,21 @@ export function PlaceLink({
           <path d="M2 22H10" stroke="var(--soft)" strokeWidth="1.5" />
         )}
       </svg>
-      {name}
+      {broken ? (
+        <>
+          <span className="sr-only">{name}</span>
+          <span aria-hidden="true" className="whitespace-normal leading-tight">
+            {broken.split('-').map((t, i, all) => (
+              <span key={t} className="block">
+                {t}
+                {i < all.length - 1 ? '-' : ''}
+              </span>
+            ))}
+          </span>
+        </>
+      ) : (
+        name
+      )}
     </Link>
   );
 }

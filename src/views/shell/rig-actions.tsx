@@ -2,7 +2,7 @@
 
 import type { Job, Rig } from '@/core/kit/types';
 import { addRig, copyRig, removeRig, renameRig } from '@/core/solve/rigs';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { Button } from '@/ui/button';
 import { useStore } from '../store/store-context';
 

@@ -16,7 +16,7 @@ import {
   takeFrame,
 } from '@/core/areas/coverage/moves/picture';
 import { renameRig } from '@/core/solve/rigs';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { useStore } from '@/views/store/store-context';
 import type { RigFacts } from '../../bench/use-rig';
 

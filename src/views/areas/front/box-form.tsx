@@ -15,7 +15,7 @@ import {
   takeBoxOff,
 } from '@/core/areas/front/moves/box';
 import { Button } from '@/ui/button';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { Choose, Section, useEdit } from '../../bench/panel-parts';
 import type { RigFacts } from '../../bench/use-rig';

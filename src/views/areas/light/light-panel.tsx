@@ -18,7 +18,7 @@ import { setLight, turnWheel } from '@/core/areas/light/moves/light';
 import { lightCandidates } from '@/core/areas/light/fixes/light';
 import type { LightUse, Side } from '@/core/kit/types';
 import { Button } from '@/ui/button';
-import { TextInput } from '@/views/part/field-editor';
+import { TextInput } from '@/views/part/cells';
 import { useStore } from '@/views/store/store-context';
 import { Choose } from '../../bench/panel-parts';
 import type { RigFacts } from '../../bench/use-rig';

@@ -112,7 +112,9 @@ function holes(built: Built, s: NamedSeat): Verdict {
     why: (o) =>
       o.state === 'ok'
         ? `The ${held} screws of ${saidOf(s)} are as far apart as the holes.`
-        : `The ${held} screws of ${saidOf(s)} ${o.state === 'fail' ? 'are' : 'may be'} off its holes by ${mm(Math.max(0, allowed - o.value))}; ${mm(allowed)} of play are there.`,
+        : o.state === 'fail'
+          ? `The ${held} screws of ${saidOf(s)} are off its holes by ${mm(Math.max(0, allowed - o.value))}; ${mm(allowed)} of play are there.`
+          : `The ${held} screws of ${saidOf(s)} may be off its holes by up to ${mm(Math.max(0, allowed - o.lo))}; ${mm(allowed)} of play are there.`,
     sum: (o) =>
       `${exact(share, 1)} x |${exact(own.known!.value, 2)} - ${step} x ${exact(theirs.known!.value, 2)}| = ${exact(allowed - o.value, 2)} mm; play ${exact(allowed, 2)}`,
     lacking: (missing) =>

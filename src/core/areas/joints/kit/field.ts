@@ -9,6 +9,8 @@ import {
   type RowsField,
 } from '../../../engine/field';
 import { DRIVERS } from './drivers';
+import { saidOfInterface } from './said';
+import { usualInterfaces } from './usual';
 import { INTERFACE_TYPES, SCREWED, SLIDES } from './interfaces';
 
 const place = (key: string, label: string): Field =>
@@ -23,6 +25,8 @@ export const INTERFACES: RowsField = {
   label: 'holes, shoes, rails and clamps',
   row: 'interface',
   keyed: true,
+  usual: usualInterfaces,
+  said: saidOfInterface,
   hint: 'what it holds others by and is held by itself; a row of holes is one line',
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },

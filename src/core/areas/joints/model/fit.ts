@@ -1,6 +1,5 @@
 import { given, type Given } from '../../../build/given';
 import type { Part } from '../../../kit/types';
-import { valueOf } from '../../../quantity/quantity';
 import { interfaceType, type InterfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 import { firstHoles, heldBy } from '../kit/pattern';
@@ -122,7 +121,10 @@ export function clampedLength(run: number, clamp: number, slide: number): number
   return Math.min(run / 2, slide + clamp / 2) - Math.max(-run / 2, slide - clamp / 2);
 }
 
-/** Whether the numbers of the two let them go together as they are said, tolerances aside. */
+/**
+ * Whether the numbers of the two let them go together: false where none inside their tolerances
+ * does, null where one is missing or only some of them do.
+ */
 export function fitsByNumbers(
   host: { part: Part; i: Interface },
   guest: { part: Part; i: Interface },
@@ -131,9 +133,15 @@ export function fitsByNumbers(
   const m = meets(host.i, guest.i);
   if (m.can !== true) return m.can;
   if (m.numbers === 'holes') {
-    const [a, b] = [valueOf(host.i.spacing), valueOf(guest.i.spacing)];
-    if (a === null || b === null) return null;
-    return Math.abs(b - a * heldBy(host.i, guest.i).step) <= holes;
+    const own = given(guest.part, 'interfaces', guest.i.id, 'spacing').known;
+    const theirs = given(host.part, 'interfaces', host.i.id, 'spacing').known;
+    if (!own || !theirs) return null;
+    const { step, held } = heldBy(host.i, guest.i);
+    // Half of what they are off by goes to either side, as in the check.
+    const share = (held - 1) / 2;
+    const off = Math.abs(own.value - theirs.value * step);
+    if (share * off <= holes) return true;
+    return share * (off - own.tol - step * theirs.tol) <= holes ? null : false;
   }
   if (m.numbers === 'clamp') {
     const c = closing(host, guest);

@@ -1,0 +1,151 @@
+import { shared, build } from '../build/build';
+import { check } from '../areas/checks';
+import { screwBill } from '../areas/joints/model/lists';
+import { worst } from '../checks/finding';
+import { viewed } from '../doc/layers';
+import { jobOf } from '../doc/read';
+import { sideBySide } from '../doc/side-by-side';
+import { standOf } from '../stand/stand';
+import { demoDoc } from '../test-kit';
+import { changesBetween } from './changes';
+import { configurationTable, lensRows } from './configurations';
+
+const doc = demoDoc();
+const RIG = 'lockside-b';
+const side = sideBySide(doc, RIG)!;
+const base = shared(side.job);
+const rigs = side.standings.map((s) => s.rig);
+const at = (id: string | null) => side.standings.find((s) => s.id === id)!;
+
+describe('configurations beside each other', () => {
+  test('the table says what each says when it is open by itself', () => {
+    const table = configurationTable(side.job, rigs, base);
+    side.standings.forEach((s, i) => {
+      const job = jobOf(viewed(doc, RIG, s.id));
+      const verdicts = check(
+        build(
+          job,
+          job.rigs.find((r) => r.id === RIG)!,
+        ),
+      );
+      expect(table.columns[i]!.worst).toBe(worst(verdicts.map((v) => v.state)));
+      for (const state of ['fail', 'tight', 'unknown', 'ok'] as const)
+        expect(table.columns[i]!.count[state]).toBe(
+          verdicts.filter((v) => v.state === state).length,
+        );
+      for (const row of table.rows) {
+        const own = verdicts.filter((v) => v.id === row.check);
+        // What is not looked at says nothing: it is never ok.
+        expect(row.cells[i]!.state).toBe(own.length === 0 ? null : worst(own.map((v) => v.state)));
+      }
+    });
+  });
+
+  test('what differs comes first, and nothing that differs is folded away', () => {
+    const { rows } = configurationTable(side.job, rigs, base);
+    const same = rows.findIndex((r) => !r.differs);
+    expect(same).toBeGreaterThan(0);
+    for (const r of rows.slice(same))
+      expect(new Set(r.cells.map((c) => `${c.state} ${c.open}`)).size).toBe(1);
+    for (const r of rows.slice(0, same))
+      expect(new Set(r.cells.map((c) => `${c.state} ${c.open}`)).size).toBeGreaterThan(1);
+  });
+
+  test('each configuration of the demo has a trouble of its own', () => {
+    const { rows } = configurationTable(side.job, rigs, base);
+    const key = (id: string, check: string) =>
+      rows.find((r) => r.check === check)!.cells[side.standings.indexOf(at(id))]!.key;
+    expect(key('cabin', 'space.envelope')).toBe('space.envelope:height');
+    expect(key('gimbal', 'space.envelope')).toBe('space.envelope:width');
+    expect(key('shoulder', 'joint.screw')).toBe('joint.screw:pad:bottom');
+    const studio = check(build(side.job, at('studio').rig, base));
+    expect(studio.find((v) => v.key === 'joint.twist:screen')?.state).toBe('tight');
+  });
+
+  test('a rig without configurations stands alone, and one that is gone nowhere', () => {
+    expect(sideBySide(doc, 'tug-b')!.standings.map((s) => s.id)).toEqual([null]);
+    expect(sideBySide(doc, 'moon')).toBeNull();
+    expect(sideBySide(doc, RIG)).toBe(side);
+  });
+
+  test('the lens that is on brings nothing more to where it is on', () => {
+    const rows = lensRows(side.job, rigs, base);
+    const own = rows.find((r) => r.lens.id === side.standings[0]!.rig.lens)!;
+    expect(own.cells.map((c) => c.more)).toEqual(rigs.map(() => 0));
+    expect(rows.some((r) => r.cells.some((c) => c.more > 0 && c.why !== ''))).toBe(true);
+  });
+});
+
+describe('what changes from one to another', () => {
+  const between = (a: string | null, b: string | null) =>
+    changesBetween(side.job, base, at(a), at(b));
+
+  test('from one to itself nothing', () => {
+    for (const s of side.standings) {
+      const c = changesBetween(side.job, base, s, s);
+      expect([c.list, c.screws, c.tools]).toEqual([
+        [],
+        { more: [], fewer: [] },
+        { more: [], fewer: [] },
+      ]);
+    }
+  });
+
+  test('there and back are each other turned round', () => {
+    for (const a of side.standings)
+      for (const b of side.standings) {
+        const [to, fro] = [between(a.id, b.id), between(b.id, a.id)];
+        const ids = (c: typeof to, what: string) =>
+          c.list
+            .filter((x) => x.what === what)
+            .map((x) => x.use)
+            .sort();
+        expect(ids(to, 'added')).toEqual(ids(fro, 'left off'));
+        for (const what of ['swapped', 'moved', 'goes along', 'set'])
+          expect(ids(to, what)).toEqual(ids(fro, what));
+        expect([...to.screws.more].sort()).toEqual([...fro.screws.fewer].sort());
+        expect([...to.tools.more].sort()).toEqual([...fro.tools.fewer].sort());
+      }
+  });
+
+  test('every use that is on one and not on the other is told, and no other', () => {
+    for (const a of side.standings)
+      for (const b of side.standings) {
+        const [was, now] = [a, b].map((s) => new Set(s.doc.uses.map((u) => u.id)));
+        const told = between(a.id, b.id).list;
+        expect(told.filter((c) => c.what === 'added').map((c) => c.use)).toEqual(
+          [...now!].filter((u) => !was!.has(u)),
+        );
+      }
+  });
+
+  test('millimetres are those between where the pieces stand', () => {
+    const told = between(null, 'shoulder').list.filter(
+      (c) => c.what === 'moved' || c.what === 'goes along',
+    );
+    expect(told.map((c) => c.text)).toEqual([
+      'Spar arm: 36.0 mm forward',
+      'Pane 5: 36.0 mm forward',
+    ]);
+    // Three holes further, 12 mm apart.
+    const middle = (id: string | null, key: string) => {
+      const e = standOf(build(side.job, at(id).rig, base)).pieces.find((p) => p.key === key)!
+        .solids[0]!.extent;
+      return (e[2] + e[5]) / 2;
+    };
+    for (const key of ['fitted:arm', 'fitted:screen'])
+      expect(middle('shoulder', key) - middle(null, key)).toBeCloseTo(3 * 12, 6);
+  });
+
+  test('the screws of the one, with what is more and without what is fewer, are those of the other', () => {
+    const bill = (id: string | null) =>
+      screwBill(build(side.job, at(id).rig, base)).reduce((n, l) => n + l.count, 0);
+    const sum = (list: readonly string[]) =>
+      list.reduce((n, t) => n + Number(/^(\d+) x/.exec(t)![1]), 0);
+    for (const a of side.standings)
+      for (const b of side.standings) {
+        const { screws } = between(a.id, b.id);
+        expect(bill(a.id) + sum(screws.more) - sum(screws.fewer)).toBe(bill(b.id));
+      }
+  });
+});

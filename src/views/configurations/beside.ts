@@ -1,0 +1,42 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { SideBySide } from '@/core/doc/side-by-side';
+import type { ConfigurationTable, LensRow } from '@/core/set/configurations';
+
+export interface Beside {
+  table: ConfigurationTable;
+  lenses: LensRow[];
+}
+
+/** Every standing of a rig checked beside the others, by the worker, after every edit. */
+export function useBeside(side: SideBySide): { beside: Beside | null; trouble: string | null } {
+  const [answer, setAnswer] = useState<{
+    of: SideBySide;
+    beside: Beside | null;
+    trouble: string | null;
+  } | null>(null);
+  useEffect(() => {
+    let stale = false;
+    void (async () => {
+      const { sweeper } = await import('@/workers/rig');
+      if (stale) return;
+      const ids = side.standings.map((s) => s.rig.id);
+      const beside = await sweeper.ask(side.job, (w, n) => w.beside(n, ids));
+      if (!stale && beside) setAnswer({ of: side, beside, trouble: null });
+    })().catch((e: unknown) => {
+      const trouble = e instanceof Error ? e.message : String(e);
+      if (!stale) setAnswer({ of: side, beside: null, trouble });
+    });
+    return () => {
+      stale = true;
+    };
+  }, [side]);
+  // What was found before stays in sight while the next is worked out, as long as it is of as many.
+  const shown =
+    answer?.of.standings.length === side.standings.length &&
+    answer.of.standings.every((s, i) => s.id === side.standings[i]!.id)
+      ? answer
+      : null;
+  return { beside: shown?.beside ?? null, trouble: answer?.of === side ? answer.trouble : null };
+}

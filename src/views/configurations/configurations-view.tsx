@@ -1,0 +1,360 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useId, useMemo, useState } from 'react';
+import { shared } from '@/core/build/build';
+import { sideBySide, type SideBySide, type Standing } from '@/core/doc/side-by-side';
+import { changesBetween, type Done, type RigChanges } from '@/core/set/changes';
+import { exact, mm } from '@/core/quantity/say';
+import { addConfiguration } from '@/core/solve/configurations';
+import { Button } from '@/ui/button';
+import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
+import { useBench } from '@/views/bench/bench';
+import { useSnapshot, useStore } from '@/views/store/store-context';
+import { useBeside, type Beside } from './beside';
+
+/** One rig in all of its configurations: what gets worse where, and what has to be done in between. */
+export function ConfigurationsView() {
+  const { doc, rigId } = useSnapshot();
+  const side = doc && rigId !== null ? sideBySide(doc, rigId) : null;
+  if (!side) return <p className="p-8 text-soft">No rig is open.</p>;
+  return <Configurations side={side} />;
+}
+
+function Configurations({ side }: { side: SideBySide }) {
+  const { job, rigId, configuration } = useSnapshot();
+  const store = useStore();
+  const rig = job?.rigs.find((r) => r.id === rigId);
+  const { beside, trouble } = useBeside(side);
+  if (!rig) return null;
+  const begin = () => {
+    const { edit, id } = addConfiguration(rig, 'configuration');
+    store?.edit(edit);
+    store?.selectRig(rig.id, id);
+  };
+  const alone = side.standings.length === 1;
+  return (
+    <section className="flex flex-col gap-6 p-4">
+      <div>
+        <h1 className="text-xl font-semibold">Configurations of {rig.name}</h1>
+        <p className="max-w-3xl text-soft">
+          {alone
+            ? 'The same rig for another job of work: studio, shoulder, cabin, gimbal. A configuration is what is other than on the rig itself; all else follows the rig.'
+            : 'Press a cell to open that configuration at its finding. What is changed while one is open belongs to it alone.'}
+        </p>
+        {alone ? (
+          <Button className="mt-2" onClick={begin}>
+            New configuration
+          </Button>
+        ) : null}
+      </div>
+      {trouble ? <p className="text-fail">{trouble}</p> : null}
+      <Checks side={side} beside={beside} open={configuration} />
+      {alone ? null : <Changes key={rig.id} side={side} open={configuration} />}
+      <Lenses side={side} beside={beside} open={configuration} />
+    </section>
+  );
+}
+
+function useOpen(side: SideBySide) {
+  const store = useStore();
+  const bench = useBench();
+  const router = useRouter();
+  const rigId = side.standings[0]!.rig.id;
+  return (id: string | null, key?: string | null) => {
+    store?.selectRig(rigId, id);
+    if (key === undefined) return;
+    bench?.setArea(null);
+    bench?.setPicked(key);
+    bench?.setPanel('findings');
+    router.push('/');
+  };
+}
+
+const HEAD = 'sticky left-0 z-10 bg-paper p-2 text-left';
+
+function Heads({ side, open }: { side: SideBySide; open: string | null }) {
+  const go = useOpen(side);
+  return (
+    <tr>
+      <th scope="col" className={HEAD}>
+        <span className="sr-only">what is looked at</span>
+      </th>
+      {side.standings.map((s) => (
+        <th key={s.id ?? ''} scope="col" className="min-w-36 p-0.5 text-left align-bottom">
+          <button
+            type="button"
+            className={`min-h-11 w-full rounded-sm px-2 text-left hover:bg-sunk ${s.id === open ? 'border-b-2 border-accent' : ''}`}
+            aria-current={s.id === open || undefined}
+            aria-label={`${s.name}${s.id === open ? ', open' : ': open it'}`}
+            onClick={() => go(s.id)}
+          >
+            {s.name}
+          </button>
+        </th>
+      ))}
+    </tr>
+  );
+}
+
+/** Every check in every configuration; what is the same everywhere is folded. */
+function Checks({
+  side,
+  beside,
+  open,
+}: {
+  side: SideBySide;
+  beside: Beside | null;
+  open: string | null;
+}) {
+  const [all, setAll] = useState(false);
+  if (!beside)
+    return (
+      <p className="text-soft" role="status">
+        Every configuration is being checked ...
+      </p>
+    );
+  const { columns, rows } = beside.table;
+  const shown = rows.filter((r) => all || r.differs);
+  const rest = rows.length - rows.filter((r) => r.differs).length;
+  return (
+    <div>
+      <div className="overflow-x-auto">
+        <table className="border-collapse">
+          <caption className="sr-only">Checks in every configuration</caption>
+          <thead>
+            <Heads side={side} open={open} />
+          </thead>
+          <tbody>
+            <tr className="border-t border-rule align-top">
+              <th scope="row" className={`${HEAD} font-normal`}>
+                all of it
+              </th>
+              {columns.map((c, i) => (
+                <td key={side.standings[i]!.id ?? ''} className="p-2">
+                  <span className="flex items-center gap-2 font-semibold">
+                    <StateGlyph state={c.worst} />
+                    {c.count.fail} fail, {c.count.tight} tight
+                  </span>
+                  <span className="block text-sm text-soft">
+                    {c.count.unknown} unknown, {c.count.ok} ok
+                  </span>
+                  <span className="block text-sm">
+                    {exact(c.mass, 0)} g{c.unweighed > 0 ? ` and ${c.unweighed} not weighed` : ''}
+                  </span>
+                  <span className="block text-sm">
+                    {c.size
+                      ? `${c.open ? 'at least ' : ''}${exact(c.size[1], 0)} tall, ${exact(c.size[0], 0)} wide, ${mm(c.size[2], 0)} long`
+                      : 'size not known'}
+                  </span>
+                </td>
+              ))}
+            </tr>
+            {shown.map((r) => (
+              <CheckRow key={r.check} side={side} row={r} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {rest > 0 ? (
+        <Button
+          look="bare"
+          className="mt-1 underline"
+          aria-expanded={all}
+          onClick={() => setAll(!all)}
+        >
+          {all
+            ? 'Only what differs'
+            : `${rest} ${rest === 1 ? 'check says' : 'checks say'} the same everywhere`}
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+function CheckRow({ side, row }: { side: SideBySide; row: Beside['table']['rows'][number] }) {
+  const go = useOpen(side);
+  return (
+    <tr className="border-t border-rule">
+      <th scope="row" className={`${HEAD} max-w-56 font-normal`}>
+        {row.title}
+        <span className="block text-sm text-soft">{row.area}</span>
+      </th>
+      {row.cells.map((c, i) => {
+        const s = side.standings[i]!;
+        if (c.state === null)
+          return (
+            <td key={s.id ?? ''} className="p-2 text-soft">
+              <span aria-label="nothing to say">-</span>
+            </td>
+          );
+        return (
+          <td key={s.id ?? ''} className="p-0.5">
+            <button
+              type="button"
+              title={c.why}
+              aria-label={`${row.title}, ${s.name}: ${STATE_WORD[c.state]}${c.open > 1 ? `, ${c.open} findings` : ''}`}
+              className="flex min-h-11 w-full items-center gap-2 rounded-sm px-2 text-left hover:bg-sunk"
+              onClick={() => go(s.id, c.key)}
+            >
+              <StateGlyph state={c.state} />
+              {c.open > 1 ? `${c.open}` : STATE_WORD[c.state]}
+            </button>
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+const SAID: Readonly<Record<Done, string>> = {
+  'left off': 'comes off',
+  added: 'goes on',
+  swapped: 'is swapped',
+  moved: 'moves',
+  set: 'is set otherwise',
+  'goes along': 'goes along with what it is on',
+};
+
+/** What has to be done from one to another. */
+function Changes({ side, open }: { side: SideBySide; open: string | null }) {
+  const id = useId();
+  const [from, setFrom] = useState<string | null>(null);
+  const [chosen, setTo] = useState<string | null | undefined>(undefined);
+  const to = chosen !== undefined ? chosen : (open ?? side.standings[1]!.id);
+  const find = (x: string | null) => side.standings.find((s) => s.id === x) ?? side.standings[0]!;
+  const [a, b] = [find(from), find(to)];
+  const changes = useMemo(() => changesBetween(side.job, shared(side.job), a, b), [side, a, b]);
+  const pick = (label: string, at: Standing, set: (v: string | null) => void) => (
+    <span className="flex items-center gap-2">
+      <label htmlFor={`${id}${label}`} className="text-soft">
+        {label}
+      </label>
+      <select
+        id={`${id}${label}`}
+        className="h-11 max-w-60 rounded-sm border border-edge bg-panel px-2"
+        value={at.id ?? ''}
+        onChange={(e) => set(e.target.value === '' ? null : e.target.value)}
+      >
+        {side.standings.map((s) => (
+          <option key={s.id ?? ''} value={s.id ?? ''}>
+            {s.name}
+          </option>
+        ))}
+      </select>
+    </span>
+  );
+  return (
+    <section aria-label="What changes">
+      <h2 className="text-lg font-semibold">What changes</h2>
+      <div className="flex flex-wrap gap-x-5 gap-y-2">
+        {pick('from', a, setFrom)}
+        {pick('to', b, setTo)}
+      </div>
+      <ChangeList changes={changes} />
+    </section>
+  );
+}
+
+function ChangeList({ changes }: { changes: RigChanges }) {
+  const { list, screws, tools } = changes;
+  const kinds = (Object.keys(SAID) as Done[]).filter((k) => list.some((c) => c.what === k));
+  if (kinds.length === 0) return <p className="mt-2">Nothing: the two stand alike.</p>;
+  return (
+    <div className="mt-2 grid gap-x-8 gap-y-3 md:grid-cols-2 xl:grid-cols-3">
+      {kinds.map((k) => (
+        <div key={k}>
+          <h3 className="font-semibold">{SAID[k]}</h3>
+          <ul>
+            {list
+              .filter((c) => c.what === k)
+              .map((c) => (
+                <li key={`${c.use ?? ''} ${c.text}`} className="border-t border-rule py-1">
+                  {c.text}
+                </li>
+              ))}
+          </ul>
+        </div>
+      ))}
+      <div>
+        <h3 className="font-semibold">screws and tools</h3>
+        <ul>
+          {[
+            ...screws.more.map((s) => `${s} more`),
+            ...screws.fewer.map((s) => `${s} fewer`),
+            ...tools.more.map((t) => `${t} is wanted`),
+            ...tools.fewer.map((t) => `${t} is not wanted any more`),
+          ].map((t) => (
+            <li key={t} className="border-t border-rule py-1">
+              {t}
+            </li>
+          ))}
+          {screws.more.length + screws.fewer.length + tools.more.length + tools.fewer.length ===
+          0 ? (
+            <li className="border-t border-rule py-1 text-soft">the same</li>
+          ) : null}
+        </ul>
+      </div>
+    </div>
+  );
+}
+
+/** Every lens of the set in every configuration, by everything there is to check. */
+function Lenses({
+  side,
+  beside,
+  open,
+}: {
+  side: SideBySide;
+  beside: Beside | null;
+  open: string | null;
+}) {
+  if (!beside || beside.lenses.length === 0) return null;
+  const on = side.standings[0]!.rig.lens;
+  return (
+    <section aria-label="Lens set">
+      <h2 className="text-lg font-semibold">The lens set in every configuration</h2>
+      <p className="max-w-3xl text-soft">
+        The worst of everything there is to check, each lens with what follows it when it is put on,
+        and what it brings that is not there with the lens that is on.
+      </p>
+      <div className="overflow-x-auto">
+        <table className="border-collapse">
+          <thead>
+            <Heads side={side} open={open} />
+          </thead>
+          <tbody>
+            {beside.lenses.map(({ lens, cells }) => (
+              <tr key={lens.id} className="border-t border-rule">
+                <th scope="row" className={`${HEAD} font-normal`}>
+                  <span className={lens.id === on ? 'font-semibold' : ''}>{lens.name}</span>
+                </th>
+                {cells.map((c, i) => (
+                  <td key={side.standings[i]!.id ?? ''} className="max-w-64 p-2 align-top">
+                    <span className="flex items-center gap-2">
+                      <StateGlyph state={c.state} />
+                      <span className="font-semibold">
+                        {c.fails > 0
+                          ? `${c.fails} ${c.fails === 1 ? 'fails' : 'fail'}`
+                          : STATE_WORD[c.state]}
+                      </span>
+                    </span>
+                    {c.more > 0 ? (
+                      <span className="line-clamp-3 text-sm text-soft">
+                        {c.more} more: {c.why}
+                      </span>
+                    ) : (
+                      <span className="text-sm text-soft">
+                        {lens.id === on ? 'it is on' : 'brings nothing more'}
+                      </span>
+                    )}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
