@@ -1,7 +1,7 @@
 import type { KeptRig } from '../edit/role';
-import type { BoxUse, LinkUse, Rig, TrayUse } from '../kit/types';
+import { dressingOf } from '../kit/dressing';
+import type { BoxUse, Rig, TrayUse } from '../kit/types';
 import {
-  BETWEEN,
   clean,
   LISTS,
   named,
@@ -156,8 +156,17 @@ function readRemembered(remembered: Record<string, Remembered>): NonNullable<Rig
     Object.entries(map).map(([id, e]) => ({ id, ...e }) as T);
   return Object.fromEntries(
     Object.entries(remembered).map(([lens, m]) => {
-      const r = new Reader({ uses: list<Use>(m.uses), joints: list<Joint>(m.joints), links: [] });
-      return [lens, { between: readList(r, BETWEEN) as unknown as LinkUse[] }];
+      const { between, ...rig } = rigOf({
+        id: '',
+        name: '',
+        frames: [],
+        uses: list<Use>(m.uses),
+        joints: list<Joint>(m.joints),
+        links: [],
+      });
+      // With the lens itself all that was on it is remembered; without it only what stood between.
+      const dressing = rig.lens === null ? undefined : dressingOf(rig);
+      return [lens, { between, ...(dressing ? { dressing } : {}) }];
     }),
   );
 }

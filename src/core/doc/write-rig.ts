@@ -3,7 +3,6 @@ import { ROLES } from '../roles/roles';
 import type { BoxUse, Part, Rig } from '../kit/types';
 import { Reader } from './read-rig';
 import {
-  BETWEEN,
   clean,
   LISTS,
   named,
@@ -308,12 +307,21 @@ function rememberedDoc(
   partOf: PartOf,
 ): Record<string, Remembered> {
   const out: Record<string, Remembered> = {};
-  for (const [lens, { between }] of Object.entries(lenses)) {
-    const w = new Writer(
-      { id: '', name: '', body: null, mode: null, frames: [], lens: null, between: between ?? [] },
+  for (const [lens, { between, dressing }] of Object.entries(lenses)) {
+    // The lens itself stands for it that all that was on it is remembered.
+    const w = rigDocOf(
+      {
+        id: '',
+        name: '',
+        body: null,
+        mode: null,
+        frames: [],
+        lens: dressing ? lens : null,
+        between: between ?? [],
+        ...dressing,
+      },
       partOf,
     );
-    writeList(w, BETWEEN, new Map());
     const byId = <T extends { id: string }>(list: readonly T[]) =>
       Object.fromEntries(list.map(({ id, ...more }) => [id, more]));
     out[lens] = { uses: byId(w.uses), joints: byId(w.joints) } as Remembered;

@@ -209,6 +209,15 @@ export interface Change {
   prune?: number;
 }
 
+/** What travels with a lens on a rig, and how the rig is set for it. */
+export interface Dressing {
+  thread?: ThreadUse[];
+  gears?: GearUse[];
+  supports?: SupportUse[];
+  drives?: DriveUse[];
+  box?: Pick<BoxUse, 'part' | 'ring' | 'station'>;
+}
+
 /** A rig for one job of work: a named difference over the rig. */
 export interface Configuration {
   id: string;
@@ -256,8 +265,8 @@ export interface Rig {
   hold?: string;
   /** It is above somebody's head, or on a vehicle. */
   overhead?: boolean;
-  /** What stood between body and lens when a lens was last on, by the id of the lens. */
-  lenses?: Record<string, { between?: LinkUse[] }>;
+  /** How the rig was set when a lens was last on, by the id of the lens. */
+  lenses?: Record<string, { between?: LinkUse[]; dressing?: Dressing }>;
   configurations?: Configuration[];
   /** What is kept with it and no role of this version reads. */
   unread?: { uses?: unknown[]; joints?: unknown[]; links?: unknown[] };

@@ -19,6 +19,8 @@ export interface RigChange {
   /** Use that it is about; null for the rig as a whole. */
   use: string | null;
   part: string | null;
+  /** The field of the rig that it is about, where it is about no use. */
+  field?: string;
   /** `Spar arm: 24.0 mm forward`. */
   text: string;
 }
@@ -36,34 +38,10 @@ const STILL = 0.05;
 /** The changes from one standing of a rig to another; both of one job. */
 export function changesBetween(job: Job, base: Shared, from: Standing, to: Standing): RigChanges {
   const [a, b] = [build(job, from.rig, base), build(job, to.rig, base)];
-  const [was, now] = [byUse(from.doc), byUse(to.doc)];
-  const name = (id: string) => base.kit.get(id)?.name ?? id;
-  const list: RigChange[] = [];
-  for (const u of to.doc.uses)
-    if (!was.has(u.id))
-      list.push({
-        what: 'added',
-        use: u.id,
-        part: u.part,
-        text: `${name(u.part)}${placeWords(base.kit, to.doc, now.get(u.id)!)}`,
-      });
-  for (const u of from.doc.uses)
-    if (!now.has(u.id))
-      list.push({ what: 'left off', use: u.id, part: u.part, text: name(u.part) });
-  const kept = to.doc.uses.filter((u) => was.has(u.id));
-  for (const u of kept) {
-    const before = was.get(u.id)!;
-    if (before.use.part !== u.part)
-      list.push({
-        what: 'swapped',
-        use: u.id,
-        part: u.part,
-        text: `${name(u.part)} in place of ${name(before.use.part)}`,
-      });
-    for (const text of setWords(base.kit, before, now.get(u.id)!, from.doc, to.doc))
-      list.push({ what: 'set', use: u.id, part: u.part, text: `${name(u.part)}: ${text}` });
-  }
-  list.push(...moves(a, b, was, now), ...wholeWords(from.doc, to.doc, base.kit));
+  const list = [
+    ...saidBetween(base.kit, from.doc, to.doc),
+    ...moves(a, b, byUse(from.doc), byUse(to.doc)),
+  ];
   return {
     list: list.sort((x, y) => ORDER.indexOf(x.what) - ORDER.indexOf(y.what)),
     screws: difference(screwsOf(a), screwsOf(b)),
@@ -73,6 +51,41 @@ export function changesBetween(job: Job, base: Shared, from: Standing, to: Stand
       false,
     ),
   };
+}
+
+/**
+ * What one way a rig stands says other than another, with both values: by use, and by field of the
+ * rig as a whole. Nothing is laid out for it.
+ */
+export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: RigDoc): RigChange[] {
+  const [was, now] = [byUse(from), byUse(to)];
+  const name = (id: string) => kit.get(id)?.name ?? id;
+  const list: RigChange[] = [];
+  for (const u of to.uses)
+    if (!was.has(u.id))
+      list.push({
+        what: 'added',
+        use: u.id,
+        part: u.part,
+        text: `${name(u.part)}${placeWords(kit, to, now.get(u.id)!)}`,
+      });
+  for (const u of from.uses)
+    if (!now.has(u.id))
+      list.push({ what: 'left off', use: u.id, part: u.part, text: name(u.part) });
+  for (const u of to.uses) {
+    const before = was.get(u.id);
+    if (!before) continue;
+    if (before.use.part !== u.part)
+      list.push({
+        what: 'swapped',
+        use: u.id,
+        part: u.part,
+        text: `${name(u.part)} in place of ${name(before.use.part)}`,
+      });
+    for (const text of setWords(kit, before, now.get(u.id)!, from, to))
+      list.push({ what: 'set', use: u.id, part: u.part, text: `${name(u.part)}: ${text}` });
+  }
+  return [...list, ...wholeWords(from, to, kit)];
 }
 
 const ORDER: readonly Done[] = ['left off', 'added', 'swapped', 'moved', 'set', 'goes along'];
@@ -118,6 +131,9 @@ const SAID: readonly (readonly [string, (was: unknown, now: unknown) => string])
   ['turn', (a, b) => `turned from ${deg(a)} to ${deg(b)}`],
   ['slide', (a, b) => `slid from ${length(a)} to ${length(b)} off its middle`],
   ['gap', (a, b) => `gap ${length(a)}, then ${length(b)}`],
+  ['x', (a, b) => `across ${length(a)}, then ${length(b)}`],
+  ['y', (a, b) => `up ${length(a)}, then ${length(b)}`],
+  ['z', (a, b) => `forward ${length(a)}, then ${length(b)}`],
   ['station', (a, b) => `station ${found(a)}, then ${found(b)}`],
   ['side', (a, b) => `from ${word(a)} to ${word(b)}`],
   ['end', (a, b) => `from ${word(a)} to ${word(b)}`],
@@ -196,7 +212,7 @@ function wholeWords(a: RigDoc, b: RigDoc, kit: ReadonlyMap<string, Part>): RigCh
       typeof was === 'object' || typeof now === 'object'
         ? `${label}: otherwise`
         : `${label}: ${say(was, a)}, then ${say(now, b)}`;
-    return [{ what: 'set', use: null, part: null, text }];
+    return [{ what: 'set', use: null, part: null, field: key, text }];
   });
 }
 

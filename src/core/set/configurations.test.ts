@@ -7,7 +7,10 @@ import { jobOf } from '../doc/read';
 import { sideBySide } from '../doc/side-by-side';
 import { standOf } from '../stand/stand';
 import { demoDoc } from '../test-kit';
-import { changesBetween } from './changes';
+import { changesBetween, saidBetween } from './changes';
+import { applyEdit } from '../edit/edit';
+import { lowered } from '../doc/lower';
+import { asTheRig } from '../solve/configurations';
 import { configurationTable, lensRows } from './configurations';
 
 const doc = demoDoc();
@@ -147,5 +150,52 @@ describe('what changes from one to another', () => {
         const { screws } = between(a.id, b.id);
         expect(bill(a.id) + sum(screws.more) - sum(screws.fewer)).toBe(bill(b.id));
       }
+  });
+});
+
+describe('what is other than on the rig, and back', () => {
+  const kit = new Map(side.job.kit.map((p) => [p.id, p]));
+  const job = jobOf(doc);
+  const rig = job.rigs.find((r) => r.id === RIG)!;
+
+  test('taken back one by one a configuration is the rig again, and nothing else changed', () => {
+    for (const own of rig.configurations!) {
+      let now = doc;
+      for (let left = 20; left > 0; left--) {
+        const s = sideBySide(now, RIG)!;
+        const [c] = saidBetween(
+          kit,
+          s.standings[0]!.doc,
+          s.standings.find((x) => x.id === own.id)!.doc,
+        );
+        if (!c) break;
+        const r = jobOf(now).rigs.find((x) => x.id === RIG)!;
+        const edit = asTheRig(
+          r,
+          r.configurations!.find((x) => x.id === own.id)!,
+          {
+            use: c.use,
+            field: c.field,
+            name: c.text,
+          },
+        );
+        expect(edit.changes.length).toBeGreaterThan(0);
+        now = applyEdit(now, lowered(jobOf(now), now, edit)).doc;
+      }
+      const of = now.rigs.find((r) => r.id === RIG)!.configurations!;
+      expect(of.find((c) => c.id === own.id)!.over).toEqual({});
+      const others = (d: typeof doc) =>
+        d.rigs.map((r) => ({
+          ...r,
+          configurations: r.configurations?.filter((c) => c.id !== own.id),
+        }));
+      expect(others(now)).toEqual(others(doc));
+    }
+  });
+
+  test('what is said of a configuration names both values', () => {
+    const said = saidBetween(kit, at(null).doc, at('shoulder').doc).map((c) => c.text);
+    expect(said).toContain('Spar arm: from hole 3 to hole 6');
+    expect(said).toContain('held by: Stirrup handle, then from below');
   });
 });

@@ -58,3 +58,31 @@ export function removeConfiguration(rig: Rig, of: Configuration): Edit {
     changes: [{ path: at(rig, of.id), value: undefined, prune: 3 }],
   };
 }
+
+/** Depth from which what is left empty of a difference goes too; the difference itself stays. */
+const DIFFERENCE = 6;
+
+/**
+ * Takes back what a configuration says of one use, or of one field of the rig: it is as the rig has
+ * it again.
+ */
+export function asTheRig(
+  rig: Rig,
+  of: Configuration,
+  what: { use: string | null; field?: string; name: string },
+): Edit {
+  const paths =
+    what.use !== null
+      ? [at(rig, of.id, 'over', 'uses', what.use), at(rig, of.id, 'over', 'joints', what.use)]
+      : [at(rig, of.id, 'over', what.field ?? '')];
+  const { over } = of as { over?: unknown };
+  const there = (path: readonly string[]) =>
+    path
+      .slice(5)
+      .reduce<unknown>((v, k) => (v as Record<string, unknown> | undefined)?.[k], over) !==
+    undefined;
+  return {
+    title: `${what.name} as ${rig.name} has it`,
+    changes: paths.filter(there).map((path) => ({ path, value: undefined, prune: DIFFERENCE })),
+  };
+}

@@ -223,7 +223,8 @@ describe('moves', () => {
     });
     // Stepping on through another mount and back: the reducer that stood there comes back.
     expect(put('sedge-18-35')).toEqual({
-      title: 'Put Sedge 18-35 on with Narrows 0.71 shallow in place of Ferrule PL to 19.25',
+      title:
+        'Put Sedge 18-35 on with Narrows 0.71 shallow in place of Ferrule PL to 19.25; as it was last on: Hoop 82 to 77, step-down, Rill round polariser 77',
       between: ['narrow-shallow'],
     });
   });

@@ -9,6 +9,7 @@ import { Button } from '@/ui/button';
 import { TextInput } from '@/views/part/cells';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useStore } from '@/views/store/store-context';
+import { Overridden } from './overridden';
 
 const SELECT = 'h-11 min-w-0 flex-1 rounded-sm border border-edge bg-paper px-2';
 
@@ -64,9 +65,20 @@ export function useEdit(): (e: Edit) => void {
 }
 
 /** A part that is on: opens its sheet, comes off. */
-export function Piece({ part, hint, onOff }: { part: Part; hint?: string; onOff: () => void }) {
+export function Piece({
+  part,
+  hint,
+  use,
+  onOff,
+}: {
+  part: Part;
+  hint?: string;
+  /** Its use: what the open configuration says of it is marked. */
+  use?: string;
+  onOff: () => void;
+}) {
   const sheet = usePartSheet();
-  return (
+  const row = (
     <div className="flex items-center gap-2">
       <button
         type="button"
@@ -80,6 +92,14 @@ export function Piece({ part, hint, onOff }: { part: Part; hint?: string; onOff:
         take off
       </Button>
     </div>
+  );
+  return use === undefined ? (
+    row
+  ) : (
+    <>
+      {row}
+      <Overridden use={use} name={part.name} />
+    </>
   );
 }
 

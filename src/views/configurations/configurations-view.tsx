@@ -4,9 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import { shared } from '@/core/build/build';
 import { sideBySide, type SideBySide, type Standing } from '@/core/doc/side-by-side';
-import { changesBetween, type Done, type RigChanges } from '@/core/set/changes';
+import { changesBetween, type Done, type RigChange, type RigChanges } from '@/core/set/changes';
 import { exact, mm } from '@/core/quantity/say';
-import { addConfiguration } from '@/core/solve/configurations';
+import { addConfiguration, asTheRig } from '@/core/solve/configurations';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { useBench } from '@/views/bench/bench';
@@ -224,7 +224,23 @@ function Changes({ side, open }: { side: SideBySide; open: string | null }) {
   const to = chosen !== undefined ? chosen : (open ?? side.standings[1]!.id);
   const find = (x: string | null) => side.standings.find((s) => s.id === x) ?? side.standings[0]!;
   const [a, b] = [find(from), find(to)];
+  const store = useStore();
+  const rig = side.standings[0]!.rig;
+  const kit = useMemo(() => new Map(side.job.kit.map((p) => [p.id, p])), [side]);
   const changes = useMemo(() => changesBetween(side.job, shared(side.job), a, b), [side, a, b]);
+  const back = (id: string | null) => {
+    const of = rig.configurations?.find((c) => c.id === id);
+    return of
+      ? (c: RigChange) =>
+          store?.edit(
+            asTheRig(rig, of, {
+              use: c.use,
+              field: c.field,
+              name: kit.get(c.part ?? '')?.name ?? c.text,
+            }),
+          )
+      : null;
+  };
   const pick = (label: string, at: Standing, set: (v: string | null) => void) => (
     <span className="flex items-center gap-2">
       <label htmlFor={`${id}${label}`} className="text-soft">
@@ -251,12 +267,19 @@ function Changes({ side, open }: { side: SideBySide; open: string | null }) {
         {pick('from', a, setFrom)}
         {pick('to', b, setTo)}
       </div>
-      <ChangeList changes={changes} />
+      <ChangeList changes={changes} back={a.id === null ? back(b.id) : null} />
     </section>
   );
 }
 
-function ChangeList({ changes }: { changes: RigChanges }) {
+function ChangeList({
+  changes,
+  back,
+}: {
+  changes: RigChanges;
+  /** Takes back what a configuration says; null where it is not laid against its rig. */
+  back: ((c: RigChange) => void) | null;
+}) {
   const { list, screws, tools } = changes;
   const kinds = (Object.keys(SAID) as Done[]).filter((k) => list.some((c) => c.what === k));
   if (kinds.length === 0) return <p className="mt-2">Nothing: the two stand alike.</p>;
@@ -269,8 +292,20 @@ function ChangeList({ changes }: { changes: RigChanges }) {
             {list
               .filter((c) => c.what === k)
               .map((c) => (
-                <li key={`${c.use ?? ''} ${c.text}`} className="border-t border-rule py-1">
-                  {c.text}
+                <li
+                  key={`${c.use ?? ''} ${c.text}`}
+                  className="flex min-h-11 items-center gap-2 border-t border-rule"
+                >
+                  <span className="min-w-0 flex-1">{c.text}</span>
+                  {back && c.what !== 'goes along' ? (
+                    <Button
+                      look="bare"
+                      aria-label={`${c.text}: as the rig has it again`}
+                      onClick={() => back(c)}
+                    >
+                      as the rig
+                    </Button>
+                  ) : null}
                 </li>
               ))}
           </ul>

@@ -40,14 +40,14 @@ export function ConfigurationSwitch() {
       trigger={
         <Button
           look="bare"
-          className={`min-w-0 max-w-40 px-2 ${own ? 'bg-paper' : ''}`}
+          className={`min-w-11 max-w-40 px-2 ${own ? 'bg-paper' : ''}`}
           aria-label={
             own
               ? `Configuration: ${own.name}. What you change belongs to it alone. Choose another`
               : 'Configuration: the rig itself. What you change shows in all of them. Choose another'
           }
         >
-          <span className={`truncate ${own ? 'font-semibold' : 'text-soft'}`}>
+          <span className={`truncate ${own ? 'font-semibold' : 'hidden text-soft sm:inline'}`}>
             {own ? `as ${own.name}` : 'the rig itself'}
           </span>
           <ChevronDown size={16} aria-hidden="true" />

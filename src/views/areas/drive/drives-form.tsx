@@ -218,7 +218,11 @@ export function Drives({ facts }: { facts: RigFacts }) {
           edit(setDrive(rig, d.use.id, change, title));
         return (
           <div key={d.key} className="border-t border-rule pt-1">
-            <Piece part={d.part} onOff={() => edit(takeDrive(rig, d.use.id, d.part.name))} />
+            <Piece
+              part={d.part}
+              use={d.use.id}
+              onOff={() => edit(takeDrive(rig, d.use.id, d.part.name))}
+            />
             <Turns facts={facts} d={d} set={set} />
             <Place facts={facts} d={d} set={set} />
             <Fitting facts={facts} d={d} set={set} />

@@ -17,6 +17,7 @@ import { Button } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { Check } from '@/views/bench/check-box';
 import { named } from '@/views/bench/found';
+import { Overridden } from '@/views/bench/overridden';
 import { Choose, Length, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import type { Placing } from './placing';
@@ -167,6 +168,7 @@ function HeldBy({ facts }: { facts: RigFacts }) {
           }),
         ]}
       />
+      <Overridden field="hold" name="held by" />
       <Check
         label="above a head, or on a vehicle"
         on={rig.overhead === true}
@@ -235,7 +237,11 @@ function Joint({
   const driver = turnedWith(s);
   return (
     <div className="border-t border-rule pt-1">
-      <Piece part={s.part} onOff={() => edit(takeFitted(rig, s.use.id, s.part.name))} />
+      <Piece
+        part={s.part}
+        use={s.use.id}
+        onOff={() => edit(takeFitted(rig, s.use.id, s.part.name))}
+      />
       <p className="flex items-start gap-2 text-sm">
         <StateGlyph state={state} />
         <span>

@@ -42,6 +42,7 @@ export function RodsSection({ facts }: { facts: RigFacts }) {
         <div key={r.use.id}>
           <Piece
             part={r.rods}
+            use={r.use.id}
             hint={PLACES.find((p) => p.id === r.use.place)!.name}
             onOff={() => edit(takeRods(rig, r.use.id, r.rods.name))}
           />

@@ -46,7 +46,7 @@ export function Fitted({ facts }: { facts: RigFacts }) {
           edit(setFitted(rig, u.id, to, title));
         return (
           <div key={u.id} className="border-t border-rule pt-1">
-            <Piece part={part} onOff={() => edit(takeFitted(rig, u.id, part.name))} />
+            <Piece part={part} use={u.id} onOff={() => edit(takeFitted(rig, u.id, part.name))} />
             {part.kind === 'cage' ? null : (
               <>
                 <Choose

@@ -2,6 +2,7 @@
 
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Length } from '@/views/bench/panel-parts';
+import { Overridden } from '@/views/bench/overridden';
 import { setLimits } from '@/core/areas/space/moves/fitted';
 
 export function Limits({ facts }: { facts: RigFacts }) {
@@ -16,6 +17,7 @@ export function Limits({ facts }: { facts: RigFacts }) {
   };
   return (
     <Section title={`Has to fit${now.name ? `: ${now.name}` : ''}`}>
+      <Overridden field="limits" name="what it has to fit into" />
       <Length label="height at most" value={now.height} onKeep={(v) => keep('height', v)} />
       <Length
         label="it stands at"

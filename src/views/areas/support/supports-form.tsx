@@ -22,7 +22,11 @@ export function Supports({ facts }: { facts: RigFacts }) {
     <Section title="Lens support">
       {stand.supports.map((s) => (
         <div key={s.key}>
-          <Piece part={s.part} onOff={() => edit(takeSupport(rig, s.use.id, s.part.name))} />
+          <Piece
+            part={s.part}
+            use={s.use.id}
+            onOff={() => edit(takeSupport(rig, s.use.id, s.part.name))}
+          />
           <Length
             label="stands at"
             value={s.use.station}

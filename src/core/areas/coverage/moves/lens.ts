@@ -11,6 +11,8 @@ import { bodyOf } from './on-rig';
 import { mates, followingChain } from '../../mount/moves/chain';
 import { at } from '../../../edit/rig-path';
 import { followingFront } from '../../front/moves/box';
+import { dressingOf } from '../../../kit/dressing';
+import { dress } from './settings';
 import { focalRange, isZoom } from '../../../build/lens';
 import { valueOf } from '../../../quantity/quantity';
 
@@ -24,11 +26,16 @@ export function putLens(job: Job, rig: Rig, lens: Lens): Edit {
       ? before
       : (followingChain(job, rig, body, lens) ?? rig.between);
   const changes: Change[] = [{ path: at(rig, 'lens'), value: lens.id }];
-  if (rig.lens !== null && rig.lens !== lens.id && rig.between.length > 0)
-    changes.push({ path: at(rig, 'lenses', rig.lens), value: { between: rig.between } });
+  const dressing = dressingOf(rig);
+  if (rig.lens !== null && rig.lens !== lens.id && (rig.between.length > 0 || dressing))
+    changes.push({
+      path: at(rig, 'lenses', rig.lens),
+      value: { between: rig.between, ...(dressing ? { dressing } : {}) },
+    });
   if (between !== rig.between)
     changes.push(...listChanges(at(rig, 'between'), rig.between, between));
-  changes.push(...settle(rig, lens), ...followingFront(job, rig, lens));
+  const dressed = dress(job, rig, lens);
+  changes.push(...settle(rig, lens), ...(dressed?.changes ?? followingFront(job, rig, lens)));
   const names = (uses: readonly LinkUse[]) =>
     uses.map((u) => job.kit.find((p) => p.id === u.part)?.name ?? u.part).join(' + ');
   const same = names(between) === names(rig.between);
@@ -37,7 +44,9 @@ export function putLens(job: Job, rig: Rig, lens: Lens): Edit {
     : between.length === 0
       ? ` without ${names(rig.between)}`
       : ` with ${names(between)}${rig.between.length > 0 ? ` in place of ${names(rig.between)}` : ''}`;
-  return { title: `Put ${lens.name} on${with_}`, changes };
+  const said =
+    dressed && dressed.said.length > 0 ? `; as it was last on: ${dressed.said.join(', ')}` : '';
+  return { title: `Put ${lens.name} on${with_}${said}`, changes };
 }
 
 /** Focal length and stop that a lens cannot be set to go back to what it has. */
