@@ -62,3 +62,53 @@ test('made, named, copied and taken away; axe finds nothing', async ({ page }) =
   await page.getByRole('button', { name: 'Take it away' }).click();
   await expect(chosen(page)).toHaveAccessibleName(/^Configuration: the rig itself/);
 });
+
+test('the table: every check in every configuration, what changes, and back to the rig', async ({
+  page,
+}) => {
+  await open(page, '/configurations');
+  await goToRig(page, 'Lockside');
+  const table = page.getByRole('table', { name: 'Checks in every configuration' });
+  await expect(table.getByRole('button', { name: 'Size of the rig, cabin: fails' })).toBeVisible();
+  // What has nothing to say is not called ok.
+  await expect(table.getByRole('button', { name: /^Size of the rig, studio/ })).toHaveCount(0);
+  await expect(
+    page.getByRole('heading', { name: 'The lens set in every configuration' }),
+  ).toBeVisible();
+  const changes = page.getByRole('region', { name: 'What changes' });
+  await changes.getByLabel('to', { exact: true }).selectOption({ label: 'shoulder' });
+  await expect(changes.getByText('Spar arm: 36.0 mm forward')).toBeVisible();
+  await expect(changes.getByText('2 x 1/4-20 UNC x 18.0 mm more')).toBeVisible();
+  await changes
+    .getByRole('button', { name: 'Spar arm: from hole 3 to hole 6: as the rig has it again' })
+    .click();
+  await expect(changes.getByText('Spar arm: 36.0 mm forward')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: Spar arm as Lockside/ }).click();
+  await expect(changes.getByText('Spar arm: 36.0 mm forward')).toBeVisible();
+  for (const theme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: theme });
+    const axe = await new AxeBuilder({ page }).analyze();
+    expect(axe.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical')).toEqual(
+      [],
+    );
+  }
+  // A cell opens that configuration at its finding, and what is other there is marked.
+  await table.getByRole('button', { name: /^Bite of the screws, shoulder: fails/ }).click();
+  await expect(page.getByRole('button', { name: /^Configuration: shoulder/ })).toBeVisible();
+  await expect(finding(page, /bottoms out/)).toBeVisible();
+  await page.getByRole('link', { name: 'Model', exact: true }).click();
+  await page.getByRole('tab', { name: 'Joints' }).click();
+  await expect(page.getByText('shoulder: from hole 3 to hole 6')).toBeVisible();
+  await page.getByRole('button', { name: /^Spar arm as Lockside, on the shoulder has it/ }).click();
+  await expect(page.getByText('shoulder: from hole 3 to hole 6')).toHaveCount(0);
+});
+
+test('on a phone the table scrolls by itself and nothing else does', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, '/configurations');
+  await goToRig(page, 'Lockside');
+  await expect(page.getByRole('table', { name: 'Checks in every configuration' })).toBeVisible();
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1),
+  ).toBe(true);
+});

@@ -31,6 +31,8 @@ interface ElevationProps {
   onDrop: (edit: Edit | null) => void;
   /** What is laid over it in place of pins and grips. */
   over?: (view: View, sheet: Sheet) => ReactNode;
+  /** What is laid under pins and grips. */
+  under?: (view: View, sheet: Sheet) => ReactNode;
   /** Only the dimensions people ask for first. */
   few?: boolean;
   /** Who shows it says which view it is. */
@@ -78,6 +80,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   onDraft,
   onDrop,
   over,
+  under,
   few = false,
   bare = false,
 }: ElevationProps) {
@@ -122,6 +125,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
             <Ruler ticks={ticksOf(u0, u1, k > 1.6 ? 50 : 100)} X={X} y={Y(v0) + 6} />
           )}
           <Dimensions below={below} beside={beside} sheet={sheet} right={u1} bottom={v0} />
+          {under?.(view, sheet)}
           {over ? (
             over(view, sheet)
           ) : (

@@ -13,6 +13,7 @@ import { Tabs } from '@/ui/tabs';
 import { MeasurePanel } from '@/views/bench/measure-panel';
 import { WithRig } from '@/views/bench/with-rig';
 import type { TriedPlace } from '@/core/solve/places';
+import { useLoadLayer } from '@/views/areas/joints/load-layer';
 import { PlacePins } from '@/views/areas/joints/place-pins';
 import { usePlacing } from '@/views/areas/joints/placing';
 import { ElevationDrawing } from './elevation-drawing';
@@ -64,6 +65,7 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
     [drop, stop],
   );
   const places = placing?.places ?? null;
+  const { lines, under, setLit } = useLoadLayer(later, panel === 'joints');
   const over = useMemo(
     () =>
       places
@@ -75,6 +77,7 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
   );
   const drawing = (view: View) => ({
     over,
+    under,
     view,
     facts: view === held ? facts : follows,
     lit,
@@ -110,6 +113,8 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
                 onPlace={place}
                 onStop={stop}
                 onTake={take}
+                lines={lines}
+                onLit={setLit}
               />
             </div>
           ) : null}

@@ -6,8 +6,8 @@ import { KIND_NAME } from '@/core/kit/fields';
 import { canBeHeld, interfacesOf } from '@/core/areas/joints/kit/sides';
 import { firstHoles } from '@/core/areas/joints/kit/pattern';
 import { isSlide } from '@/core/areas/joints/model/free';
-import { screwBill, tightnessOf, toolsOf, turnedWith } from '@/core/areas/joints/model/lists';
-import { loadPath, massOf } from '@/core/areas/joints/model/load-path';
+import { turnedWith } from '@/core/areas/joints/model/lists';
+import { carriesWords, type LoadLine } from '@/core/areas/joints/model/load-lines';
 import { namedSeats, seatsOf, type NamedSeat } from '@/core/areas/joints/model/seats';
 import { setHold, setOverhead, setSeat } from '@/core/areas/joints/moves/seat';
 import { takeFitted } from '@/core/areas/space/moves/fitted';
@@ -20,6 +20,7 @@ import { named } from '@/views/bench/found';
 import { Overridden } from '@/views/bench/overridden';
 import { Choose, Length, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { HowTight, Screws, Tightness } from './joint-lists';
 import type { Placing } from './placing';
 import { stateOf } from './place-words';
 
@@ -30,8 +31,14 @@ export default function JointsPanel({
   onPlace,
   onStop,
   onTake,
+  lines,
+  onLit,
 }: {
   facts: RigFacts;
+  /** What every joint carries, as it is drawn. */
+  lines: readonly LoadLine[];
+  /** A joint is looked at in the list. */
+  onLit: (use: string | null) => void;
   placing: Placing | null;
   onPlace: (part: string, use: string | null) => void;
   onStop: () => void;
@@ -46,7 +53,8 @@ export default function JointsPanel({
         <PutOn facts={facts} onPlace={onPlace} />
       )}
       <HeldBy facts={facts} />
-      <Joints facts={facts} onPlace={onPlace} />
+      <Joints facts={facts} onPlace={onPlace} lines={lines} onLit={onLit} />
+      <Tightness facts={facts} />
       <Screws facts={facts} />
     </div>
   );
@@ -178,22 +186,20 @@ function HeldBy({ facts }: { facts: RigFacts }) {
   );
 }
 
-const TIGHT = [
-  { id: 'snug', name: 'snug' },
-  { id: 'firm', name: 'firm' },
-  { id: 'critical', name: 'critical, signed off' },
-] as const;
-
 function Joints({
   facts,
   onPlace,
+  lines,
+  onLit,
 }: {
   facts: RigFacts;
+  lines: readonly LoadLine[];
+  onLit: (use: string | null) => void;
   onPlace: (part: string, use: string | null) => void;
 }) {
   const { built, rig } = facts;
   const seats = namedSeats(built);
-  const path = loadPath(built);
+  const line = new Map(lines.map((l) => [l.use, l]));
   const others = seatsOf(built).length - seats.length;
   return (
     <Section title="Joints">
@@ -202,7 +208,8 @@ function Joints({
           key={s.use.id}
           facts={facts}
           seat={s}
-          carries={massOf(path, s)}
+          line={line.get(s.use.id) ?? null}
+          onLit={onLit}
           onMove={() => onPlace(s.part.id, s.use.id)}
         />
       ))}
@@ -220,12 +227,14 @@ function Joints({
 function Joint({
   facts,
   seat: s,
-  carries,
+  line,
+  onLit,
   onMove,
 }: {
   facts: RigFacts;
   seat: NamedSeat;
-  carries: string;
+  line: LoadLine | null;
+  onLit: (use: string | null) => void;
   onMove: () => void;
 }) {
   const edit = useEdit();
@@ -236,7 +245,13 @@ function Joint({
   const holes = isSlide(s.at) ? [] : firstHoles(s.at, s.by);
   const driver = turnedWith(s);
   return (
-    <div className="border-t border-rule pt-1">
+    <div
+      className="border-t border-rule pt-1"
+      onMouseEnter={() => onLit(s.use.id)}
+      onMouseLeave={() => onLit(null)}
+      onFocus={() => onLit(s.use.id)}
+      onBlur={() => onLit(null)}
+    >
       <Piece
         part={s.part}
         use={s.use.id}
@@ -247,7 +262,7 @@ function Joint({
         <span>
           <span className="sr-only">{STATE_WORD[state]}: </span>
           {s.by.name} in {s.at.name} of {s.host.part.name}
-          {driver ? `, ${driver.name}` : ''}. {carries}
+          {driver ? `, ${driver.name}` : ''}.{line ? ` ${carriesWords(line)}` : ''}
         </span>
       </p>
       <div className="flex items-center gap-1">
@@ -292,50 +307,7 @@ function Joint({
         hint="as it goes on"
         onKeep={(v) => set({ turn: v }, `Turn ${s.part.name}`)}
       />
-      <Choose
-        label="tight"
-        value={tightnessOf(s)}
-        none={null}
-        options={TIGHT.map((t) => ({
-          ...t,
-          pick: () => set({ tight: t.id }, `${s.part.name} ${t.id}`),
-        }))}
-      />
+      <HowTight seat={s} onSet={set} />
     </div>
-  );
-}
-
-function Screws({ facts }: { facts: RigFacts }) {
-  const bill = screwBill(facts.built);
-  const { needed, free, unknown } = toolsOf(facts.built);
-  if (bill.length === 0 && needed.length === 0) return null;
-  return (
-    <>
-      <Section title="Screws">
-        <ul>
-          {bill.map((l) => (
-            <li
-              key={`${l.thread} ${l.length} ${l.driver} ${l.captive}`}
-              className="border-t border-rule py-1"
-            >
-              {l.count} x {l.thread},{' '}
-              {l.length === null
-                ? 'length not known'
-                : `${mm(l.length)}${l.captive ? ' standing out, captive' : ''}`}
-              <span className="block text-sm text-soft">{l.joints.join('; ')}</span>
-            </li>
-          ))}
-        </ul>
-      </Section>
-      <Section title="Tools">
-        <p>
-          {needed.length === 0
-            ? 'None: everything opens by hand.'
-            : needed.map((n) => n.driver.name).join(', ')}
-          . {free.length} {free.length === 1 ? 'joint opens' : 'joints open'} by hand.
-          {unknown.length > 0 ? ` Not said for ${unknown.join('; ')}.` : ''}
-        </p>
-      </Section>
-    </>
   );
 }

@@ -9,7 +9,8 @@ import type { Part } from '../../../kit/types';
 import { exact } from '../../../quantity/say';
 import { usesOn } from '../../../roles/uses';
 import { carriedBy, heldBy, loadPath, type Carrying } from '../model/load-path';
-import { saidOf, type Seat } from '../model/seats';
+import { momentOn } from '../model/twist';
+import { isNamed, saidOf, type Seat } from '../model/seats';
 import { perSeat } from './per-seat';
 
 /** As many are named in a sentence as can be read in one. */
@@ -33,7 +34,7 @@ const ofEach = perSeat('joint.load-path', (built, seat) => {
   const own = carriedBy(built, seat.use.id);
   if (!own) return [];
   const j = { seat, ...own };
-  return [...rated(j), ...weak(j)];
+  return [...rated(j), ...bent(built, j), ...weak(j)];
 });
 
 function baseOf(s: Seat, what = '') {
@@ -100,6 +101,44 @@ function rated({ seat: s, carried }: Carrying): Verdict[] {
       basis: MAKERS,
     }),
   );
+}
+
+/** The moment on a joint, in the worst attitude, against what its maker rates it for. */
+function bent(built: Built, { seat: s, pieces }: Carrying): Verdict[] {
+  if (!isNamed(s)) return [];
+  const sides = [
+    { part: s.host.part, i: s.at, what: ':at-moment' },
+    { part: s.part as Part, i: s.by, what: ':by-moment' },
+  ].filter((x) => x.i.bearsMoment !== undefined);
+  return sides.map(({ part, i, what }) => {
+    const of = `${i.name} of ${part.name}`;
+    const base = {
+      ...baseOf(s, what),
+      about: [...new Set([s.part.id, s.host.part.id])],
+      basis: MAKERS,
+    };
+    const limit = given(part, 'interfaces', i.id, 'bearsMoment');
+    const pull = momentOn(built, s, pieces);
+    if (!pull)
+      return plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `What turns on ${of} is not known: something that hangs on it stands nowhere.`,
+        sum: 'No sum.',
+      });
+    return judge({
+      ...base,
+      inputs: [limit, ...pull.inputs],
+      margin: ([most, ...x]) => most! - pull.moment(x),
+      unit: 'N m',
+      limit: { value: limit.known?.value ?? 0, unit: 'N m', rule: null },
+      why: (o) =>
+        `${exact(limit.known!.value - o.value, 2)} N m turn on ${of} in the worst attitude; its maker rates it for ${exact(limit.known!.value, 2)} N m${o.hi < 0 ? ': too much for it' : ''}.`,
+      sum: (o) =>
+        `${exact(limit.known!.value, 2)} - ${exact(limit.known!.value - o.value, 2)} = ${exact(o.value, 2)} N m`,
+      lacking: missed(of),
+    });
+  });
 }
 
 /** What hangs where the crew said that nothing should without a word. */

@@ -122,6 +122,25 @@ export function tightnessOf(s: NamedSeat): 'snug' | 'firm' | 'critical' {
   return s.use.tight ?? ((s.use.gap ?? 0) > 0 || s.part.kind === 'cage' ? 'snug' : 'firm');
 }
 
+/** Joints that are as tight as each other. */
+export interface Tight {
+  tight: 'critical' | 'firm' | 'snug';
+  joints: { use: string; said: string; signed: string | null }[];
+}
+
+/** Every named joint by how tight it is, critical ones first; none without a joint. */
+export function byTightness(built: Built): Tight[] {
+  const seats = namedSeats(built);
+  return (['critical', 'firm', 'snug'] as const)
+    .map((tight) => ({
+      tight,
+      joints: seats
+        .filter((s) => tightnessOf(s) === tight)
+        .map((s) => ({ use: s.use.id, said: saidOf(s), signed: s.use.signed ?? null })),
+    }))
+    .filter((t) => t.joints.length > 0);
+}
+
 /** Length of the screw of a joint as it is said, mm; null where there is none. */
 export function screwLength(s: NamedSeat): number | null {
   const w = screwOf(s);

@@ -1,7 +1,5 @@
 import type { Built } from '../../../build/build';
 import { node, sameList } from '../../../engine/reads';
-import { valueOf } from '../../../quantity/quantity';
-import { exact } from '../../../quantity/say';
 import { isBox, type Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import { bridges, farSides, sideOf, type Edge } from './graph';
@@ -12,6 +10,8 @@ export interface Carrying {
   seat: Seat;
   /** What falls or is left behind when it goes: all on its other side. */
   carried: readonly Part[];
+  /** The same as it stands: each piece with what it is made of. */
+  pieces: readonly (readonly [key: string, parts: readonly Part[]])[];
   /** Nothing else holds that: it is a bridge. */
   only: boolean;
 }
@@ -27,16 +27,6 @@ export interface LoadPath {
 /** How the weight gets from every fitted part to what the rig is held by; once for a rig. */
 export function loadPath(built: Built): LoadPath {
   return built.once(PATH);
-}
-
-/** What a joint carries, in a sentence: what is known of it, and what nobody weighed. */
-export function massOf(path: LoadPath, seat: Seat): string {
-  const joint = path.joints.find((j) => j.seat.use.id === seat.use.id);
-  if (!joint) return '';
-  const known = joint.carried.map((p) => valueOf(p.mass));
-  const grams = known.reduce<number>((sum, m) => sum + (m ?? 0), 0);
-  const missing = known.filter((m) => m === null).length;
-  return `It carries ${exact(grams, 0)} g${missing > 0 ? ` and ${missing} that nobody weighed` : ''}.`;
 }
 
 const PATH = node('load path', find);
@@ -62,10 +52,18 @@ const CARRIED = each(
   'carried',
   (built, use): Omit<Carrying, 'seat'> | null => {
     const own = built.once(BY_ID).get(use);
-    return own ? { carried: own.carried, only: own.only } : null;
+    return own ? { carried: own.carried, pieces: own.pieces, only: own.only } : null;
   },
   (a, b) =>
-    a === b || (a !== null && b !== null && a.only === b.only && sameList(a.carried, b.carried)),
+    a === b ||
+    (a !== null &&
+      b !== null &&
+      a.only === b.only &&
+      sameList(a.carried, b.carried) &&
+      sameList(
+        a.pieces.map(([k]) => k),
+        b.pieces.map(([k]) => k),
+      )),
 );
 
 function find(built: Built): LoadPath {
@@ -86,6 +84,7 @@ function find(built: Built): LoadPath {
       {
         seat,
         carried: [...far].flatMap((k) => parts.get(k) ?? []),
+        pieces: [...far].map((k) => [k, parts.get(k) ?? []] as const),
         only: alone.has(edge.id),
       },
     ];

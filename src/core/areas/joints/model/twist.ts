@@ -8,7 +8,8 @@ import type { FittedUse, Part } from '../../../kit/types';
 import type { Piece, Pose, StandSolid } from '../../../place/setting';
 import { poseOf } from '../place/pose';
 import { bounds, type Bounds } from '../../../solids/solid';
-import { each, hangingOn, isNamed, seatOf, spotOfSeat, type Seat } from './seats';
+import { each, hangingOn, isNamed, seatOf, spotOfSeat, type NamedSeat, type Seat } from './seats';
+import type { Carrying } from './load-path';
 
 /** Where the weight of a part sits that nobody weighed: its middle, within this of its extents. */
 const CENTRE_DOUBT = 0.15;
@@ -64,14 +65,47 @@ export function leverageOn(built: Built, seat: Seat): Leverage | null {
   const own = all[0];
   if (!own || !target) return null;
   const spot = isNamed(seat) ? spotOfSeat(built, seat) : null;
+  return leverageOf(part.name, all, spot ? givens(spot.at) : target.inputs, (read) =>
+    spot ? spot.at.map((l) => at(l, read)) : middleOf(use, own.solid, target, read),
+  );
+}
+
+/**
+ * Moment about a named joint of all that its loss would let fall, in the worst attitude; null while
+ * nobody knows where it is, or a piece of what it carries stands nowhere.
+ */
+export function momentOn(
+  built: Built,
+  seat: NamedSeat,
+  pieces: Carrying['pieces'],
+): Leverage | null {
+  const spot = spotOfSeat(built, seat);
+  if (!spot) return null;
+  const stand = standOf(built);
+  const all: { part: Part; solid: StandSolid }[] = [];
+  for (const [key, parts] of pieces) {
+    const solid = stand.pieces.find((p) => p.key === key)?.solids.find((x) => !x.moving);
+    if (!solid && parts.length > 0) return null;
+    for (const part of parts) all.push({ part, solid: solid! });
+  }
+  return all.length === 0
+    ? null
+    : leverageOf(seat.part.name, all, givens(spot.at), (read) => spot.at.map((l) => at(l, read)));
+}
+
+/**
+ * |sum of mass x (its centre - the joint)| x g, plus what it is in doubt by where the weight of each
+ * sits. Newton; a body weighs at its centre of gravity.
+ */
+function leverageOf(
+  name: string,
+  all: readonly { part: Part; solid: StandSolid }[],
+  places: readonly Given[],
+  joint: (read: Read) => readonly number[],
+): Leverage {
   const masses = all.map((a) => given(a.part, 'mass'));
-  const sizes = [
-    ...new Set([
-      ...all.flatMap((a) => a.solid.inputs),
-      ...(spot ? givens(spot.at) : target.inputs),
-    ]),
-  ];
-  const centre: Given = constant(`where the weight of ${part.name} sits`, '', {
+  const sizes = [...new Set([...all.flatMap((a) => a.solid.inputs), ...places])];
+  const centre: Given = constant(`where the weight of ${name} sits`, '', {
     value: 0,
     tol: CENTRE_DOUBT,
     from: 'guess',
@@ -82,7 +116,7 @@ export function leverageOn(built: Built, seat: Seat): Leverage | null {
   const from = reader(inputs);
   const moment = (x: readonly number[]) => {
     const read = from(x);
-    const screw = spot ? spot.at.map((l) => at(l, read)) : middleOf(use, own.solid, target, read);
+    const screw = joint(read);
     const sum = [0, 0, 0];
     let doubt = 0;
     all.forEach((a, i) => {

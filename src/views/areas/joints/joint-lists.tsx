@@ -1,0 +1,143 @@
+'use client';
+
+import { useId } from 'react';
+import { mm } from '@/core/quantity/say';
+import { byTightness, screwBill, tightnessOf, toolsOf } from '@/core/areas/joints/model/lists';
+import type { NamedSeat } from '@/core/areas/joints/model/seats';
+import type { FittedUse } from '@/core/kit/types';
+import { Choose, Section } from '@/views/bench/panel-parts';
+import type { RigFacts } from '@/views/bench/use-rig';
+import { TextInput } from '@/views/part/cells';
+
+const TIGHT = [
+  { id: 'snug', name: 'snug' },
+  { id: 'firm', name: 'firm' },
+  { id: 'critical', name: 'critical: signed off' },
+] as const;
+
+/** How tight a joint is, and who signed it off where it is critical. */
+export function HowTight({
+  seat: s,
+  onSet,
+}: {
+  seat: NamedSeat;
+  onSet: (to: Partial<FittedUse>, title: string) => void;
+}) {
+  const { name } = s.part;
+  return (
+    <>
+      <Choose
+        label="tight"
+        value={tightnessOf(s)}
+        none={null}
+        options={TIGHT.map((t) => ({
+          ...t,
+          pick: () =>
+            onSet(
+              { tight: t.id, signed: t.id === 'critical' ? s.use.signed : undefined },
+              `${name} ${t.id}`,
+            ),
+        }))}
+      />
+      {tightnessOf(s) === 'critical' ? (
+        <SignedOff
+          by={s.use.signed}
+          name={name}
+          onKeep={(signed) =>
+            onSet({ signed }, signed ? `${name} signed off` : `${name} not signed off`)
+          }
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** Who signed a critical joint off, as a role. */
+function SignedOff({
+  by,
+  name,
+  onKeep,
+}: {
+  by: string | undefined;
+  name: string;
+  onKeep: (role: string | undefined) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id} className="min-w-28 text-soft">
+        signed off by
+      </label>
+      <TextInput
+        id={id}
+        value={by ?? ''}
+        className="w-full"
+        check={(t) => (t.length > 40 ? `Who signed ${name} off, in 40 characters.` : null)}
+        onKeep={(t) => onKeep(t === '' ? undefined : t)}
+      />
+    </div>
+  );
+}
+
+/** Joints by how tight they are, for going round with a key: critical ones first, each signed off. */
+export function Tightness({ facts }: { facts: RigFacts }) {
+  const list = byTightness(facts.built);
+  if (list.length === 0) return null;
+  return (
+    <Section title="By how tight">
+      {list.map(({ tight, joints }) => (
+        <div key={tight} className="border-t border-rule py-1">
+          <h4 className="font-semibold">{tight}</h4>
+          <ul>
+            {joints.map((j) => (
+              <li key={j.use} className="text-sm">
+                {j.said}
+                {tight === 'critical' ? (
+                  <span className={j.signed === null ? 'text-tight' : 'text-soft'}>
+                    {j.signed === null ? ', not signed off' : `, signed off by the ${j.signed}`}
+                  </span>
+                ) : null}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </Section>
+  );
+}
+
+/** Screws and tools of the rig. */
+export function Screws({ facts }: { facts: RigFacts }) {
+  const bill = screwBill(facts.built);
+  const { needed, free, unknown } = toolsOf(facts.built);
+  if (bill.length === 0 && needed.length === 0) return null;
+  return (
+    <>
+      <Section title="Screws">
+        <ul>
+          {bill.map((l) => (
+            <li
+              key={`${l.thread} ${l.length} ${l.driver} ${l.captive}`}
+              className="border-t border-rule py-1"
+            >
+              {l.count} x {l.thread},{' '}
+              {l.length === null
+                ? 'length not known'
+                : `${mm(l.length)}${l.captive ? ' standing out, captive' : ''}`}
+              <span className="block text-sm text-soft">{l.joints.join('; ')}</span>
+            </li>
+          ))}
+        </ul>
+      </Section>
+      <Section title="Tools">
+        <p>
+          {needed.length === 0
+            ? 'None: everything opens by hand.'
+            : needed.map((n) => n.driver.name).join(', ')}
+          . {free.length} {free.length === 1 ? 'joint opens' : 'joints open'} by hand.
+          {unknown.length > 0 ? ` Not said for ${unknown.join('; ')}.` : ''}
+        </p>
+      </Section>
+    </>
+  );
+}
