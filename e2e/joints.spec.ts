@@ -195,7 +195,7 @@ test('a rig with everything on named interfaces, from nothing, by visible labels
   await put('My dovetail, dovetail', /holes below of My cage/, 'screws in holes below of My cage');
 
   // Nothing stands by a face alone, guesses are never called ok, and what carries the screen is said with its grams.
-  await expect(page.getByText('It carries 420 g.')).toBeVisible();
+  await expect(page.getByText(/It carries 420 g: 4.1 N/)).toBeVisible();
   await page.getByRole('tab', { name: 'Findings' }).click();
   await expect(
     findings(page)

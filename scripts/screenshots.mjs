@@ -99,6 +99,16 @@ const SHOTS = [
     act: (page) => page.getByRole('button', { name: /^Weir box/ }).click(),
   },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },
+  {
+    name: 'configurations',
+    path: '/configurations',
+    theme: 'bench',
+    act: async (page) => {
+      await goToRig('Lockside')(page);
+      await page.getByRole('link', { name: 'Configurations', exact: true }).click();
+      await page.getByRole('table', { name: 'Checks in every configuration' }).waitFor();
+    },
+  },
   { name: 'compare', path: '/compare', theme: 'set' },
   {
     name: 'kit-sheet',

@@ -136,3 +136,37 @@ describe('nelvix check --configuration', () => {
     expect(run('check', demoPath(), '--configuration').err).toMatch(/found nothing/);
   });
 });
+
+describe('nelvix configurations', () => {
+  test('each against the rig itself: what gets worse, what is done, screws and tools', () => {
+    const { code, out } = run('configurations', demoPath());
+    expect(code).toBe(0);
+    expect(out).toMatch(/^Lockside, on the shoulder\n {2}the rig itself: \d+ fail/);
+    expect(out).toMatch(
+      / {2}cabin: .*\n {4}worse: fail {2}space\.envelope .*4 mm over the 1150 mm/,
+    );
+    expect(out).toMatch(/moved: Spar arm: 36\.0 mm forward/);
+    expect(out).toMatch(/screws: 2 x 1\/4-20 UNC x 18\.0 mm more/);
+    const json = JSON.parse(run('configurations', demoPath(), '--json').out) as {
+      configurations: { name: string; column: { count: { fail: number } } }[];
+    }[];
+    expect(json[0]!.configurations.map((c) => c.name)).toEqual([
+      'the rig itself',
+      'studio',
+      'shoulder',
+      'cabin',
+      'gimbal',
+    ]);
+    // The same count as when that one is checked by itself.
+    const alone = JSON.parse(
+      run('check', demoPath(), '--configuration', 'cabin', '--json', '--verdicts').out,
+    ) as { counts: { fail: number } };
+    expect(json[0]!.configurations[3]!.column.count.fail).toBe(alone.counts.fail);
+  });
+
+  test('a file that cannot be used, or no file, is said', () => {
+    expect(run('configurations').code).toBe(2);
+    expect(run('configurations', 'moon.json').err).toMatch(/there is no such file/);
+    expect(run('configurations', demoPath(), '--moon').err).toMatch(/There is no --moon here/);
+  });
+});

@@ -9,18 +9,24 @@ import { rigIn } from '../core/doc/layers';
 import type { JobDoc } from '../core/kit/kept';
 import { readDoc } from '../core/format/read-job';
 import { report, reportText } from '../core/report/report';
+import { configurationReports, configurationText } from './configurations';
 import { sharedReport, type Helper } from './share';
 import type { Job, Rig } from '../core/kit/types';
 
 export { serve, startHelper } from './share';
 
 const USAGE = `Usage: nelvix check FILE [--json] [--verdicts] [--configuration NAME]
+       nelvix configurations FILE [--json]
        nelvix map FILE --rig RIG [--focal MM] [--stop T] [--focus M] [--size 96x54] [--out CSV]
 
 check   checks every rig of a job file with the same core as the application; with
         --verdicts without trying fixes; with --configuration the rigs that have one of that
         name, as they stand in it.
         Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
+configurations
+        lays every rig that has configurations beside each of them: what gets worse, what
+        comes off, goes on, moves and is set otherwise, screws and tools.
+        Exit 0: laid beside each other. 2: the file cannot be used.
 map     writes the shading of the chip of one rig (its id or name) as CSV: what stands in
         front, the falloff of the lens, that of a reducer, hard cuts and what causes them.
         Without --focal, --stop and --focus (metres, or "infinity") at the worst of all settings.
@@ -55,10 +61,26 @@ export function main(
   const plain = args.includes('--verdicts');
   if (command === 'check')
     return check(rest, args.includes('--json'), plain ? 'verdicts' : help, out, err);
+  if (command === 'configurations' && !plain)
+    return beside(rest, args.includes('--json'), out, err);
   if (command === 'map' && !plain && !args.includes('--json')) return map(rest, out, err);
   const unknown = args.find((w) => w.startsWith('-'));
   err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
   return 2;
+}
+
+/** Lays the rigs of a job beside their configurations. */
+function beside(words: readonly string[], json: boolean, out: Say, err: Say): number {
+  const unknown = words.find((w) => w.startsWith('-'));
+  if (unknown || words.length !== 1) {
+    err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
+    return 2;
+  }
+  const doc = docFrom(words[0]!, err);
+  if (!doc) return 2;
+  const reports = configurationReports(doc);
+  out(json ? `${JSON.stringify(reports, null, 2)}\n` : configurationText(reports));
+  return 0;
 }
 
 /** Checks the rigs of a job that have a configuration of a name, as they stand in it. */

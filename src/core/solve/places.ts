@@ -42,7 +42,8 @@ export function placesFor(built: Built, base: Shared, part: Part, use?: FittedUs
     .flatMap((place): TriedPlace[] => {
       const edit = use ? reseat(built.rig, use, part, place) : seat(built.rig, part, place);
       const after = trials.after(edit.changes);
-      const spot = spotsOfHost(built, place.host)[place.n] ?? spotsOfHost(built, place.host)[0];
+      const spots = spotsOfHost(built, place.host, place.slide);
+      const spot = spots[place.n] ?? spots[0];
       if (!after || !spot) return [];
       const verdicts = CHECKS.flatMap((c) => runOne(after, c));
       const now = total(CHECKS.map((c) => countOf(runOne(after, c))));

@@ -7,12 +7,13 @@ import type { Part } from '../../kit/types';
 import { anyRig, demoRigs, type Subject } from '../../properties/rigs';
 import { inside } from '../../solids/oracles';
 import { box, bounds, cylinder, union, type Solid, type Vec } from '../../solids/solid';
+import { emptyJob } from '../../solve/rigs';
 import { DRIVERS } from './kit/drivers';
 import type { Interface } from './kit/parts';
 import { accessOf, waysTo } from './model/access';
 import { adapterChains } from './model/adapters';
-import { clampedLength, fitsByNumbers } from './model/fit';
-import { freeHoles, hostsOn, seatingsFor } from './model/free';
+import { clampedLength, closing, fitsByNumbers } from './model/fit';
+import { freeHoles, freeStretches, hostsOn, isSlide, seatingsFor } from './model/free';
 import { bridges, sideOf, type Edge } from './model/graph';
 import { canBeHeld, canHold, interfacesOf } from './kit/sides';
 import { holesTaken } from './kit/pattern';
@@ -103,7 +104,13 @@ describe('poses', () => {
           host.at.forEach((l, k) => expect(at(own.at[k]!, value)).toBeCloseTo(at(l, value), 6));
           own.out.forEach((v, k) => expect(v).toBeCloseTo(-host.out[k]!, 9));
           // It is taken now.
-          expect(freeHoles(b, place.host, place.by)).not.toContain(place.n);
+          if (isSlide(place.host.i)) {
+            const guest = { part, i: place.by };
+            // Whatever is still offered leaves both clamps room.
+            const { clamp } = closing({ part: place.host.part, i: place.host.i }, guest);
+            for (const slide of freeStretches(b, place.host, guest))
+              expect(Math.abs(slide - place.slide)).toBeGreaterThanOrEqual(clamp.known!.value);
+          } else expect(freeHoles(b, place.host, place.by)).not.toContain(place.n);
         }
     };
     for (const [, s] of demoRigs.slice(-1)) hold(s);
@@ -258,6 +265,74 @@ describe('free places', () => {
 });
 
 describe('clamps', () => {
+  test('on a rail that others are on a clamp goes where trying every half millimetre finds room', () => {
+    const q = (value: number) => ({ value, tol: 0, from: 'measured' as const });
+    const clampOf = (id: string, clamp: number): Part =>
+      ({
+        id,
+        kind: 'accessory',
+        name: id,
+        interfaces: [
+          { id: 'jaw', name: 'jaw', type: 'rail', side: 'guest', face: 'bottom', clamp: q(clamp) },
+        ],
+      }) as unknown as Part;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 300 }),
+        fc.integer({ min: 8, max: 60 }),
+        fc.array(
+          fc.record({
+            at: fc.integer({ min: -150, max: 150 }),
+            clamp: fc.integer({ min: 8, max: 60 }),
+          }),
+          { minLength: 1, maxLength: 4 },
+        ),
+        (run, clamp, on) => {
+          const body = {
+            id: 'b',
+            kind: 'body',
+            name: 'b',
+            interfaces: [
+              { id: 'rail', name: 'rail', type: 'rail', side: 'host', face: 'top', run: q(run) },
+            ],
+          } as unknown as Part;
+          const kit = [body, clampOf('new', clamp), ...on.map((c, i) => clampOf(`c${i}`, c.clamp))];
+          const job = { ...emptyJob('J', 'j'), kit };
+          const rig = {
+            ...job.rigs[0]!,
+            body: 'b',
+            fitted: on.map((c, i) => ({
+              id: `u${i}`,
+              part: `c${i}`,
+              on: 'top' as const,
+              at: 'rail',
+              by: 'jaw',
+              slide: c.at,
+            })),
+          };
+          const built = build(job, rig);
+          const host = hostsOn(built).find((h) => h.i.id === 'rail')!;
+          const own = interfacesOf(kit[1]!)[0]!;
+          const found = freeStretches(built, host, { part: kit[1]!, i: own });
+          const room: number[] = [];
+          for (let x = -300; x <= 300; x++) {
+            const at = x / 2;
+            const lies = Math.abs(at) + clamp / 2 <= run / 2;
+            const clear = on.every((c) => Math.abs(at - c.at) >= (c.clamp + clamp) / 2);
+            if (lies && clear) room.push(at);
+          }
+          for (const x of found) expect(room).toContain(x);
+          const nearest = Math.min(...room.map(Math.abs));
+          // What is left between two clamps may hide the tightest of them: half a millimetre.
+          if (room.length > 2 && found.length > 0)
+            expect(Math.abs(found[0]!)).toBeLessThanOrEqual(nearest + 1);
+          if (room.length > 4) expect(found.length).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
   test('what sits on the rail is counted by laying it out in tenths of a millimetre', () => {
     fc.assert(
       fc.property(fc.nat(800), fc.nat(800), fc.integer({ min: -600, max: 600 }), (r, c, s) => {

@@ -3,7 +3,14 @@ import { candidate, hire, kitOf, type Candidate, type Generator } from '../../..
 import { adapterChains } from '../model/adapters';
 import { mm } from '../../../quantity/say';
 import { fitsByNumbers } from '../model/fit';
-import { freeHoles, hostsOn, isSlide, seatingsFor, type Seating } from '../model/free';
+import {
+  freeHoles,
+  freeStretches,
+  hostsOn,
+  isSlide,
+  seatingsFor,
+  type Seating,
+} from '../model/free';
 import { canBeHeld, interfacesOf } from '../kit/sides';
 import { bite, screwOf } from '../model/screw';
 import { isNamed, seatsOf, type NamedSeat, type Seat } from '../model/seats';
@@ -37,11 +44,14 @@ function elsewhere(built: Built, s: Seat, wanted: (p: Seating) => boolean): Cand
       // Of a row its first free hole, its last and the one in the middle are enough to try.
       const own = `${p.host.piece} ${p.host.i.id} ${p.by.id}`;
       const free = freeHoles(built, p.host, p.by, s.use.id);
-      const some = [free[0], free[Math.floor(free.length / 2)], free.at(-1)].includes(p.n);
+      const some =
+        isSlide(p.host.i) ||
+        [free[0], free[Math.floor(free.length / 2)], free.at(-1)].includes(p.n);
       const same =
         p.host.i.id === s.use.at &&
         p.by.id === s.use.by &&
         p.n === (s.use.n ?? 0) &&
+        p.slide === (s.use.slide ?? 0) &&
         p.host.use?.id === s.use.to;
       const again = seen.has(`${own} ${p.n}`);
       seen.add(`${own} ${p.n}`);
@@ -79,9 +89,12 @@ function byAdapter(built: Built, s: Seat, wanted: (by: string) => boolean): Cand
       for (const way of ways.slice(0, 2)) {
         const first = way.links[0]!;
         const own = interfacesOf(first.part).find((i) => i.id === first.by)!;
-        const n = freeHoles(built, host, own, s.use.id)[0];
-        if (n === undefined) continue;
-        const links = [{ ...first, n }, ...way.links.slice(1)];
+        const slides = isSlide(host.i);
+        const guest = { part: first.part, i: own };
+        const n = slides ? 0 : freeHoles(built, host, own, s.use.id)[0];
+        const slide = slides ? freeStretches(built, host, guest, s.use.id)[0] : 0;
+        if (n === undefined || slide === undefined) continue;
+        const links = [{ ...first, n, slide }, ...way.links.slice(1)];
         const edit = seatThrough(built.rig, s.part, host, links, { by: by.id, n: way.n }, s.use);
         const parts = links.map((l) => l.part);
         list.push(

@@ -5,7 +5,7 @@ import { pieceKey } from '../../../place/piece';
 import { interfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 import { spotOf, type Spot } from '../place/pose';
-import { fitsByNumbers } from './fit';
+import { closing, fitsByNumbers } from './fit';
 import { canBeHeld, canHold, interfacesOf } from '../kit/sides';
 import { firstHoles, holesTaken } from '../kit/pattern';
 import { namedSeats, poseAt, seatsOf, type NamedSeat } from './seats';
@@ -57,24 +57,55 @@ export function takenOf(
   return taken;
 }
 
-/** First holes of a host that a guest could take, nothing else being in them. */
+/** First holes of a host that a guest could take, nothing else being in them; none of a slide. */
 export function freeHoles(built: Built, host: Host, guest: Interface, but?: string): number[] {
-  if (isSlide(host.i)) return freeStretch(built, host, guest, but) ? [0] : [];
+  if (isSlide(host.i)) return [];
   const taken = takenOf(built, host, but);
   return firstHoles(host.i, guest).filter((n) =>
     holesTaken(host.i, guest, n).every((x) => !taken.has(x)),
   );
 }
 
-/** Whether nothing is clamped in the middle of what it would slide on. */
-function freeStretch(built: Built, host: Host, _guest: Interface, but?: string): boolean {
-  return namedSeats(built).every(
-    (s) =>
-      s.use.id === but ||
-      s.host.piece !== host.piece ||
-      s.at.id !== host.i.id ||
-      Math.abs(s.use.slide ?? 0) > 1e-9,
+/** What is left between two clamps on one rail, and what a slide is set to at most finely, mm. */
+const BETWEEN = 0.5;
+
+/**
+ * Where along a slide a clamp could go: in its middle, else beside what is on it already, as near to
+ * the middle as it goes. Nothing is offered beside a clamp that nobody knows the length of.
+ *
+ * @param guest the side that is clamped on, with its part
+ * @returns mm off the middle of the slide, nearest first
+ */
+export function freeStretches(
+  built: Built,
+  host: Host,
+  guest: { part: Part; i: Interface },
+  but?: string,
+): number[] {
+  const on = namedSeats(built).filter(
+    (s) => s.use.id !== but && s.host.piece === host.piece && s.at.id === host.i.id,
   );
+  if (on.length === 0) return [0];
+  const slid = { part: host.part, i: host.i };
+  const { clamp, run } = closing(slid, guest);
+  if (!clamp.known || !run.known) return [];
+  const taken = on.map((s) => ({
+    at: s.use.slide ?? 0,
+    half: (closing(slid, { part: s.part, i: s.by }).clamp.known?.hi ?? Infinity) / 2,
+  }));
+  const half = clamp.known.hi / 2;
+  const room = run.known.lo / 2 - half;
+  return [0, ...taken.flatMap((t) => [-1, 1].map((way) => beside(t, half, way)))]
+    .filter((x) => Math.abs(x) <= room)
+    .filter((x) => taken.every((t) => Math.abs(x - t.at) >= t.half + half))
+    .sort((a, b) => Math.abs(a) - Math.abs(b) || a - b)
+    .filter((x, i, all) => all.indexOf(x) === i);
+}
+
+/** The nearest a clamp goes beside another, rounded away from it. */
+function beside(t: { at: number; half: number }, half: number, way: number): number {
+  const least = (t.at * way + t.half + half + BETWEEN) / BETWEEN;
+  return way * Math.ceil(least) * BETWEEN + 0;
 }
 
 /** A place that a part could be put: a free host, and the part's own side for it. */
@@ -82,6 +113,8 @@ export interface Seating {
   host: Host;
   by: Interface;
   n: number;
+  /** Along a slide, mm off its middle; 0 for a hole. */
+  slide: number;
   /** By their numbers they go together; false is never listed, null is not known. */
   sure: boolean | null;
 }
@@ -113,28 +146,37 @@ export function seatingsFor(built: Built, part: Part, but?: string): Seating[] {
         const sure = fitsByNumbers({ part: host.part, i: host.i }, { part, i: by }, allowed);
         if (sure === false) return [];
         if (sure === null && (host.i.type === undefined || host.i.type !== by.type)) return [];
-        return freeHoles(built, host, by, but).map((n) => ({ host, by, n, sure }));
+        return isSlide(host.i)
+          ? freeStretches(built, host, { part, i: by }, but)
+              .slice(0, 1)
+              .map((slide) => ({ host, by, n: 0, slide, sure }))
+          : freeHoles(built, host, by, but).map((n) => ({ host, by, n, slide: 0, sure }));
       }),
     );
 }
 
 /** How a part is put there, as fields of its use. */
-export function seatFields(s: Seating): Pick<FittedUse, 'to' | 'on' | 'at' | 'by' | 'n'> {
+export function seatFields(s: Seating): Pick<FittedUse, 'to' | 'on' | 'at' | 'by' | 'n' | 'slide'> {
   return {
     to: s.host.use?.id,
     on: s.host.under ? 'under' : (s.host.i.face ?? 'top'),
     at: s.host.i.id,
     by: s.by.id,
     n: s.n === 0 ? undefined : s.n,
+    slide: s.slide === 0 ? undefined : s.slide,
   };
 }
 
-/** Where a host stands, for the drawing: one spot for each of its holes. */
-export function spotsOfHost(built: Built, host: Host): Spot[] {
+/**
+ * Where a host stands, for the drawing: one spot for each of its holes, of a slide one.
+ *
+ * @param slide mm off the middle of what is slid on
+ */
+export function spotsOfHost(built: Built, host: Host, slide = 0): Spot[] {
   const pose = poseAt(built, host.piece);
   if (!pose) return [];
   const count = isSlide(host.i) ? 1 : (host.i.count ?? 1);
   return Array.from({ length: count }, (_, n) =>
-    spotOf(pose, host.part, host.i, isSlide(host.i) ? {} : { first: n, held: 1 }),
+    spotOf(pose, host.part, host.i, isSlide(host.i) ? { slide } : { first: n, held: 1 }),
   );
 }

@@ -2,6 +2,7 @@ import type { Edit } from '../../../edit/edit';
 import { at } from '../../../edit/rig-path';
 import { newId } from '../../../engine/ids';
 import type { Change, FittedUse, Part, Rig } from '../../../kit/types';
+import { mm } from '../../../quantity/say';
 import type { Seating } from '../model/free';
 import { seatFields } from '../model/free';
 
@@ -22,9 +23,10 @@ const PLACE = [
 ] as const;
 
 /** How a place is called: `top holes of Lattice cage`, of a row with the number of its hole. */
-export function placeName({ host, n }: Seating): string {
+export function placeName({ host, n, slide }: Seating): string {
   const hole = (host.i.count ?? 1) > 1 ? `, hole ${n + 1}` : '';
-  return `${host.i.name} of ${host.part.name}${hole}`;
+  const off = slide === 0 ? '' : `, ${mm(Math.abs(slide))} off its middle`;
+  return `${host.i.name} of ${host.part.name}${hole}${off}`;
 }
 
 /** Puts a part on a free place. */
@@ -69,7 +71,7 @@ export function seatThrough(
   rig: Rig,
   part: Part,
   first: Seating['host'],
-  chain: readonly { part: Part; by: string; at: string; n: number }[],
+  chain: readonly { part: Part; by: string; at: string; n: number; slide?: number }[],
   last: { by: string; n: number },
   use?: FittedUse,
 ): Edit {
@@ -86,6 +88,7 @@ export function seatThrough(
       at: where,
       by: link.by,
       n: link.n === 0 ? undefined : link.n,
+      slide: link.slide === 0 ? undefined : link.slide,
     });
     changes.push({ path: at(rig, 'fitted', one.id), value: one });
     to = one.id;
