@@ -37,8 +37,8 @@ test('the station of a drive set for one lens is there again when it comes back,
   job = set(job, ['drives', drive!.id, 'station'], 91.5);
   [job] = put(job, other);
   job = set(job, ['drives', drive!.id, 'station'], 64);
-  let title: string;
-  [job, title] = put(job, first);
+  const [again, title] = put(job, first);
+  job = again;
   expect(rigOf(job).drives![0]!.station).toBe(91.5);
   expect(title).toMatch(/as it was last on: .*at 91\.5 mm/);
   [job] = put(job, other);
