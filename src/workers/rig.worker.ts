@@ -12,6 +12,7 @@ import {
 } from '../core/areas/front/model/sweep';
 import type { Job, Rig } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
+import { fillsFor, freeHosts, type FreeHost } from '../core/solve/fill';
 import { placesFor, type TriedPlace } from '../core/solve/places';
 import {
   configurationTable,
@@ -83,6 +84,20 @@ const rig = {
     const part = base.kit.get(partId);
     const use = at.rig.fitted?.find((u) => u.id === useId);
     return part ? placesFor(build(at.job, at.rig, base), base, part, use) : [];
+  },
+
+  /** Places of the rig that are free; null when the job has moved on. */
+  free(n: number, rigId: string): FreeHost[] | null {
+    const at = rigOf(n, rigId);
+    return at && freeHosts(build(at.job, at.rig));
+  },
+
+  /** What of the kit would go on one of them, tried; null when the job has moved on. */
+  fills(n: number, rigId: string, host: string): TriedPlace[] | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const base = shared(at.job);
+    return fillsFor(build(at.job, at.rig, base), base, host);
   },
 
   /** Rigs of the job beside each other: every check, every lens; null when the job has moved on. */

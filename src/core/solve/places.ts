@@ -37,48 +37,68 @@ const MOST = 40;
  */
 export function placesFor(built: Built, base: Shared, part: Part, use?: FittedUse): TriedPlace[] {
   const trials = new Trials(built, base);
-  const list = onePerHost(seatingsFor(built, part, use?.id)).slice(0, MOST);
-  return list
-    .flatMap((place): TriedPlace[] => {
-      const edit = use ? reseat(built.rig, use, part, place) : seat(built.rig, part, place);
-      const after = trials.after(edit.changes);
-      const spots = spotsOfHost(built, place.host, place.slide);
-      const spot = spots[place.n] ?? spots[0];
-      if (!after || !spot) return [];
-      const verdicts = CHECKS.flatMap((c) => runOne(after, c));
-      const now = total(CHECKS.map((c) => countOf(runOne(after, c))));
-      const before = new Map(
-        [...trials.said.values()].flatMap((s) => s.verdicts).map((v) => [v.key, v.state]),
-      );
-      const value = (g: { known: { value: number } | null }) => g.known?.value ?? 0;
-      return [
-        {
-          edit,
-          name: placeName(place),
-          at: spot.at.map((l) => valueAt(l, value)) as unknown as TriedPlace['at'],
-          out: spot.out,
-          more: {
-            fail: now.fail - trials.count.fail,
-            unknown: now.unknown - trials.count.unknown,
-            tight: now.tight - trials.count.tight,
-          },
-          worst: worstNew(verdicts, before),
-          height: Math.max(0, ...standOf(after).solids.map((s) => s.extent[4])),
-        },
-      ];
-    })
-    .sort(
-      (a, b) =>
-        a.more.fail - b.more.fail ||
-        a.more.unknown - b.more.unknown ||
-        a.more.tight - b.more.tight ||
-        a.height - b.height ||
-        (a.name < b.name ? -1 : 1),
-    );
+  return onePerHost(seatingsFor(built, part, use?.id))
+    .slice(0, MOST)
+    .flatMap((place) =>
+      tried(
+        built,
+        trials,
+        place,
+        use ? reseat(built.rig, use, part, place) : seat(built.rig, part, place),
+        placeName(place),
+      ),
+    )
+    .sort(byTrouble);
+}
+
+/** One place, tried on a copy of the rig; none where it leads nowhere. */
+export function tried(
+  built: Built,
+  trials: Trials,
+  place: Seating,
+  edit: Edit,
+  name: string,
+): TriedPlace[] {
+  const after = trials.after(edit.changes);
+  const spots = spotsOfHost(built, place.host, place.slide);
+  const spot = spots[place.n] ?? spots[0];
+  if (!after || !spot) return [];
+  const verdicts = CHECKS.flatMap((c) => runOne(after, c));
+  const now = total(CHECKS.map((c) => countOf(runOne(after, c))));
+  const before = new Map(
+    [...trials.said.values()].flatMap((s) => s.verdicts).map((v) => [v.key, v.state]),
+  );
+  const value = (g: { known: { value: number } | null }) => g.known?.value ?? 0;
+  return [
+    {
+      edit,
+      name,
+      at: spot.at.map((l) => valueAt(l, value)) as unknown as TriedPlace['at'],
+      out: spot.out,
+      more: {
+        fail: now.fail - trials.count.fail,
+        unknown: now.unknown - trials.count.unknown,
+        tight: now.tight - trials.count.tight,
+      },
+      worst: worstNew(verdicts, before),
+      height: Math.max(0, ...standOf(after).solids.map((s) => s.extent[4])),
+    },
+  ];
+}
+
+/** Fewest fails first, then what is not known, then what is tight, then the lowest. */
+export function byTrouble(a: TriedPlace, b: TriedPlace): number {
+  return (
+    a.more.fail - b.more.fail ||
+    a.more.unknown - b.more.unknown ||
+    a.more.tight - b.more.tight ||
+    a.height - b.height ||
+    (a.name < b.name ? -1 : 1)
+  );
 }
 
 /** Of a row of holes the one nearest to its middle. */
-function onePerHost(list: readonly Seating[]): Seating[] {
+export function onePerHost(list: readonly Seating[]): Seating[] {
   const rows = new Map<string, Seating[]>();
   for (const s of list) {
     const key = `${s.host.piece} ${s.host.i.id} ${s.by.id}`;

@@ -14,8 +14,8 @@ import { MeasurePanel } from '@/views/bench/measure-panel';
 import { WithRig } from '@/views/bench/with-rig';
 import type { TriedPlace } from '@/core/solve/places';
 import { useLoadLayer } from '@/views/areas/joints/load-layer';
-import { PlacePins } from '@/views/areas/joints/place-pins';
-import { usePlacing } from '@/views/areas/joints/placing';
+import { freePins, PlacePins, pinsOf } from '@/views/areas/joints/place-pins';
+import { useFree, usePlacing } from '@/views/areas/joints/placing';
 import { ElevationDrawing } from './elevation-drawing';
 import type { Sheet } from '@/views/bench/sheet';
 
@@ -56,7 +56,9 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
     },
     [setPicked, setPanel],
   );
-  const { placing, place, stop } = usePlacing(facts);
+  const { placing, place, fill, stop } = usePlacing(facts);
+  const [freeOpen, setFreeOpen] = useState(false);
+  const free = useFree(later, freeOpen && panel === 'joints');
   const take = useCallback(
     (p: TriedPlace) => {
       drop(p.edit);
@@ -66,15 +68,15 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
   );
   const places = placing?.places ?? null;
   const { lines, under, setLit } = useLoadLayer(later, panel === 'joints');
-  const over = useMemo(
-    () =>
-      places
-        ? function Over(view: View, sheet: Sheet) {
-            return <PlacePins places={places} view={view} sheet={sheet} onPlace={take} />;
-          }
-        : undefined,
-    [places, take],
-  );
+  const asking = placing !== null;
+  const over = useMemo(() => {
+    const pins = places ? pinsOf(places, take) : free && !asking ? freePins(free, fill) : null;
+    return pins
+      ? function Over(view: View, sheet: Sheet) {
+          return <PlacePins pins={pins} view={view} sheet={sheet} />;
+        }
+      : undefined;
+  }, [places, take, free, asking, fill]);
   const drawing = (view: View) => ({
     over,
     under,
@@ -113,6 +115,10 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
                 onPlace={place}
                 onStop={stop}
                 onTake={take}
+                free={free}
+                freeOpen={freeOpen}
+                onFreeOpen={setFreeOpen}
+                onHost={fill}
                 lines={lines}
                 onLit={setLit}
               />

@@ -11,6 +11,7 @@ import { carriesWords, type LoadLine } from '@/core/areas/joints/model/load-line
 import { namedSeats, seatsOf, type NamedSeat } from '@/core/areas/joints/model/seats';
 import { setHold, setOverhead, setSeat } from '@/core/areas/joints/moves/seat';
 import { takeFitted } from '@/core/areas/space/moves/fitted';
+import type { FreeHost } from '@/core/solve/fill';
 import type { TriedPlace } from '@/core/solve/places';
 import { worst } from '@/core/checks/finding';
 import { Button } from '@/ui/button';
@@ -21,6 +22,7 @@ import { Overridden } from '@/views/bench/overridden';
 import { Choose, Length, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { HowTight, Screws, Tightness } from './joint-lists';
+import { Free } from './free-list';
 import type { Placing } from './placing';
 import { stateOf } from './place-words';
 
@@ -33,8 +35,18 @@ export default function JointsPanel({
   onTake,
   lines,
   onLit,
+  free,
+  freeOpen,
+  onFreeOpen,
+  onHost,
 }: {
   facts: RigFacts;
+  /** What is free; null while nobody asked, or it is being looked for. */
+  free: readonly FreeHost[] | null;
+  freeOpen: boolean;
+  onFreeOpen: (open: boolean) => void;
+  /** A place is to be filled. */
+  onHost: (key: string, name: string) => void;
   /** What every joint carries, as it is drawn. */
   lines: readonly LoadLine[];
   /** A joint is looked at in the list. */
@@ -50,7 +62,10 @@ export default function JointsPanel({
       {placing ? (
         <Places placing={placing} onStop={onStop} onTake={onTake} />
       ) : (
-        <PutOn facts={facts} onPlace={onPlace} />
+        <>
+          <PutOn facts={facts} onPlace={onPlace} />
+          <Free free={free} open={freeOpen} onOpen={onFreeOpen} onHost={onHost} />
+        </>
       )}
       <HeldBy facts={facts} />
       <Joints facts={facts} onPlace={onPlace} lines={lines} onLit={onLit} />
@@ -108,22 +123,20 @@ function Places({
   onStop: () => void;
   onTake: (place: TriedPlace) => void;
 }) {
-  const { places, trouble, name } = placing;
+  const { places, trouble, title, nothing } = placing;
   return (
     <section aria-live="polite">
       <div className="flex items-center gap-2">
-        <h3 className="min-w-0 flex-1 font-semibold">Where could {name} go?</h3>
+        <h3 className="min-w-0 flex-1 font-semibold">{title}</h3>
         <Button look="bare" onClick={onStop}>
           leave it
         </Button>
       </div>
       {trouble ? <p className="text-fail">{trouble}</p> : null}
       {places === null && !trouble ? (
-        <p className="text-soft">Every free place is being tried ...</p>
+        <p className="text-soft">Everything that would do is being tried ...</p>
       ) : null}
-      {places?.length === 0 ? (
-        <p>Nothing on the rig that is free holds it. Its own sheet says what it is held by.</p>
-      ) : null}
+      {places?.length === 0 ? <p>{nothing}</p> : null}
       <ol>
         {(places ?? []).map((p, i) => (
           <li key={p.name} className="border-t border-rule">

@@ -4,30 +4,75 @@ import { nearness, project, type View } from '@/core/drawing/project';
 import type { TriedPlace } from '@/core/solve/places';
 import { STATE_TEXT, StateShape } from '@/ui/state-mark';
 import type { Sheet } from '@/views/bench/sheet';
-import { stateOf } from './place-words';
+import type { FreeHost } from '@/core/solve/fill';
+import type { State } from '@/core/checks/finding';
+import { partsWords, stateOf } from './place-words';
 
 /** Room that a pin takes on the sheet, px. */
 const ROOM = 44;
 
+/** A place on the drawing that can be pressed. */
+export interface Pin {
+  key: string;
+  at: readonly [number, number, number];
+  out: readonly [number, number, number];
+  /** What pressing does, said aloud. */
+  label: string;
+  /** What stands in it: a rank, or how many would go there. */
+  text: string;
+  /** Null where nothing was tried yet. */
+  state: State | null;
+  onPress: () => void;
+}
+
+/** Places that were tried, as pins with their rank. */
+export const pinsOf = (
+  places: readonly TriedPlace[],
+  onPlace: (place: TriedPlace) => void,
+): Pin[] =>
+  places.map((p, i) => ({
+    key: p.name,
+    at: p.at,
+    out: p.out,
+    label: `Put it on ${p.name}. ${p.worst ?? 'Brings no new finding.'}`,
+    text: String(i + 1),
+    state: stateOf(p),
+    onPress: () => onPlace(p),
+  }));
+
+/** Places that are free, as pins with how many parts of the kit would go there. */
+export const freePins = (
+  hosts: readonly FreeHost[],
+  onHost: (key: string, name: string) => void,
+): Pin[] =>
+  hosts
+    .filter((h) => h.parts > 0)
+    .map((h) => ({
+      key: h.key,
+      at: h.at,
+      out: h.out,
+      label: `What could go on ${h.name}? ${h.free}, ${partsWords(h.parts)}`,
+      text: String(h.parts),
+      state: null,
+      onPress: () => onHost(h.key, h.name),
+    }));
+
 /**
- * Every place that is free for a part, lit up on the drawing with its rank and whether it brings
- * trouble; pressed, the part goes there. Places on the far side are drawn fainter.
+ * Places lit up on the drawing; those on the far side are drawn fainter. The first stands out.
  */
 export function PlacePins({
-  places,
+  pins,
   view,
   sheet,
-  onPlace,
 }: {
-  places: readonly TriedPlace[];
+  pins: readonly Pin[];
   view: View;
   sheet: Sheet;
-  onPlace: (place: TriedPlace) => void;
 }) {
   const taken: { x: number; y: number }[] = [];
   return (
     <g>
-      {places.map((p, i) => {
+      {pins.map((p, i) => {
         const [u, v] = project(view, p.at);
         const [hx, hy] = [sheet.X(u), sheet.Y(v)];
         let [x, y] = [
@@ -41,18 +86,17 @@ export function PlacePins({
           y = Math.min(sheet.h - 22, Math.max(22, hy + r * Math.sin(a)));
         }
         taken.push({ x, y });
-        const state = stateOf(p);
         const away = nearness(view, p.out) < -0.5;
         return (
           <g
-            key={p.name}
+            key={p.key}
             role="button"
             tabIndex={0}
-            aria-label={`Put it on ${p.name}. ${p.worst ?? 'Brings no new finding.'}`}
-            className={`group cursor-pointer outline-none ${STATE_TEXT[state]} ${away ? 'opacity-60' : ''}`}
-            onClick={() => onPlace(p)}
+            aria-label={p.label}
+            className={`group cursor-pointer outline-none ${p.state ? STATE_TEXT[p.state] : 'text-accent'} ${away ? 'opacity-60' : ''}`}
+            onClick={p.onPress}
             onKeyDown={(e) =>
-              (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onPlace(p))
+              (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), p.onPress())
             }
           >
             <line x1={hx} y1={hy} x2={x} y2={y} stroke="currentColor" strokeWidth="1" />
@@ -66,21 +110,23 @@ export function PlacePins({
               rx="13"
               fill="var(--panel)"
               stroke="currentColor"
-              strokeWidth={i === 0 ? 2.5 : 1.25}
+              strokeWidth={i === 0 && p.state ? 2.5 : 1.25}
               className="group-focus-visible:stroke-accent"
             />
-            <g transform={`translate(${x - 16} ${y - 8}) scale(0.9)`}>
-              <StateShape state={state} />
-            </g>
+            {p.state ? (
+              <g transform={`translate(${x - 16} ${y - 8}) scale(0.9)`}>
+                <StateShape state={p.state} />
+              </g>
+            ) : null}
             <text
-              x={x + 9}
+              x={p.state ? x + 9 : x}
               y={y + 5}
               textAnchor="middle"
               fontSize="13"
               fontWeight="600"
               fill="currentColor"
             >
-              {i + 1}
+              {p.text}
             </text>
           </g>
         );
