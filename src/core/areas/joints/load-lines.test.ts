@@ -2,6 +2,7 @@ import { build } from '../../build/build';
 import type { Fitting, Job, Part, Rig } from '../../kit/types';
 import { draws } from '../../pupil/oracles';
 import { valueOf } from '../../quantity/quantity';
+import { union } from '../../solids/solid';
 import { standOf } from '../../stand/stand';
 import { demo, exactly } from '../../test-kit';
 import { checkRig } from '../checks';
@@ -47,7 +48,9 @@ describe('moment on a joint', () => {
       .pieces) {
       const e = standOf(built)
         .pieces.find((p) => p.key === piece)!
-        .solids.find((s) => !s.moving)!.extent;
+        .solids.filter((x) => !x.moving)
+        .map((x) => x.extent)
+        .reduce(union);
       for (const p of parts)
         for (const k of [0, 1, 2] as const)
           sum[k]! += valueOf(p.mass)! * 1e-6 * ((e[k] + e[k + 3]!) / 2 - joint[k]) * 9.80665;

@@ -7,7 +7,7 @@ import { GRAVITY } from '../../support/model/load';
 import type { FittedUse, Part } from '../../../kit/types';
 import type { Piece, Pose, StandSolid } from '../../../place/setting';
 import { poseOf } from '../place/pose';
-import { bounds, type Bounds } from '../../../solids/solid';
+import { bounds, union, type Bounds } from '../../../solids/solid';
 import { each, hangingOn, isNamed, seatOf, spotOfSeat, type NamedSeat, type Seat } from './seats';
 import type { Carrying } from './load-path';
 
@@ -65,7 +65,8 @@ export function leverageOn(built: Built, seat: Seat): Leverage | null {
   const own = all[0];
   if (!own || !target) return null;
   const spot = isNamed(seat) ? spotOfSeat(built, seat) : null;
-  return leverageOf(part.name, all, spot ? givens(spot.at) : target.inputs, (read) =>
+  const hung = all.map((a) => ({ part: a.part, solids: [a.solid] }));
+  return leverageOf(part.name, all, hung, spot ? givens(spot.at) : target.inputs, (read) =>
     spot ? spot.at.map((l) => at(l, read)) : middleOf(use, own.solid, target, read),
   );
 }
@@ -82,15 +83,23 @@ export function momentOn(
   const spot = spotOfSeat(built, seat);
   if (!spot) return null;
   const stand = standOf(built);
-  const all: { part: Part; solid: StandSolid }[] = [];
+  const all: Weighs[] = [];
   for (const [key, parts] of pieces) {
-    const solid = stand.pieces.find((p) => p.key === key)?.solids.find((x) => !x.moving);
-    if (!solid && parts.length > 0) return null;
-    for (const part of parts) all.push({ part, solid: solid! });
+    const solids = stand.pieces.find((p) => p.key === key)?.solids.filter((x) => !x.moving) ?? [];
+    if (solids.length === 0 && parts.length > 0) return null;
+    for (const part of parts) all.push({ part, solids });
   }
   return all.length === 0
     ? null
-    : leverageOf(seat.part.name, all, givens(spot.at), (read) => spot.at.map((l) => at(l, read)));
+    : leverageOf(seat.part.name, [], all, givens(spot.at), (read) =>
+        spot.at.map((l) => at(l, read)),
+      );
+}
+
+/** A part with all that it is made of where it stands: its weight is in the middle of that. */
+interface Weighs {
+  part: Part;
+  solids: readonly StandSolid[];
 }
 
 /**
@@ -99,12 +108,15 @@ export function momentOn(
  */
 function leverageOf(
   name: string,
-  all: readonly { part: Part; solid: StandSolid }[],
+  all: Leverage['all'],
+  weighs: readonly Weighs[],
   places: readonly Given[],
   joint: (read: Read) => readonly number[],
 ): Leverage {
-  const masses = all.map((a) => given(a.part, 'mass'));
-  const sizes = [...new Set([...all.flatMap((a) => a.solid.inputs), ...places])];
+  const masses = weighs.map((a) => given(a.part, 'mass'));
+  const sizes = [
+    ...new Set([...weighs.flatMap((a) => a.solids.flatMap((s) => s.inputs)), ...places]),
+  ];
   const centre: Given = constant(`where the weight of ${name} sits`, '', {
     value: 0,
     tol: CENTRE_DOUBT,
@@ -119,8 +131,8 @@ function leverageOf(
     const screw = joint(read);
     const sum = [0, 0, 0];
     let doubt = 0;
-    all.forEach((a, i) => {
-      const b = bounds(a.solid.make(read));
+    weighs.forEach((a, i) => {
+      const b = a.solids.map((s) => bounds(s.make(read))).reduce(union);
       const m = read(masses[i]!) / 1000;
       for (const k of [0, 1, 2] as const) sum[k]! += (m * (mid(b, k) - screw[k]!)) / 1000;
       doubt += (m * Math.hypot(b[3] - b[0], b[4] - b[1], b[5] - b[2])) / 2000;
