@@ -69,14 +69,17 @@ export function main(
   return 2;
 }
 
+/** The job in the one file that is named; null where there is none, or it cannot be used. */
+function onlyDoc(words: readonly string[], err: Say): JobDoc | null {
+  const unknown = words.find((w) => w.startsWith('-'));
+  if (unknown === undefined && words.length === 1) return docFrom(words[0]!, err);
+  err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
+  return null;
+}
+
 /** Lays the rigs of a job beside their configurations. */
 function beside(words: readonly string[], json: boolean, out: Say, err: Say): number {
-  const unknown = words.find((w) => w.startsWith('-'));
-  if (unknown || words.length !== 1) {
-    err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
-    return 2;
-  }
-  const doc = docFrom(words[0]!, err);
+  const doc = onlyDoc(words, err);
   if (!doc) return 2;
   const reports = configurationReports(doc);
   out(json ? `${JSON.stringify(reports, null, 2)}\n` : configurationText(reports));
@@ -91,12 +94,7 @@ function configured(
   out: Say,
   err: Say,
 ): number {
-  const unknown = words.find((w) => w.startsWith('-'));
-  if (unknown || words.length !== 1) {
-    err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
-    return 2;
-  }
-  const doc = docFrom(words[0]!, err);
+  const doc = onlyDoc(words, err);
   if (!doc) return 2;
   const rigs = doc.rigs.flatMap((rig) => {
     const own = rig.configurations?.find((c) => c.id === name || c.name === name);

@@ -2,16 +2,7 @@ import { elementsOf, type Element, type RigWriter, type SeatMore } from '../edit
 import { ROLES } from '../roles/roles';
 import type { BoxUse, Part, Rig } from '../kit/types';
 import { Reader } from './read-rig';
-import {
-  clean,
-  LISTS,
-  named,
-  nameOf,
-  picked,
-  some,
-  type Fields,
-  type RoleList,
-} from './roles';
+import { clean, LISTS, named, nameOf, picked, some, type Fields, type RoleList } from './roles';
 import type {
   ConfigurationDoc,
   End,

@@ -8,6 +8,7 @@ import { compare, type Side } from '@/core/compare/compare';
 import type { Job, Rig } from '@/core/kit/types';
 import { parseLength } from '@/core/quantity/parse';
 import { exact, metres } from '@/core/quantity/say';
+import { LabelledSelect } from '@/ui/labelled-select';
 import { StateMark } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
 import { TextInput } from '@/views/part/cells';
@@ -44,31 +45,12 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
       compare(build(job, a, base), build(job, { ...b, reference: a.reference }, base), distance),
     [job, a, b, base, distance],
   );
-  const pick = (label: string, value: string, set: (v: string) => void) => (
-    <span className="flex items-center gap-2">
-      <label htmlFor={`${id}${label}`} className="text-soft">
-        {label}
-      </label>
-      <select
-        id={`${id}${label}`}
-        className="h-11 max-w-60 rounded-sm border border-edge bg-panel px-2"
-        value={value}
-        onChange={(e) => set(e.target.value)}
-      >
-        {job.rigs.map((r) => (
-          <option key={r.id} value={r.id}>
-            {r.name}
-          </option>
-        ))}
-      </select>
-    </span>
-  );
   return (
     <section className="mx-auto max-w-6xl p-4">
       <h1 className="sr-only">Compare two rigs</h1>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        {pick('A', a.id, setA)}
-        {pick('B', b.id, setB)}
+        <LabelledSelect label="A" value={a.id} options={job.rigs} onPick={setA} />
+        <LabelledSelect label="B" value={b.id} options={job.rigs} onPick={setB} />
         <div className="flex items-center gap-2">
           <label htmlFor={id} className="text-soft">
             subject from A, m

@@ -1,13 +1,14 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { shared } from '@/core/build/build';
-import { sideBySide, type SideBySide, type Standing } from '@/core/doc/side-by-side';
+import { sideBySide, type SideBySide } from '@/core/doc/side-by-side';
 import { changesBetween, type Done, type RigChange, type RigChanges } from '@/core/set/changes';
 import { exact, mm } from '@/core/quantity/say';
 import { addConfiguration, asTheRig } from '@/core/solve/configurations';
 import { Button } from '@/ui/button';
+import { LabelledSelect } from '@/ui/labelled-select';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { useBench } from '@/views/bench/bench';
 import { useSnapshot, useStore } from '@/views/store/store-context';
@@ -218,7 +219,6 @@ const SAID: Readonly<Record<Done, string>> = {
 
 /** What has to be done from one to another. */
 function Changes({ side, open }: { side: SideBySide; open: string | null }) {
-  const id = useId();
   const [from, setFrom] = useState<string | null>(null);
   const [chosen, setTo] = useState<string | null | undefined>(undefined);
   const to = chosen !== undefined ? chosen : (open ?? side.standings[1]!.id);
@@ -241,31 +241,23 @@ function Changes({ side, open }: { side: SideBySide; open: string | null }) {
           )
       : null;
   };
-  const pick = (label: string, at: Standing, set: (v: string | null) => void) => (
-    <span className="flex items-center gap-2">
-      <label htmlFor={`${id}${label}`} className="text-soft">
-        {label}
-      </label>
-      <select
-        id={`${id}${label}`}
-        className="h-11 max-w-60 rounded-sm border border-edge bg-panel px-2"
-        value={at.id ?? ''}
-        onChange={(e) => set(e.target.value === '' ? null : e.target.value)}
-      >
-        {side.standings.map((s) => (
-          <option key={s.id ?? ''} value={s.id ?? ''}>
-            {s.name}
-          </option>
-        ))}
-      </select>
-    </span>
-  );
+  const options = side.standings.map((x) => ({ id: x.id ?? '', name: x.name }));
   return (
     <section aria-label="What changes">
       <h2 className="text-lg font-semibold">What changes</h2>
       <div className="flex flex-wrap gap-x-5 gap-y-2">
-        {pick('from', a, setFrom)}
-        {pick('to', b, setTo)}
+        <LabelledSelect
+          label="from"
+          value={a.id ?? ''}
+          options={options}
+          onPick={(x) => setFrom(x === '' ? null : x)}
+        />
+        <LabelledSelect
+          label="to"
+          value={b.id ?? ''}
+          options={options}
+          onPick={(x) => setTo(x === '' ? null : x)}
+        />
       </div>
       <ChangeList changes={changes} back={a.id === null ? back(b.id) : null} />
     </section>
