@@ -45,6 +45,11 @@ test('a part that is on moves, with what it carries; a hole further, a turn, as 
   await expect(hole).toHaveValue('2');
   await hole.selectOption({ label: 'from hole 5 of 9' });
   await expect(page.getByRole('button', { name: /^Undo: Put Spar arm in hole 5/ })).toBeVisible();
+  // How far its screen turns is tried when it is asked.
+  await page.getByRole('button', { name: 'How far does Pane 5 turn?' }).click();
+  await expect(
+    page.getByRole('status').filter({ hasText: /^(Free from|It turns all the way)/ }),
+  ).toBeVisible({ timeout: 30_000 });
   // On the drawing the same is a grip: one arrow, one hole.
   const grip = side(page).getByRole('slider', { name: 'Spar arm, hole of holes of the bar' });
   await expect(grip).toHaveAttribute('aria-valuenow', '4');

@@ -13,6 +13,7 @@ import {
 import type { Job, Rig } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
 import { fillsFor, freeHosts, type FreeHost } from '../core/solve/fill';
+import { rangeOf, type Range } from '../core/solve/range';
 import { placesFor, type TriedPlace } from '../core/solve/places';
 import {
   configurationTable,
@@ -84,6 +85,17 @@ const rig = {
     const part = base.kit.get(partId);
     const use = at.rig.fitted?.find((u) => u.id === useId);
     return part ? placesFor(build(at.job, at.rig, base), base, part, use) : [];
+  },
+
+  /**
+   * How far a joint lets a part move; `none` where that cannot be said, null when the job has moved
+   * on.
+   */
+  range(n: number, rigId: string, use: string, what: Range['what']): Range | 'none' | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const base = shared(at.job);
+    return rangeOf(build(at.job, at.rig, base), base, use, what) ?? 'none';
   },
 
   /** Places of the rig that are free; null when the job has moved on. */

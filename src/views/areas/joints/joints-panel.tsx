@@ -23,6 +23,7 @@ import { Choose, Length, Piece, Section, useEdit } from '@/views/bench/panel-par
 import type { RigFacts } from '@/views/bench/use-rig';
 import { HowTight, Screws, Tightness } from './joint-lists';
 import { Free } from './free-list';
+import { HowFar } from './how-far';
 import type { Placing } from './placing';
 import { stateOf } from './place-words';
 
@@ -319,6 +320,12 @@ function Joint({
         value={s.use.turn}
         hint="as it goes on"
         onKeep={(v) => set({ turn: v }, `Turn ${s.part.name}`)}
+      />
+      <HowFar
+        facts={facts}
+        use={s.use.id}
+        name={s.part.name}
+        what={isSlide(s.at) ? 'slide' : 'turn'}
       />
       <HowTight seat={s} onSet={set} />
     </div>

@@ -27,7 +27,7 @@ interface Answer<T> {
 }
 
 /** An answer of the worker about the rig as it is; asked again after every edit. */
-function useAsked<T>(
+export function useAsked<T>(
   facts: RigFacts,
   asked: unknown,
   ask: (rigId: string) => Promise<T | null>,

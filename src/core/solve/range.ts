@@ -1,0 +1,125 @@
+import { buildTrial, type Built, type Shared } from '../build/build';
+import { spacePair } from '../areas/space/checks/pair';
+import { closing } from '../areas/joints/model/fit';
+import { hangingOn, isNamed, seatOf } from '../areas/joints/model/seats';
+import { runOne } from '../checks/run';
+import { standOf } from '../stand/stand';
+import { exact, mm } from '../quantity/say';
+
+/** How far a joint lets a part slide or turn before it, or what hangs on it, meets something. */
+export interface Range {
+  what: 'slide' | 'turn';
+  /** Mm off the middle of what it slides on, or degrees as it goes on. */
+  from: number;
+  to: number;
+  /** What it meets at either end; null where the joint itself ends there. */
+  meets: readonly [string | null, string | null];
+  /** It goes all the way round. */
+  round: boolean;
+  /** Pieces whose size or place nobody knows: whether it meets them is not looked at. */
+  unknown: number;
+}
+
+/** Steps that are tried, and how finely the last one is divided. */
+const STEP = { slide: 2, turn: 3 } as const;
+const FINE = { slide: 0.05, turn: 0.05 } as const;
+
+/**
+ * The range of a joint about where it stands, by trying: every step is a rig laid out and looked
+ * through for fouls. Thinner things than a step may be stepped over: 2 mm and 3 degrees.
+ *
+ * @returns null where the part is not on a named joint that lets it move so, where it is not known
+ *   how far the joint goes or how large what moves is, or where it fouls as it stands
+ */
+export function rangeOf(
+  built: Built,
+  base: Shared,
+  use: string,
+  what: Range['what'],
+): Range | null {
+  const seat = seatOf(built, use);
+  if (!seat || !isNamed(seat)) return null;
+  const moved = new Set(hangingOn(built, use));
+  const now = seat.use[what] ?? 0;
+  const end = what === 'turn' ? 180 : endOf(seat);
+  if (end === null || Math.abs(now) > end) return null;
+  const { pieces } = standOf(built);
+  if (pieces.some((p) => moved.has(p.key) && p.missing.length > 0)) return null;
+  const { job, rig } = built;
+  const meets = (value: number): string | null => {
+    const fitted = rig.fitted!.map((u) => (u.id === use ? { ...u, [what]: value } : u));
+    const after = buildTrial(built, job, { ...rig, fitted }, base);
+    const foul = runOne(after, spacePair).find(
+      (v) =>
+        v.state === 'fail' &&
+        v.pieces.length === 2 &&
+        moved.has(v.pieces[0]!) !== moved.has(v.pieces[1]!),
+    );
+    if (!foul) return null;
+    const other = foul.pieces.find((p) => !moved.has(p));
+    return standOf(after).pieces.find((p) => p.key === other)?.name ?? 'something';
+  };
+  if (meets(now) !== null) return null;
+  const last = what === 'turn' ? [now - end, now + end] : [-end, end];
+  const [a, b] = [walk(meets, now, last[0]!, what), walk(meets, now, last[1]!, what)];
+  return {
+    what,
+    from: a.at,
+    to: b.at,
+    meets: [a.meets, b.meets],
+    round: what === 'turn' && a.meets === null && b.meets === null,
+    unknown: pieces.filter((p) => p.missing.length > 0).length,
+  };
+}
+
+/** How far off its middle a clamp still sits on its rail whole; null while that is not known. */
+function endOf(seat: Parameters<typeof isNamed>[0]): number | null {
+  if (!isNamed(seat) || seat.types.at?.family !== 'slide') return null;
+  const { run, clamp } = closing(
+    { part: seat.host.part, i: seat.at },
+    { part: seat.part, i: seat.by },
+  );
+  return run.known && clamp.known ? Math.max(0, (run.known.lo - clamp.known.hi) / 2) : null;
+}
+
+function walk(
+  meets: (value: number) => string | null,
+  from: number,
+  to: number,
+  what: Range['what'],
+): { at: number; meets: string | null } {
+  const way = Math.sign(to - from);
+  let free = from;
+  for (let n = 1; free !== to; n++) {
+    const next = way * Math.min(way * (from + way * n * STEP[what]), way * to);
+    const met = meets(next);
+    if (met === null) {
+      free = next;
+      continue;
+    }
+    let [lo, hi, name] = [free, next, met];
+    while (Math.abs(hi - lo) > FINE[what]) {
+      const middle = (lo + hi) / 2;
+      const other = meets(middle);
+      if (other === null) lo = middle;
+      else [hi, name] = [middle, other];
+    }
+    return { at: lo, meets: name };
+  }
+  return { at: free, meets: null };
+}
+
+/** The range in a sentence. */
+export function rangeWords(r: Range): string {
+  const say = (v: number) => (r.what === 'slide' ? mm(v) : `${exact(v, 0)} deg`);
+  const end = (v: number, what: string | null) =>
+    what === null ? say(v) : `${say(v)}, where it meets ${what}`;
+  const all = r.round
+    ? 'It turns all the way round and meets nothing.'
+    : `Free from ${end(r.from, r.meets[0])}, to ${end(r.to, r.meets[1])}.`;
+  const open =
+    r.unknown === 0
+      ? ''
+      : ` ${r.unknown} ${r.unknown === 1 ? 'part' : 'parts'} of unknown size not looked at.`;
+  return all + open;
+}
