@@ -24,6 +24,7 @@ import type { RigFacts } from '@/views/bench/use-rig';
 import { HowTight, Screws, Tightness } from './joint-lists';
 import { Free } from './free-list';
 import { HowFar } from './how-far';
+import { Tree } from './tree';
 import type { Placing } from './placing';
 import { stateOf } from './place-words';
 
@@ -70,6 +71,7 @@ export default function JointsPanel({
       )}
       <HeldBy facts={facts} />
       <Joints facts={facts} onPlace={onPlace} lines={lines} onLit={onLit} />
+      <Tree facts={facts} />
       <Tightness facts={facts} />
       <Screws facts={facts} />
     </div>

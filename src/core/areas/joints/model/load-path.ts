@@ -68,7 +68,7 @@ const CARRIED = each(
 
 function find(built: Built): LoadPath {
   const seats = seatsOf(built);
-  const { parts, edges } = graphOf(built, seats);
+  const { parts, edges } = heldTogether(built);
   const hold = seats.find((s) => s.use.id === built.rig.hold) ?? null;
   const root = hold?.piece ?? (parts.has(pieceKey('plate')) ? pieceKey('plate') : pieceKey('body'));
   const firm = edges.filter((e) => !e.tie);
@@ -99,7 +99,18 @@ function farFrom(root: string, piece: string, edge: Edge, edges: readonly Edge[]
   return own.has(root) ? sideOf(edge.a === piece ? edge.b : edge.a, edges, edge.id) : own;
 }
 
-interface Held extends Edge {
+/** Every piece of the rig with its parts, and what holds them together; once for a rig. */
+export function heldTogether(built: Built): {
+  parts: ReadonlyMap<string, readonly Part[]>;
+  edges: readonly Held[];
+} {
+  return built.once(GRAPH);
+}
+
+const GRAPH = node('what holds what', (built: Built) => graphOf(built, seatsOf(built)));
+
+/** A joint between two pieces; the seat of a fitted part, or a second tie. */
+export interface Held extends Edge {
   seat?: Seat;
   tie?: true;
 }
