@@ -124,9 +124,14 @@ export function dropOf(s: Setting): Lin {
   return s.drop ?? plus(lin(STAND_IN.drop), of(NO_PLATE));
 }
 
-/** Solids that were laid out together name the same layer; it keeps what was worked out of them. */
+/**
+ * Solids that were laid out together name the same layer. It keeps what was worked out of them, and
+ * of them and what stood before: a layer stands only where all below it do.
+ */
 export interface Layer {
   memo: Memo;
+  /** How many layers it stands on. */
+  depth: number;
 }
 
 /** How a plate whose height can be set stands: what the rods ask of it, and what it is set to. */
@@ -189,7 +194,7 @@ export function setting(built: Built, below: Setting | null = null): Setting {
   const standIns = new Map<Given, number>(below?.standIns);
   const pieces: Piece[] = [...(below?.pieces ?? [])];
   const solids: StandSolid[] = [...(below?.solids ?? [])];
-  const layer: Layer = { memo: new Memo() };
+  const layer: Layer = { memo: new Memo(), depth: below ? below.layer.depth + 1 : 0 };
   const contacts = new Contacts(below?.contacts ?? null);
   const q = (part: Part, path: readonly string[], standIn: number): Given => {
     const g = given(part, ...path);

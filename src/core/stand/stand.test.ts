@@ -103,9 +103,24 @@ describe('what stands as it stood', () => {
     );
     const moved = after.solids.filter((s) => !before.solids.includes(s));
     expect(new Set(moved.map((s) => s.piece.split(':')[0]))).toEqual(new Set(['drive']));
-    expect(after.layers.length).toBe(5);
-    after.layers.slice(0, 4).forEach((l, i) => expect(l).toBe(before.layers[i]));
-    expect(after.layers[4]).not.toBe(before.layers[4]);
+    expect(after.layers.length).toBe(6);
+    after.layers.slice(0, 5).forEach((l, i) => expect(l).toBe(before.layers[i]));
+    expect(after.layers[5]).not.toBe(before.layers[5]);
+    // Each stands on those before it: what lies between two belongs to the upper one.
+    expect(after.layers.map((l) => l.depth)).toEqual([0, 1, 2, 3, 4, 5]);
+  });
+
+  test('a part that is moved on its joint leaves body, cage and plate the very same solids', () => {
+    const rig = job.rigs.find((r) => r.id === 'lockside-b')!;
+    const before = standOf(build(job, rig));
+    const fitted = rig.fitted!.map((u) => (u.id === 'screen' ? { ...u, turn: 30 } : u));
+    const after = standOf(build(job, { ...rig, fitted }));
+    expect(after.layers[0]).toBe(before.layers[0]);
+    expect(after.layers[1]).not.toBe(before.layers[1]);
+    for (const key of ['body', 'plate', 'fitted:cage']) {
+      const of = (s: typeof before) => s.pieces.find((p) => p.key === key);
+      expect(of(after)).toBe(of(before));
+    }
   });
 });
 

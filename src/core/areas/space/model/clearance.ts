@@ -52,8 +52,8 @@ export interface Asked {
 
 /**
  * Every pair of solids that may come nearer than it should: found by their extents, grown by what
- * their tolerances can move them, then measured. What is meant to touch is left out. Within a
- * layer that stands as it stood nothing is measured again.
+ * their tolerances can move them, then measured. What is meant to touch is left out. Within a layer
+ * that stands as it stood, and between it and those below, nothing is measured again.
  *
  * @param name what is asked: the same name, the same question
  */
@@ -67,12 +67,14 @@ export function nearIn(
     const { layers } = stand;
     const fresh = new Map<Layer, Tally>();
     for (const layer of layers) if (!layer.memo.get(name)) fresh.set(layer, new Tally());
-    const across = new Tally();
-    sweep(stand, solids, asked, (a, b) => (a.layer === b.layer ? fresh.get(a.layer) : across));
+    sweep(stand, solids, asked, (a, b) => fresh.get(upper(a.layer, b.layer)));
     for (const [layer, tally] of fresh) layer.memo.once(name, () => tally);
-    return together([...layers.map((l) => l.memo.get<Tally>(name)!), across]);
+    return together(layers.map((l) => l.memo.get<Tally>(name)!));
   });
 }
+
+/** Of two layers the one that stands on the other: what is between them belongs to it. */
+const upper = (a: Layer, b: Layer) => (a.depth >= b.depth ? a : b);
 
 /** Pairs as they are found. */
 class Tally {
@@ -318,12 +320,11 @@ export function pairMargin(
 }
 
 /**
- * What is worked out between solids, once for as long as the layer stands that all of them belong
- * to. Across layers it is worked out each time.
+ * What is worked out between solids, once for as long as the uppermost of their layers stands: those
+ * below it stand then, too.
  */
 export function onceAmong<T>(solids: readonly StandSolid[], what: string, make: () => T): T {
-  const { layer } = solids[0]!;
-  if (solids.some((s) => s.layer !== layer)) return make();
+  const layer = solids.map((s) => s.layer).reduce(upper);
   return solids
     .reduce<Memo>((memo, s) => memo.once(s, () => new Memo()), layer.memo)
     .once(what, make);
