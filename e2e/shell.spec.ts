@@ -11,8 +11,9 @@ test('rig, lens and how it stands are in sight in every place, and switched from
 }) => {
   await open(page);
   const places = page.getByRole('navigation', { name: 'Places' }).getByRole('link');
-  const names = await places.allTextContents();
-  expect(names).toEqual(['Job', 'Kit', 'Rig', 'Model', 'Lens set', 'Compare', 'Rules']);
+  const names = ['Job', 'Kit', 'Rig', 'Model', 'Lens set', 'Configurations', 'Compare', 'Rules'];
+  await expect(places).toHaveCount(names.length);
+  for (const [i, name] of names.entries()) await expect(places.nth(i)).toHaveAccessibleName(name);
   const standing = page.getByRole('banner').getByRole('button', { name: /^Findings: / });
   const said = (await standing.getAttribute('aria-label'))!;
   expect(said).toMatch(/^Findings: \d+ fails, \d+ tight/);
