@@ -1,7 +1,7 @@
 import type { Change, Frame, LightUse, Mount, Part, RuleChoice, SpaceLimits } from './types';
 
 /**
- * A job as it is kept, sent and undone: format version 4. A rig is one list of uses, what holds
+ * A job as it is kept, sent and undone: format version 5. A rig is one list of uses, what holds
  * them (joints) and what feeds them (links). Every element of a list has an id that begins with a
  * letter and is changed by itself; no field is ever null, so that null can mean "not said here" in
  * a layer. What is worked out of a job reads it by roles instead: `kit/types.ts`, `read-rig.ts`.
@@ -104,7 +104,10 @@ export interface RigDoc {
   uses: Use[];
   joints: Joint[];
   links: Link[];
-  /** What stood between body and lens when a lens was last on, by the lens. */
+  /**
+   * How the rig was set when a lens was last on, by the lens: with the lens itself among the uses all
+   * that was on it, else what stood between.
+   */
   remembered?: Record<string, Remembered>;
   configurations?: ConfigurationDoc[];
   carried?: Record<string, unknown>;

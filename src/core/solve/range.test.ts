@@ -119,6 +119,16 @@ test('where the rail is not measured, or it fouls as it stands, nothing is said'
   expect(rangeOf(build(next, free.rig), shared(next), 'nobody', 'turn')).toBeNull();
 });
 
+test('what two screws, a shoe or a rail hold does not turn', () => {
+  const job = demo();
+  const rig = job.rigs.find((x) => x.id === 'lockside-b')!;
+  const base = shared(job);
+  const built = build(job, rig, base);
+  for (const use of ['handle', 'microphone', 'receiver'])
+    expect(rangeOf(built, base, use, 'turn')).toBeNull();
+  expect(rangeOf(built, base, 'arm', 'slide')).toBeNull();
+});
+
 test('turned through the range of the demo nothing fouls, and just past its ends something does', () => {
   const job = demo();
   const rig = job.rigs.find((x) => x.id === 'lockside-b')!;

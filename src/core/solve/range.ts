@@ -1,7 +1,7 @@
 import { buildTrial, type Built, type Shared } from '../build/build';
 import { spacePair } from '../areas/space/checks/pair';
 import { closing } from '../areas/joints/model/fit';
-import { hangingOn, isNamed, seatOf } from '../areas/joints/model/seats';
+import { hangingOn, isNamed, seatOf, type NamedSeat } from '../areas/joints/model/seats';
 import { runOne } from '../checks/run';
 import { standOf } from '../stand/stand';
 import { exact, mm } from '../quantity/say';
@@ -38,7 +38,7 @@ export function rangeOf(
   what: Range['what'],
 ): Range | null {
   const seat = seatOf(built, use);
-  if (!seat || !isNamed(seat)) return null;
+  if (!seat || !isNamed(seat) || letsMove(seat) !== what) return null;
   const moved = new Set(hangingOn(built, use));
   const now = seat.use[what] ?? 0;
   const end = what === 'turn' ? 180 : endOf(seat);
@@ -72,9 +72,19 @@ export function rangeOf(
   };
 }
 
+/**
+ * What a joint lets its part do: slide along what it is clamped to, turn about its one screw or its
+ * teeth. Two screws, pins, a shoe and a lock let it do neither.
+ */
+export function letsMove({ at, by, types }: NamedSeat): Range['what'] | null {
+  if (types.at?.family === 'slide') return 'slide';
+  if (types.by?.family === 'rosette') return 'turn';
+  const pinned = at.pinned === true && by.pinned === true;
+  return types.by?.family === 'thread' && (by.count ?? 1) === 1 && !pinned ? 'turn' : null;
+}
+
 /** How far off its middle a clamp still sits on its rail whole; null while that is not known. */
-function endOf(seat: Parameters<typeof isNamed>[0]): number | null {
-  if (!isNamed(seat) || seat.types.at?.family !== 'slide') return null;
+function endOf(seat: NamedSeat): number | null {
   const { run, clamp } = closing(
     { part: seat.host.part, i: seat.at },
     { part: seat.part, i: seat.by },

@@ -13,6 +13,7 @@ import { setHold, setOverhead, setSeat } from '@/core/areas/joints/moves/seat';
 import { takeFitted } from '@/core/areas/space/moves/fitted';
 import type { FreeHost } from '@/core/solve/fill';
 import type { TriedPlace } from '@/core/solve/places';
+import { letsMove } from '@/core/solve/range';
 import { worst } from '@/core/checks/finding';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
@@ -260,6 +261,7 @@ function Joint({
   const set = (to: Partial<FittedUse>, title: string) => edit(setSeat(rig, s.use.id, to, title));
   const holes = isSlide(s.at) ? [] : firstHoles(s.at, s.by);
   const driver = turnedWith(s);
+  const lets = letsMove(s);
   return (
     <div
       className="border-t border-rule pt-1"
@@ -323,12 +325,7 @@ function Joint({
         hint="as it goes on"
         onKeep={(v) => set({ turn: v }, `Turn ${s.part.name}`)}
       />
-      <HowFar
-        facts={facts}
-        use={s.use.id}
-        name={s.part.name}
-        what={isSlide(s.at) ? 'slide' : 'turn'}
-      />
+      {lets ? <HowFar facts={facts} use={s.use.id} name={s.part.name} what={lets} /> : null}
       <HowTight seat={s} onSet={set} />
     </div>
   );
