@@ -119,6 +119,20 @@ test('where the rail is not measured, or it fouls as it stands, nothing is said'
   expect(rangeOf(build(next, free.rig), shared(next), 'nobody', 'turn')).toBeNull();
 });
 
+test('what may touch inside the tolerances is not free', () => {
+  const { job, rig } = onRail(60);
+  const loose = {
+    ...job,
+    kit: job.kit.map((p) =>
+      p.id === 'post' ? ({ ...p, depth: { value: 10, tol: 2, from: 'measured' } } as Part) : p,
+    ),
+  };
+  const r = rangeOf(build(loose, rig), shared(loose), 's', 'slide')!;
+  // Half of 12 in place of half of 10: a millimetre sooner.
+  expect(r.to).toBeGreaterThan(43.9);
+  expect(r.to).toBeLessThanOrEqual(44.1);
+});
+
 test('what two screws, a shoe or a rail hold does not turn', () => {
   const job = demo();
   const rig = job.rigs.find((x) => x.id === 'lockside-b')!;

@@ -29,7 +29,7 @@ const FINE = { slide: 0.05, turn: 0.05 } as const;
  * through for fouls. Thinner things than a step may be stepped over: 2 mm and 3 degrees.
  *
  * @returns null where the part is not on a named joint that lets it move so, where it is not known
- *   how far the joint goes or how large what moves is, or where it fouls as it stands
+ *   how far the joint goes or how large what moves is, or where it fouls or may foul as it stands
  */
 export function rangeOf(
   built: Built,
@@ -51,7 +51,8 @@ export function rangeOf(
     const after = buildTrial(built, job, { ...rig, fitted }, base);
     const foul = runOne(after, spacePair).find(
       (v) =>
-        v.state === 'fail' &&
+        // Free is only what is free with every number at its worst.
+        (v.margin?.lo ?? 0) < 0 &&
         v.pieces.length === 2 &&
         moved.has(v.pieces[0]!) !== moved.has(v.pieces[1]!),
     );

@@ -31,7 +31,7 @@ export function HowFar({
       : !own?.value
         ? 'It is being tried ...'
         : own.value === 'none'
-          ? 'That cannot be said: a number of it is missing, or it fouls as it stands.'
+          ? 'That cannot be said: a number of it is missing, or it fouls, or may, as it stands.'
           : rangeWords(own.value);
   return (
     <div className="flex items-center gap-2 text-sm">
