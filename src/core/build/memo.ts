@@ -5,6 +5,9 @@
 export class Memo {
   private readonly kept = new Map<unknown, unknown>();
 
+  /** @param most of these at a time: the one that was made first goes first; no end otherwise */
+  constructor(private readonly most = Infinity) {}
+
   /** What was made for a key before, if anything. */
   get<T>(key: unknown): T | undefined {
     return this.kept.get(key) as T | undefined;
@@ -15,6 +18,7 @@ export class Memo {
     const known = this.kept.get(key);
     if (known !== undefined || this.kept.has(key)) return known as T;
     const value = make();
+    if (this.kept.size >= this.most) this.kept.delete(this.kept.keys().next().value);
     this.kept.set(key, value);
     return value;
   }

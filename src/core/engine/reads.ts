@@ -200,14 +200,22 @@ export class Snapshot<D, V> implements Reader<D, V> {
 /** Writes down what is read while a value is made. */
 class Frame<D, V> implements Reader<D, V> {
   readonly entry: Entry<D, V>;
-  readonly #at: Snapshot<D, V>;
+  readonly kept: Kept<D, V>;
+  readonly doc: D;
   readonly #id: string;
+  /**
+   * Null once the value is made: a value may go on holding what it was made of, and through it all
+   * values of its time, and through those all times before.
+   */
+  #at: Snapshot<D, V> | null;
   /** Null once the value is made. */
   #seen: Map<unknown, Set<string> | true> | null = new Map();
 
   constructor(at: Snapshot<D, V>, id: string) {
     this.#at = at;
     this.#id = id;
+    this.kept = at.kept;
+    this.doc = at.doc;
     this.entry = {
       value: undefined,
       cells: [],
@@ -220,16 +228,13 @@ class Frame<D, V> implements Reader<D, V> {
     };
   }
 
-  get kept(): Kept<D, V> {
-    return this.#at.kept;
-  }
-
-  get doc(): D {
-    return this.#at.doc;
+  /** Where it reads; anew for what reads on too late. */
+  get #from(): Snapshot<D, V> {
+    return this.#at ?? this.kept.at(this.doc, this.entry.draft);
   }
 
   cell(cell: Cell<D>, arg = ''): unknown {
-    const value = this.#at.cell(cell, arg);
+    const value = this.#from.cell(cell, arg);
     if (!this.#seen) late?.(this.#id);
     else if (this.#isNew(cell, arg)) {
       const { cells, args, read } = this.entry;
@@ -241,7 +246,7 @@ class Frame<D, V> implements Reader<D, V> {
   }
 
   node<T>(of: Node<V, T>): T {
-    const value = this.#at.node(of);
+    const value = this.#from.node(of);
     if (!this.#seen) late?.(this.#id);
     else if (!this.#seen.has(of)) {
       this.#seen.set(of, true);
@@ -264,5 +269,6 @@ class Frame<D, V> implements Reader<D, V> {
 
   close(): void {
     this.#seen = null;
+    this.#at = null;
   }
 }

@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import fc from 'fast-check';
 import { build, buildAfresh, buildTrial, shared, type Built } from '../build/build';
 import { check } from '../areas/checks';
@@ -5,6 +7,8 @@ import { said } from '../checks/judge';
 import { lightFigures } from '../areas/light/model/light';
 import { readings } from '../readings/readings';
 import type { Job } from '../kit/types';
+import type { Rig } from '../kit/types';
+import { demo } from '../test-kit';
 import { anyWay } from './rigs';
 
 /**
@@ -12,6 +16,7 @@ import { anyWay } from './rigs';
  * steps back and forth, and with things tried in between.
  */
 
+const JOB = demo();
 const rigOf = (job: Job, id: string) => job.rigs.find((r) => r.id === id)!;
 const all = (built: Built) => ({
   verdicts: check(built).map(said),
@@ -61,4 +66,55 @@ describe('what is kept from one edit to the next', () => {
       { numRuns: 5 },
     );
   });
+});
+
+/** Paths of all numbers that a rig is set to. */
+function numbersOf(node: unknown, path: readonly string[] = []): string[][] {
+  if (typeof node === 'number') return [[...path]];
+  if (typeof node !== 'object' || node === null) return [];
+  return Object.entries(node).flatMap(([k, v]) => numbersOf(v, [...path, k]));
+}
+
+/** The rig with one of its numbers a little larger; the rest of it are the same objects. */
+function nudged<T>(node: T, [key, ...rest]: readonly string[], by: number): T {
+  if (key === undefined) return ((node as number) + by) as T;
+  const copy = (Array.isArray(node) ? [...node] : { ...node }) as Record<string, unknown>;
+  copy[key] = nudged((node as Record<string, unknown>)[key], rest, by);
+  return copy as T;
+}
+
+describe('what is not kept', () => {
+  setFlagsFromString('--expose-gc');
+  const collect = runInNewContext('gc') as () => void;
+  const turn = () => new Promise((r) => setImmediate(r));
+  const slots = JOB.rigs.flatMap((rig) => numbersOf(rig).map((path) => ({ rig, path })));
+
+  test('rigs that are gone by are let go of, however their numbers are changed in turn', async () => {
+    expect(slots.length).toBeGreaterThan(50);
+    const steps = 60;
+    await fc.assert(
+      fc.asyncProperty(
+        fc.constantFrom(...JOB.rigs),
+        fc.array(fc.nat(), { minLength: 1, maxLength: 3 }),
+        async (rig, picks) => {
+          const own = slots.filter((s) => s.rig === rig);
+          const base = shared(JOB);
+          const gone: WeakRef<Rig>[] = [];
+          let now = rig;
+          for (let i = 0; i < steps; i++) {
+            now = nudged(now, own[picks[i % picks.length]! % own.length]!.path, 1e-3);
+            gone.push(new WeakRef(now));
+            check(build(JOB, now, base)).map((v) => v.why);
+            // A weak reference lives until the end of the turn that made it.
+            await turn();
+          }
+          collect();
+          await turn();
+          // A few of each kind of change are kept on purpose.
+          expect(gone.filter((r) => r.deref() !== undefined).length).toBeLessThan(30);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  }, 120_000);
 });

@@ -15,7 +15,7 @@ import type { Contacts } from '../place/contacts';
 import { byId } from '../areas/space/place/fitted';
 import type { Given } from '../build/given';
 import type { Memo } from '../build/memo';
-import { at, givens, type Lin } from '../build/lin';
+import { at, givens, sameLin, type Lin } from '../build/lin';
 import {
   above,
   type Layer,
@@ -84,7 +84,7 @@ export class Stand {
   }
   /** Seat of the lens. */
   get seat(): Lin {
-    return aheadOf(this.#built).s.seat;
+    return this.#built.once(SEAT);
   }
   /** Axis down to the rods; null without a plate. */
   get drop(): Lin | null {
@@ -127,6 +127,9 @@ export class Stand {
 
   readonly missing = (l: readonly Lin[]): Given[] => givens(l).filter((g) => g.known === null);
 }
+
+/** What stands on the camera leaves the lens where it is: the same sum goes on standing. */
+const SEAT = node('seat', (built: Built) => aheadOf(built).s.seat, { same: sameLin });
 
 /**
  * The rig as it stands. It is laid out in layers, each on top of those before it: the camera, what

@@ -109,11 +109,14 @@ const PICTURE = node('the picture and its rules', (built: Built): Picture => {
 
 const NONE: readonly Verdict[] = [];
 
+/** Pictures that a solid is remembered in: while a lens is dragged each is another one. */
+const PICTURES = 4;
+
 /** What stands near the picture of one solid: once for as long as it and the picture stand. */
 function inPicture(stand: Stand, s: StandSolid, picture: Picture): readonly Verdict[] {
   return s.layer.memo
     .once(s, () => new Memo())
-    .once(inPicture, () => new Memo())
+    .once(inPicture, () => new Memo(PICTURES))
     .once(picture, () => lookAt(stand, s, picture));
 }
 
