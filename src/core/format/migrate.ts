@@ -150,6 +150,8 @@ const KINDS_OF_5 = [
   'radio',
   'cable-clamp',
   'accessory',
+  'screw',
+  'key',
 ];
 const PART_FIELDS_OF_5 = ['interfaces', 'vents'];
 const SEAT_5 = ['at', 'by', 'n', 'slide', 'gap', 'screw', 'tight', 'signed', 'line'];

@@ -5,6 +5,7 @@ import { kinds as rods } from '../areas/rods/kit/kinds';
 import { kinds as drive } from '../areas/drive/kit/kinds';
 import { kinds as support } from '../areas/support/kit/kinds';
 import { kinds as space } from '../areas/space/kit/kinds';
+import { kinds as joints } from '../areas/joints/kit/kinds';
 import type { Field, KindDef } from '../engine/field';
 
 export type * from '../engine/field';
@@ -21,6 +22,7 @@ const ALL = {
   ...drive,
   ...support,
   ...space,
+  ...joints,
 } satisfies Record<string, KindDef>;
 
 /** Every kind of part that this version knows, by its word in a file. */

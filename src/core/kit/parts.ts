@@ -4,6 +4,7 @@ import type { Ring, Filter, MatteBox, ReductionRing, Sleeve } from '../areas/fro
 import type { Adapter, Reducer } from '../areas/mount/kit/parts';
 import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
+import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { PartBase } from '../engine/part';
 
@@ -35,6 +36,8 @@ export type Part =
   | Motor
   | DriveArm
   | Fitting
+  | Screw
+  | Key
   | OtherPart;
 
 export type Drive = FollowFocus | Motor;

@@ -4,6 +4,7 @@ import type { GearRing, FollowFocus, Motor, DriveArm } from '../areas/drive/kit/
 import type { Ring, Filter, MatteBox, ReductionRing, Sleeve } from '../areas/front/kit/parts';
 import type { Reducer } from '../areas/mount/kit/parts';
 import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
+import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
@@ -103,6 +104,14 @@ export function isDriveArm(p: Part | null | undefined): p is DriveArm {
 
 export function isFitting(p: Part | null | undefined): p is Fitting {
   return p !== null && p !== undefined && FITTING_KINDS.some((k) => k === p.kind);
+}
+
+export function isScrew(p: Part | null | undefined): p is Screw {
+  return p?.kind === 'screw';
+}
+
+export function isKey(p: Part | null | undefined): p is Key {
+  return p?.kind === 'key';
 }
 
 /** How many of this piece are on hand; a part that does not say counts as one. */

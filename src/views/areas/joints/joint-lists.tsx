@@ -2,7 +2,8 @@
 
 import { useId } from 'react';
 import { mm } from '@/core/quantity/say';
-import { byTightness, screwBill, tightnessOf, toolsOf } from '@/core/areas/joints/model/lists';
+import { byTightness, tightnessOf, toolsOf } from '@/core/areas/joints/model/lists';
+import { stockedBill, toolRoll, type Stocked } from '@/core/areas/joints/model/tools';
 import type { NamedSeat } from '@/core/areas/joints/model/seats';
 import type { FittedUse } from '@/core/kit/types';
 import { Choose, Section } from '@/views/bench/panel-parts';
@@ -106,38 +107,83 @@ export function Tightness({ facts }: { facts: RigFacts }) {
   );
 }
 
-/** Screws and tools of the rig. */
+/** Screws of the rig, and what the kit has of each. */
 export function Screws({ facts }: { facts: RigFacts }) {
-  const bill = screwBill(facts.built);
-  const { needed, free, unknown } = toolsOf(facts.built);
-  if (bill.length === 0 && needed.length === 0) return null;
+  const bill = stockedBill(facts.built);
+  if (bill.length === 0) return null;
   return (
-    <>
-      <Section title="Screws">
-        <ul>
-          {bill.map((l) => (
-            <li
-              key={`${l.thread} ${l.length} ${l.driver} ${l.captive}`}
-              className="border-t border-rule py-1"
-            >
-              {l.count} x {l.thread},{' '}
-              {l.length === null
-                ? 'length not known'
-                : `${mm(l.length)}${l.captive ? ' standing out, captive' : ''}`}
-              <span className="block text-sm text-soft">{l.joints.join('; ')}</span>
-            </li>
-          ))}
-        </ul>
-      </Section>
-      <Section title="Tools">
-        <p>
-          {needed.length === 0
-            ? 'None: everything opens by hand.'
-            : needed.map((n) => n.driver.name).join(', ')}
-          . {free.length} {free.length === 1 ? 'joint opens' : 'joints open'} by hand.
-          {unknown.length > 0 ? ` Not said for ${unknown.join('; ')}.` : ''}
-        </p>
-      </Section>
-    </>
+    <Section title="Screws">
+      <ul>
+        {bill.map((l) => (
+          <li
+            key={`${l.thread} ${l.length} ${l.driver} ${l.captive}`}
+            className="border-t border-rule py-1"
+          >
+            {l.count} x {l.thread},{' '}
+            {l.length === null
+              ? 'length not known'
+              : `${mm(l.length)}${l.captive ? ' standing out, captive' : ''}`}
+            <InTheKit line={l} />
+            <span className="block text-sm text-soft">{l.joints.join('; ')}</span>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
+
+/** How many of a screw there are, and how many more are wanted. */
+function InTheKit({ line: { have, count, worn } }: { line: Stocked }) {
+  if (have === null) return null;
+  const short = count - have;
+  return (
+    <span className={`block text-sm ${short > 0 ? 'text-tight' : 'text-soft'}`}>
+      {short > 0
+        ? `${have === 0 ? 'none' : have} in the kit, ${short} more wanted`
+        : `${have} in the kit, ${-short} spare`}
+      {worn.length > 0 ? (
+        <span className="text-tight">
+          ; the thread of {worn.map((s) => s.name).join(', ')} is going
+        </span>
+      ) : null}
+    </span>
+  );
+}
+
+/** Tools to take: the fewest of the kit that turn every screw, and where each lives. */
+export function Tools({ facts }: { facts: RigFacts }) {
+  const { needed, free, unknown } = toolsOf(facts.built);
+  const { take, lacking } = toolRoll(facts.built);
+  if (needed.length === 0 && free.length === 0) return null;
+  return (
+    <Section title="Tools to take">
+      <ul>
+        {take.map(({ key, turns, lives, toHire }) => (
+          <li key={key.id} className="border-t border-rule py-1">
+            {key.name}: {turns.map((d) => d.name).join(', ')}
+            <span className="block text-sm text-soft">
+              {toHire
+                ? 'to be hired'
+                : lives === null
+                  ? 'where it lives: not said'
+                  : `lives ${lives}`}
+            </span>
+          </li>
+        ))}
+        {lacking.map((d) => (
+          <li key={d.id} className="border-t border-rule py-1 text-tight">
+            {d.name}: none in the kit
+            <span className="block text-sm text-soft">
+              {needed.find((n) => n.driver.id === d.id)!.joints.join('; ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="border-t border-rule py-1">
+        {needed.length === 0 ? 'None: everything opens by hand. ' : ''}
+        {free.length} {free.length === 1 ? 'joint opens' : 'joints open'} by hand.
+        {unknown.length > 0 ? ` Not said for ${unknown.join('; ')}.` : ''}
+      </p>
+    </Section>
   );
 }

@@ -22,7 +22,7 @@ import { named } from '@/views/bench/found';
 import { Overridden } from '@/views/bench/overridden';
 import { Choose, Length, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
-import { HowTight, Screws, Tightness } from './joint-lists';
+import { HowTight, Screws, Tightness, Tools } from './joint-lists';
 import { Free } from './free-list';
 import { HowFar } from './how-far';
 import { Tree } from './tree';
@@ -75,6 +75,7 @@ export default function JointsPanel({
       <Tree facts={facts} />
       <Tightness facts={facts} />
       <Screws facts={facts} />
+      <Tools facts={facts} />
     </div>
   );
 }

@@ -12,7 +12,9 @@ import {
   type Seating,
 } from '../model/free';
 import { canBeHeld, interfacesOf } from '../kit/sides';
+import { screwThread } from '../model/lists';
 import { bite, screwOf } from '../model/screw';
+import { screwsOf } from '../model/tools';
 import { isNamed, seatsOf, type NamedSeat, type Seat } from '../model/seats';
 import { placeName, reseat, seatThrough, setSeat } from '../moves/seat';
 
@@ -145,26 +147,32 @@ function otherScrew(built: Built, s: NamedSeat): Candidate[] {
   const depth = w.depth.known;
   if (before === null || before === undefined || !depth) return [];
   const most = w.female.i.through === true ? Infinity : depth.lo;
-  return (w.type.inch ? INCH : METRIC)
-    .map((length) => Math.round(length * 100) / 100)
-    .filter((length) => {
-      const into = bite(length, before, w.gap);
-      return into > 0 && into <= most;
-    })
-    .map((length) =>
-      candidate(
-        setSeat(
-          built.rig,
-          s.use.id,
-          { screw: length },
-          `A screw of ${mm(length)} in ${s.part.name}`,
-        ),
-        1,
-        0.05 - length / 10_000,
-        'screw',
-      ),
-    )
+  const fits = ({ length }: { length: number }) => {
+    const into = bite(length, before, w.gap);
+    return into > 0 && into <= most;
+  };
+  const set = (length: number, name: string) =>
+    setSeat(built.rig, s.use.id, { screw: length }, `${name} in ${s.part.name}`);
+  const there = screwsOf(built, screwThread(w.type)).filter(fits);
+  const sold = (w.type.inch ? INCH : METRIC)
+    .map((length) => ({ length: Math.round(length * 100) / 100 }))
+    .filter(fits)
     .slice(-4);
+  return [
+    // Of what is in the kit before what would have to be bought, the longest first.
+    ...there.map(({ screw, length }) =>
+      candidate(
+        set(length, `${screw.name}, ${mm(length)},`),
+        1,
+        0.02 - length / 10_000,
+        'screw',
+        hire(screw),
+      ),
+    ),
+    ...sold.map(({ length }) =>
+      candidate(set(length, `A screw of ${mm(length)}`), 1, 0.05 - length / 10_000, 'screw', 1),
+    ),
+  ];
 }
 
 /** What cures a joint: another place, an adapter, another screw, a second tie. */

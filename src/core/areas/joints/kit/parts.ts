@@ -1,4 +1,4 @@
-import type { Face } from '../../../engine/part';
+import type { Face, PartBase } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** One place of a part where another part is held: a hole, a row of holes, a rail, a shoe. */
@@ -48,4 +48,23 @@ export interface Interface {
   bearsMoment?: QuantityInput;
   /** Marked by the crew: plastic, cracked, bends. */
   weak?: boolean;
+}
+
+/** A screw that is not fixed to a part. */
+export interface Screw extends PartBase {
+  kind: 'screw';
+  thread?: string;
+  /** Under its head. */
+  length?: QuantityInput;
+  driver?: string;
+  /** Marked by the crew: its thread is going. */
+  worn?: boolean;
+}
+
+/** A key, a driver, or a folding set of them. */
+export interface Key extends PartBase {
+  kind: 'key';
+  turns?: { driver?: string }[];
+  /** Where it is put back. */
+  lives?: string;
 }

@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { valueOf } from '../../../quantity/quantity';
 import { driverOf, type Driver } from '../kit/drivers';
 import { screwOf } from './screw';
-import { interfaceType } from '../kit/interfaces';
+import { interfaceType, type InterfaceType } from '../kit/interfaces';
 import { interfacesOf } from '../kit/sides';
 import { namedSeats, saidOf, seatsOf, type NamedSeat } from './seats';
 
@@ -11,6 +11,8 @@ import { namedSeats, saidOf, seatsOf, type NamedSeat } from './seats';
 export interface ScrewLine {
   /** `1/4-20 UNC`. */
   thread: string;
+  /** The same by its id; a rosette is screwed with M6. */
+  type: string;
   /** Mm; null while nobody said it. */
   length: number | null;
   /** `hex key 4 mm`; null while nobody said it. */
@@ -19,6 +21,11 @@ export interface ScrewLine {
   count: number;
   /** Where they go. */
   joints: string[];
+}
+
+/** The thread that a screw of a joint has, by its id: rosettes are screwed with M6. */
+export function screwThread(type: InterfaceType): string {
+  return type.family === 'rosette' ? 'm6' : type.id;
 }
 
 /** Every screw of the rig, alike ones in one line: thread, length, tool, how many, where. */
@@ -33,6 +40,7 @@ export function screwBill(built: Built): ScrewLine[] {
     const key = [w.type.id, length, driver, captive].join();
     const line = lines.get(key) ?? {
       thread: w.type.family === 'rosette' ? `M6, ${w.type.name}` : w.type.name,
+      type: screwThread(w.type),
       length,
       driver,
       captive,
@@ -49,6 +57,7 @@ export function screwBill(built: Built): ScrewLine[] {
     const key = [type.id, length, driver, i.captive === true].join();
     const line = lines.get(key) ?? {
       thread: type.name,
+      type: type.id,
       length,
       driver,
       captive: i.captive === true,

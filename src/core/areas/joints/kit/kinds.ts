@@ -1,0 +1,50 @@
+import { choice, COMMON, flag, mm, type KindDef } from '../../../engine/field';
+import { DRIVERS } from './drivers';
+import { INTERFACE_TYPES } from './interfaces';
+
+const THREADS = INTERFACE_TYPES.filter((t) => t.family === 'thread').map(
+  (t) => [t.id, t.name] as const,
+);
+/** What nobody fetches (fingers, a lever) is no tool of a kit. */
+const TOOLS = DRIVERS.filter((d) => !d.free).map((d) => [d.id, d.name] as const);
+
+/** What goes into the joints and what they are turned with: kinds that stand nowhere on a rig. */
+export const kinds = {
+  screw: {
+    one: 'screw',
+    many: 'screws',
+    fields: [
+      COMMON[0]!,
+      choice('thread', 'thread', THREADS, { first: true }),
+      mm('length', 'length', 200, { first: true, hint: 'under its head' }),
+      choice('driver', 'turned with', TOOLS, { first: true }),
+      flag('worn', 'its thread is going', 'it is counted, and named: not for a critical joint'),
+      ...COMMON.slice(1),
+    ],
+  },
+  key: {
+    one: 'key or driver',
+    many: 'keys and drivers',
+    fields: [
+      COMMON[0]!,
+      {
+        type: 'rows',
+        key: 'turns',
+        label: 'turns',
+        row: 'size',
+        first: true,
+        hint: 'a folding set has several sizes',
+        fields: [choice('driver', 'size', TOOLS)],
+      },
+      {
+        type: 'text',
+        key: 'lives',
+        label: 'lives',
+        max: 120,
+        first: true,
+        hint: 'where it is put back: on the cage, in the front pouch',
+      },
+      ...COMMON.slice(1),
+    ],
+  },
+} satisfies Record<string, KindDef>;
