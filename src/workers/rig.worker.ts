@@ -15,6 +15,7 @@ import { fixesFor } from '../core/solve/fixes';
 import { fillsFor, freeHosts, type FreeHost } from '../core/solve/fill';
 import { rangeOf, type Range } from '../core/solve/range';
 import { placesFor, type TriedPlace } from '../core/solve/places';
+import { bodyTable, type BodyTable } from '../core/set/bodies';
 import {
   configurationTable,
   lensRows,
@@ -112,16 +113,26 @@ const rig = {
     return fillsFor(build(at.job, at.rig, base), base, host);
   },
 
-  /** Rigs of the job beside each other: every check, every lens; null when the job has moved on. */
+  /**
+   * Rigs of the job beside each other: every check, every lens, and one of them on every body; null
+   * when the job has moved on.
+   *
+   * @param on which of them goes on every body, the first where there is no such
+   */
   beside(
     n: number,
     rigs: readonly string[],
-  ): { table: ConfigurationTable; lenses: LensRow[] } | null {
+    on: number,
+  ): { table: ConfigurationTable; lenses: LensRow[]; bodies: BodyTable } | null {
     if (held?.n !== n) return null;
     const { job } = held;
     const list = rigs.flatMap((id) => job.rigs.find((r) => r.id === id) ?? []);
     const base = shared(job);
-    return { table: configurationTable(job, list, base), lenses: lensRows(job, list, base) };
+    return {
+      table: configurationTable(job, list, base),
+      lenses: lensRows(job, list, base),
+      bodies: bodyTable(job, list[on] ?? list[0]!, base),
+    };
   },
 
   /**

@@ -2,15 +2,23 @@
 
 import { useEffect, useState } from 'react';
 import type { SideBySide } from '@/core/doc/side-by-side';
+import type { BodyTable } from '@/core/set/bodies';
 import type { ConfigurationTable, LensRow } from '@/core/set/configurations';
 
 export interface Beside {
   table: ConfigurationTable;
   lenses: LensRow[];
+  bodies: BodyTable;
 }
 
-/** Every standing of a rig checked beside the others, by the worker, after every edit. */
-export function useBeside(side: SideBySide): { beside: Beside | null; trouble: string | null } {
+/**
+ * Every standing of a rig checked beside the others, and the open one on every body, by the worker,
+ * after every edit.
+ */
+export function useBeside(
+  side: SideBySide,
+  open: string | null,
+): { beside: Beside | null; trouble: string | null } {
   const [answer, setAnswer] = useState<{
     of: SideBySide;
     beside: Beside | null;
@@ -22,7 +30,8 @@ export function useBeside(side: SideBySide): { beside: Beside | null; trouble: s
       const { sweeper } = await import('@/workers/rig');
       if (stale) return;
       const ids = side.standings.map((s) => s.rig.id);
-      const beside = await sweeper.ask(side.job, (w, n) => w.beside(n, ids));
+      const on = side.standings.findIndex((s) => s.id === open);
+      const beside = await sweeper.ask(side.job, (w, n) => w.beside(n, ids, on));
       if (!stale && beside) setAnswer({ of: side, beside, trouble: null });
     })().catch((e: unknown) => {
       const trouble = e instanceof Error ? e.message : String(e);
@@ -31,7 +40,7 @@ export function useBeside(side: SideBySide): { beside: Beside | null; trouble: s
     return () => {
       stale = true;
     };
-  }, [side]);
+  }, [side, open]);
   // What was found before stays in sight while the next is worked out, as long as it is of as many.
   const shown =
     answer?.of.standings.length === side.standings.length &&

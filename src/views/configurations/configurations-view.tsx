@@ -5,14 +5,15 @@ import { useMemo, useState } from 'react';
 import { shared } from '@/core/build/build';
 import { sideBySide, type SideBySide } from '@/core/doc/side-by-side';
 import { changesBetween, type Done, type RigChange, type RigChanges } from '@/core/set/changes';
-import { exact, mm } from '@/core/quantity/say';
 import { addConfiguration, asTheRig } from '@/core/solve/configurations';
 import { Button } from '@/ui/button';
 import { LabelledSelect } from '@/ui/labelled-select';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { useBench } from '@/views/bench/bench';
 import { useSnapshot, useStore } from '@/views/store/store-context';
+import { Bodies } from './bodies';
 import { useBeside, type Beside } from './beside';
+import { ChecksTable, HEAD, Heads, type Column } from './checks-table';
 
 /** One rig in all of its configurations: what gets worse where, and what has to be done in between. */
 export function ConfigurationsView() {
@@ -26,7 +27,8 @@ function Configurations({ side }: { side: SideBySide }) {
   const { job, rigId, configuration } = useSnapshot();
   const store = useStore();
   const rig = job?.rigs.find((r) => r.id === rigId);
-  const { beside, trouble } = useBeside(side);
+  const { beside, trouble } = useBeside(side, configuration);
+  const columns = useColumns(side, configuration);
   if (!rig) return null;
   const begin = () => {
     const { edit, id } = addConfiguration(rig, 'configuration');
@@ -50,9 +52,20 @@ function Configurations({ side }: { side: SideBySide }) {
         ) : null}
       </div>
       {trouble ? <p className="text-fail">{trouble}</p> : null}
-      <Checks side={side} beside={beside} open={configuration} />
+      {beside ? (
+        <ChecksTable
+          caption="Checks in every configuration"
+          columns={columns}
+          table={beside.table}
+        />
+      ) : (
+        <p className="text-soft" role="status">
+          Every configuration is being checked ...
+        </p>
+      )}
       {alone ? null : <Changes key={rig.id} side={side} open={configuration} />}
-      <Lenses side={side} beside={beside} open={configuration} />
+      <Lenses side={side} columns={columns} beside={beside} />
+      <Bodies bodies={beside?.bodies ?? null} />
     </section>
   );
 }
@@ -72,140 +85,24 @@ function useOpen(side: SideBySide) {
   };
 }
 
-const HEAD = 'sticky left-0 z-10 bg-paper p-2 text-left';
-
-function Heads({ side, open }: { side: SideBySide; open: string | null }) {
+function useColumns(side: SideBySide, open: string | null): Column[] {
   const go = useOpen(side);
-  return (
-    <tr>
-      <th scope="col" className={HEAD}>
-        <span className="sr-only">what is looked at</span>
-      </th>
-      {side.standings.map((s) => (
-        <th key={s.id ?? ''} scope="col" className="min-w-36 p-0.5 text-left align-bottom">
-          <button
-            type="button"
-            className={`min-h-11 w-full rounded-sm px-2 text-left hover:bg-sunk ${s.id === open ? 'border-b-2 border-accent' : ''}`}
-            aria-current={s.id === open || undefined}
-            aria-label={`${s.name}${s.id === open ? ', open' : ': open it'}`}
-            onClick={() => go(s.id)}
-          >
-            {s.name}
-          </button>
-        </th>
-      ))}
-    </tr>
-  );
-}
-
-/** Every check in every configuration; what is the same everywhere is folded. */
-function Checks({
-  side,
-  beside,
-  open,
-}: {
-  side: SideBySide;
-  beside: Beside | null;
-  open: string | null;
-}) {
-  const [all, setAll] = useState(false);
-  if (!beside)
-    return (
-      <p className="text-soft" role="status">
-        Every configuration is being checked ...
-      </p>
-    );
-  const { columns, rows } = beside.table;
-  const shown = rows.filter((r) => all || r.differs);
-  const rest = rows.length - rows.filter((r) => r.differs).length;
-  return (
-    <div>
-      <div className="overflow-x-auto">
-        <table className="border-collapse">
-          <caption className="sr-only">Checks in every configuration</caption>
-          <thead>
-            <Heads side={side} open={open} />
-          </thead>
-          <tbody>
-            <tr className="border-t border-rule align-top">
-              <th scope="row" className={`${HEAD} font-normal`}>
-                all of it
-              </th>
-              {columns.map((c, i) => (
-                <td key={side.standings[i]!.id ?? ''} className="p-2">
-                  <span className="flex items-center gap-2 font-semibold">
-                    <StateGlyph state={c.worst} />
-                    {c.count.fail} fail, {c.count.tight} tight
-                  </span>
-                  <span className="block text-sm text-soft">
-                    {c.count.unknown} unknown, {c.count.ok} ok
-                  </span>
-                  <span className="block text-sm">
-                    {exact(c.mass, 0)} g{c.unweighed > 0 ? ` and ${c.unweighed} not weighed` : ''}
-                  </span>
-                  <span className="block text-sm">
-                    {c.size
-                      ? `${c.open ? 'at least ' : ''}${exact(c.size[1], 0)} tall, ${exact(c.size[0], 0)} wide, ${mm(c.size[2], 0)} long`
-                      : 'size not known'}
-                  </span>
-                </td>
-              ))}
-            </tr>
-            {shown.map((r) => (
-              <CheckRow key={r.check} side={side} row={r} />
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {rest > 0 ? (
-        <Button
-          look="bare"
-          className="mt-1 underline"
-          aria-expanded={all}
-          onClick={() => setAll(!all)}
-        >
-          {all
-            ? 'Only what differs'
-            : `${rest} ${rest === 1 ? 'check says' : 'checks say'} the same everywhere`}
-        </Button>
-      ) : null}
-    </div>
-  );
-}
-
-function CheckRow({ side, row }: { side: SideBySide; row: Beside['table']['rows'][number] }) {
-  const go = useOpen(side);
-  return (
-    <tr className="border-t border-rule">
-      <th scope="row" className={`${HEAD} max-w-56 font-normal`}>
-        {row.title}
-        <span className="block text-sm text-soft">{row.area}</span>
-      </th>
-      {row.cells.map((c, i) => {
-        const s = side.standings[i]!;
-        if (c.state === null)
-          return (
-            <td key={s.id ?? ''} className="p-2 text-soft">
-              <span aria-label="nothing to say">-</span>
-            </td>
-          );
-        return (
-          <td key={s.id ?? ''} className="p-0.5">
-            <button
-              type="button"
-              title={c.why}
-              aria-label={`${row.title}, ${s.name}: ${STATE_WORD[c.state]}${c.open > 1 ? `, ${c.open} findings` : ''}`}
-              className="flex min-h-11 w-full items-center gap-2 rounded-sm px-2 text-left hover:bg-sunk"
-              onClick={() => go(s.id, c.key)}
-            >
-              <StateGlyph state={c.state} />
-              {c.open > 1 ? `${c.open}` : STATE_WORD[c.state]}
-            </button>
-          </td>
-        );
-      })}
-    </tr>
-  );
+  return side.standings.map((s) => ({
+    key: s.id ?? '',
+    name: s.name,
+    open: (finding) => go(s.id, finding),
+    head: (
+      <button
+        type="button"
+        className={`min-h-11 w-full rounded-sm px-2 text-left hover:bg-sunk ${s.id === open ? 'border-b-2 border-accent' : ''}`}
+        aria-current={s.id === open || undefined}
+        aria-label={`${s.name}${s.id === open ? ', open' : ': open it'}`}
+        onClick={() => go(s.id)}
+      >
+        {s.name}
+      </button>
+    ),
+  }));
 }
 
 const SAID: Readonly<Record<Done, string>> = {
@@ -329,12 +226,12 @@ function ChangeList({
 /** Every lens of the set in every configuration, by everything there is to check. */
 function Lenses({
   side,
+  columns,
   beside,
-  open,
 }: {
   side: SideBySide;
+  columns: readonly Column[];
   beside: Beside | null;
-  open: string | null;
 }) {
   if (!beside || beside.lenses.length === 0) return null;
   const on = side.standings[0]!.rig.lens;
@@ -348,7 +245,7 @@ function Lenses({
       <div className="overflow-x-auto">
         <table className="border-collapse">
           <thead>
-            <Heads side={side} open={open} />
+            <Heads columns={columns} />
           </thead>
           <tbody>
             {beside.lenses.map(({ lens, cells }) => (

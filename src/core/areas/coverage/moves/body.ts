@@ -1,10 +1,11 @@
-import type { Job, Rig, Body, Change } from '../../../kit/types';
+import { isBody, type Job, type Rig, type Body, type Change } from '../../../kit/types';
+import { followBody } from '../../joints/moves/other-body';
 import { type Edit, listChanges } from '../../../edit/edit';
 import { lensOf } from './on-rig';
 import { at } from '../../../edit/rig-path';
 import { followingChain } from '../../mount/moves/chain';
 
-/** Puts another body under the rig; mode and chain follow. */
+/** Puts another body under the rig; mode and chain follow, and what stood in its holes. */
 export function putBody(job: Job, rig: Rig, body: Body): Edit {
   const lens = lensOf(job, rig.lens);
   const mode = body.modes?.find((m) => m.id === rig.mode) ?? body.modes?.[0] ?? null;
@@ -15,5 +16,7 @@ export function putBody(job: Job, rig: Rig, body: Body): Edit {
   const between = followingChain(job, rig, body, lens);
   if (between !== null && between !== rig.between)
     changes.push(...listChanges(at(rig, 'between'), rig.between, between));
+  const was = job.kit.find((p) => p.id === rig.body);
+  changes.push(...followBody(rig, isBody(was) ? was : null, body));
   return { title: `Put ${body.name} on`, changes };
 }
