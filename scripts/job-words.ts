@@ -37,6 +37,8 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].limits.width': 'across',
   'rigs[].limits.length': 'along the axis',
   'rigs[].limits.standsAt': 'height of the lowest part of the rig',
+  'rigs[].upright':
+    'the camera is turned on its side: which of its sides is on top; level when absent',
   'rigs[].hold': 'id of the fitted part that the rig is held by; from below when absent',
   'rigs[].overhead': 'it is above a head, or on a vehicle',
   'rigs[].light': 'the light, and how the camera is set to it',

@@ -50,6 +50,7 @@ export interface Built extends Doc {
   readonly joints: readonly Joint[];
   /** No joint is known not to mate: with a mount that nobody named it may still go together. */
   readonly closed: boolean;
+  /** What is framed for as it lies on the chip; as it is delivered it stands in the rig. */
   readonly frames: readonly Frame[];
   /** Focal length the lens is set to; unknown when it does not say. */
   readonly focal: Given;
@@ -134,6 +135,17 @@ const CLOSED = node(
     joints.every((j) => j.mates || j.rear === undefined || j.front === undefined),
 );
 
+/** While the camera is upright a frame lies across the chip. */
+const FRAMES = node('frames', ({ rig }: Built): readonly Frame[] =>
+  rig.upright === undefined
+    ? rig.frames
+    : rig.frames.map((f) => ({
+        ...f,
+        aspect: 1 / f.aspect,
+        ...(f.deliver ? { deliver: { w: f.deliver.h, h: f.deliver.w } } : {}),
+      })),
+);
+
 const FOCAL = node('focal', ({ lens, rig }: Built): Given => focalOf(lens, rig));
 
 const SQUEEZE = node('squeeze', ({ lens }: Built): Given =>
@@ -201,7 +213,7 @@ class View implements Built {
     return this.reads.node(CLOSED);
   }
   get frames(): readonly Frame[] {
-    return this.rig.frames;
+    return this.reads.node(FRAMES);
   }
   get focal(): Given {
     return this.reads.node(FOCAL);

@@ -38,6 +38,7 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   footTied: true,
   wheel: true,
   hand: true,
+  upright: true,
   limits: true,
   light: true,
   reference: true,

@@ -1,5 +1,5 @@
 import type { Built } from '../build/build';
-import { VIEW_NAMES, type Point } from './project';
+import type { Point } from './project';
 import { dimensionLines, sheet } from './svg';
 
 /**
@@ -68,7 +68,7 @@ export function toDxf(built: Built): string {
       );
     }
     if (e.view !== 'front') line('axis', at([e.bounds.u0 - 10, 0]), at([e.bounds.u1 + 30, 0]));
-    text('dimensions', at([e.bounds.u0, e.bounds.v1 + 12]), VIEW_NAMES[e.view]);
+    text('dimensions', at([e.bounds.u0, e.bounds.v1 + 12]), e.name);
   }
   const head: string[] = [];
   const put = (code: number, value: string | number) => head.push(String(code), String(value));

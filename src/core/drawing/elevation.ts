@@ -10,7 +10,7 @@ import { reachArcs } from '../areas/drive/kit/arm-scan';
 import { foulsOf } from '../areas/space/model/fouls';
 import { valueOf } from '../quantity/quantity';
 import { mm, exact } from '../quantity/say';
-import { nearness, outline, overlap, type Point, type View } from './project';
+import { nearness, outline, overlap, type Point, type View, viewName } from './project';
 
 /** One solid as it is drawn. */
 export interface Outlined {
@@ -63,6 +63,8 @@ export interface LightCone {
 
 export interface Elevation {
   view: View;
+  /** What it shows, as it is written beside it. */
+  name: string;
   /** Farthest first. */
   outlines: Outlined[];
   fouls: Foul[];
@@ -134,9 +136,10 @@ export function elevation(built: Built, view: View): Elevation {
   const bounds = { u0, u1, v0, v1 };
   return {
     view,
+    name: viewName(view, built.rig.upright),
     outlines,
     fouls,
-    dimensions: dimensionsOf(stand, view, bounds),
+    dimensions: dimensionsOf(stand, view, bounds, built.rig.upright !== undefined),
     meshes: view === 'front' ? meshesOf(stand) : [],
     cone: view === 'front' ? null : coneOf(built, view),
     bounds,
@@ -158,7 +161,12 @@ function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outline
   };
 }
 
-function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDimension[] {
+function dimensionsOf(
+  stand: Stand,
+  view: View,
+  b: Elevation['bounds'],
+  upright: boolean,
+): DrawnDimension[] {
   const list: DrawnDimension[] = [];
   const add: Add = (d, missing, digits = 1) => {
     if (Math.abs(d.to - d.from) <= 0.5) return;
@@ -183,9 +191,11 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
   const whole = (label: string, from: number, to: number, near: number, across: boolean) =>
     add({ label, from, to, near, across, sum: overall }, blind, 0);
   const low = drop ? -n(drop) : 0;
+  // What is across the camera is how tall the rig stands while it is upright.
+  const [across, up] = upright ? ['height', 'width'] : ['width', 'height'];
   if (view === 'front') {
-    whole('width of the rig', b.u0, b.u1, b.v0, false);
-    whole('height of the rig', b.v0, b.v1, b.u1, true);
+    whole(`${across} of the rig`, b.u0, b.u1, b.v0, false);
+    whole(`${up} of the rig`, b.v0, b.v1, b.u1, true);
     if (system) add(centres(system, low), [], 0);
     return list;
   }
@@ -203,10 +213,10 @@ function dimensionsOf(stand: Stand, view: View, b: Elevation['bounds']): DrawnDi
       stand.missing([net(minus(r.to, r.from))]),
     );
   if (view === 'top') {
-    whole('width of the rig', b.v0, b.v1, b.u1, true);
+    whole(`${across} of the rig`, b.v0, b.v1, b.u1, true);
     return list;
   }
-  whole('height of the rig', b.v0, b.v1, b.u1, true);
+  whole(`${up} of the rig`, b.v0, b.v1, b.u1, true);
   fromTheSide(stand, b, low, add);
   return list;
 }

@@ -4,6 +4,13 @@ import { farthest, skin, type Solid, type Vec } from '../solids/solid';
 /** The elevations a rig is drawn in. Side: from camera right, the subject at the right. */
 export type View = 'side' | 'top' | 'front';
 
+/** What a view is called; with the camera on its side the views are of the camera, and say so. */
+export function viewName(view: View, upright: 'left' | 'right' | undefined): string {
+  return upright === undefined
+    ? VIEW_NAMES[view]
+    : `${VIEW_NAMES[view]}; camera ${upright} is on top`;
+}
+
 export const VIEW_NAMES: Record<View, string> = {
   side: 'side, from camera right',
   top: 'top',

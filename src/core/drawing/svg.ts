@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import { elevation, type Elevation } from './elevation';
-import { VIEW_NAMES, type Point } from './project';
+import type { Point } from './project';
 
 /** Room around each view for its dimensions, mm on the sheet of the rig. */
 const MARGIN = 60;
@@ -79,7 +79,7 @@ function drawn(e: Elevation, x: number, y: number): string {
         ? `<path d="M${at([-20, 0])}L${at([20, 0])}M${at([0, -20])}L${at([0, 20])}"/>`
         : `<path d="M${at([e.bounds.u0 - 10, 0])}L${at([e.bounds.u1 + 30, 0])}"/>`
     }</g>`,
-    `<text x="${r(x + e.bounds.u0)}" y="${r(y - e.bounds.v1 - 12)}" font-size="9">${esc(VIEW_NAMES[e.view])}</text>`,
+    `<text x="${r(x + e.bounds.u0)}" y="${r(y - e.bounds.v1 - 12)}" font-size="9">${esc(e.name)}</text>`,
   );
   return `<g id="${e.view}">\n${parts.join('\n')}\n</g>`;
 }

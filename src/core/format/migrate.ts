@@ -153,7 +153,7 @@ const KINDS_OF_5 = [
   'screw',
   'key',
 ];
-const PART_FIELDS_OF_5 = ['interfaces', 'vents'];
+const PART_FIELDS_OF_5 = ['interfaces', 'vents', 'around'];
 const SEAT_5 = ['at', 'by', 'n', 'slide', 'gap', 'screw', 'tight', 'signed', 'line'];
 
 /**
@@ -188,7 +188,7 @@ function interfaces(doc: Record<string, unknown>): Record<string, unknown> {
   if (Array.isArray(next.rigs))
     next.rigs = next.rigs.map((r: unknown) => {
       if (!isRecord(r)) return r;
-      const rig = carry(r, ['hold', 'overhead'], {});
+      const rig = carry(r, ['hold', 'overhead', 'upright'], {});
       if (!Array.isArray(rig.joints)) return rig;
       return { ...rig, joints: rig.joints.map((j: unknown) => (isRecord(j) ? seat(j) : j)) };
     });

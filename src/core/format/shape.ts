@@ -217,6 +217,7 @@ const rig = object(
     reference: id,
     light,
     limits,
+    upright: { is: 'choice', values: ['left', 'right'] },
     hold: id,
     overhead: { is: 'flag' },
     uses: list(object({ id, ...used }, ['id', 'role', 'part']), 1000),

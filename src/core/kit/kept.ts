@@ -99,6 +99,7 @@ export interface RigDoc {
   reference?: string;
   light?: LightUse;
   limits?: SpaceLimits;
+  upright?: 'left' | 'right';
   hold?: string;
   overhead?: boolean;
   uses: Use[];

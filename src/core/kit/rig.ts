@@ -258,6 +258,8 @@ export interface Rig {
   wheel?: string;
   /** A hand turns this ring on the barrel itself. */
   hand?: 'focus' | 'zoom';
+  /** The camera is turned on its side: which of its sides is on top; level when absent. */
+  upright?: 'left' | 'right';
   limits?: SpaceLimits;
   light?: LightUse;
   reference?: string;

@@ -33,6 +33,7 @@ function part(p: Part): Part {
 
 function rig(r: Rig): Rig {
   return over(r, {
+    upright: turned,
     frames: (list) => (list as object[]).map((f) => over(f, { x: negated })),
     light: (l) => over(l as object, { from: turned }),
     box: (b) =>

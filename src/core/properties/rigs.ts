@@ -12,7 +12,7 @@ import { setLight } from '../areas/light/moves/light';
 import { putBody } from '../areas/coverage/moves/body';
 import { putLens } from '../areas/coverage/moves/lens';
 import { setBetween, tieFoot } from '../areas/mount/moves/chain';
-import { setFocal, setFocus, setMode, setStop } from '../areas/coverage/moves/picture';
+import { setFocal, setFocus, setMode, setStop, setUpright } from '../areas/coverage/moves/picture';
 import { tieLensFoot } from '../areas/support/moves/support';
 import { isZoom } from '../build/lens';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
@@ -143,6 +143,8 @@ function settings(job: Job, rig: Rig): Edit[] {
       setHold(rig, u.id, 'x'),
     ]),
     setOverhead(rig, true),
+    setUpright(rig, 'left'),
+    setUpright(rig, 'right'),
     ...rig.between.map((_u, i) => tieFoot(rig, i, true, 'x')),
   ];
 }

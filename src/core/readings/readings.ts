@@ -163,8 +163,9 @@ function fields(built: Built): Reading[] {
         sum: (v) =>
           `2 atan(${side === 'h' ? 'w s' : side === 'v' ? 'h' : 'diagonal'} / 2f), f = ${plain(built.focal.known!.value)}${times(built)} mm, ${plain(w.known!.value)} x ${plain(h.known!.value)} mm, squeeze ${plain(s.known!.value, 3)}: ${exact(v, 2)}\u00b0`,
       });
-    list.push(angle('field.h', 'field across', 'h'));
-    list.push(angle('field.v', 'field up and down', 'v'));
+    const { upright } = built.rig;
+    list.push(angle('field.h', 'field across', upright ? 'v' : 'h'));
+    list.push(angle('field.v', 'field up and down', upright ? 'h' : 'v'));
     list.push(angle('field.d', 'field corner to corner', 'd'));
     for (const frame of built.frames)
       list.push(
@@ -177,11 +178,11 @@ function fields(built: Built): Reading[] {
           value: (x) => {
             const squeeze = framingSqueeze(built);
             const r = frameOnChip(frame, { w: x[n]!, h: x[n + 1]! }, squeeze);
-            return fieldOfView(r.w * squeeze, f.value(x.slice(0, n)));
+            return fieldOfView(upright ? r.h : r.w * squeeze, f.value(x.slice(0, n)));
           },
           text: (v) => `${exact(v, 1)}\u00b0`,
           sum: (v) =>
-            `2 atan(w s / 2f) over the width of the ${frame.name} frame: ${exact(v, 2)}\u00b0`,
+            `2 atan(${upright ? 'h' : 'w s'} / 2f) over the width of the ${frame.name} frame: ${exact(v, 2)}\u00b0`,
         }),
       );
   }

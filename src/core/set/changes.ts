@@ -191,6 +191,7 @@ const WHOLE: readonly (readonly [keyof RigDoc, string])[] = [
   ['reference', 'reference format'],
   ['light', 'light'],
   ['limits', 'what it has to fit into'],
+  ['upright', 'the side on top'],
   ['hold', 'held by'],
   ['overhead', 'above a head, or on a vehicle'],
 ];

@@ -98,6 +98,7 @@ function columnOf(built: Built): ConfigurationColumn {
   const verdicts = CHECKS.flatMap((c) => runOne(built, c));
   const masses = usesOn(built.rig).map((id) => valueOf(built.kit.get(id)?.mass));
   const stand = standOf(built);
+  const { upright } = built.rig;
   const solids = stand.solids.filter((s) => s.known && !s.moving);
   const ends = (k: 0 | 1 | 2) =>
     Math.max(...solids.map((s) => s.extent[(k + 3) as 3])) -
@@ -109,7 +110,12 @@ function columnOf(built: Built): ConfigurationColumn {
     ) as Record<State, number>,
     mass: masses.reduce<number>((sum, m) => sum + (m ?? 0), 0),
     unweighed: masses.filter((m) => m === null).length,
-    size: solids.length === 0 ? null : [ends(0), ends(1), ends(2)],
+    size:
+      solids.length === 0
+        ? null
+        : upright
+          ? [ends(1), ends(0), ends(2)]
+          : [ends(0), ends(1), ends(2)],
     open: stand.pieces.some((p) => p.missing.length > 0),
   };
 }

@@ -3,7 +3,7 @@
 import { memo, useCallback, useId, useMemo, type ReactNode } from 'react';
 import { elevation, type Elevation } from '@/core/drawing/elevation';
 import { dimensionLines } from '@/core/drawing/svg';
-import { VIEW_NAMES, type Point, type View } from '@/core/drawing/project';
+import { type Point, type View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { useSize } from '@/ui/use-size';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -103,7 +103,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
         hidden={bare}
         className="pointer-events-none absolute left-2 top-1 z-10 text-sm text-soft"
       >
-        {VIEW_NAMES[view]}
+        {e.name}
       </figcaption>
       <div ref={ref} className="relative min-h-72 flex-1 overflow-hidden lg:min-h-0">
         <svg
@@ -111,7 +111,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
           height={h}
           className="absolute inset-0"
           role="group"
-          aria-label={`The rig from the ${VIEW_NAMES[view]}, to scale`}
+          aria-label={`The rig from the ${e.name}, to scale`}
         >
           <Hatch id={`${id}foul`} />
           <Axes view={view} sheet={sheet} from={u0} to={u1} />

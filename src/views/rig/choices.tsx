@@ -169,9 +169,10 @@ function FramesChoice({ facts }: { facts: RigFacts }) {
   const label = rig.frames
     .map((f) => f.name + (f.scale && f.scale < 1 ? ` at ${exact(f.scale * 100, 1)} %` : ''))
     .join(', ');
+  const lies = rig.upright === undefined ? '' : ', upright';
   return (
     <Pop
-      trigger={<Choice label="framed for" value={label || 'nothing yet'} grow />}
+      trigger={<Choice label="framed for" value={`${label || 'nothing yet'}${lies}`} grow />}
       label="Delivery frames"
       align="start"
       className="max-h-[75vh] w-[min(27rem,94vw)] overflow-auto p-3"

@@ -228,7 +228,7 @@ export function PlateFigures({
             />
           </svg>
           {f.frame.name}
-          {f.px ? ` ${Math.floor(f.px.desqueezedW)} x ${Math.floor(f.px.h)}` : ''}
+          {f.px ? ` ${f.px.says}` : ''}
         </Sum>
       ))}
       {chip && chip.state !== 'ok' ? (

@@ -13,12 +13,20 @@ import {
   setFocal,
   setFocus,
   setStop,
+  setUpright,
   takeFrame,
 } from '@/core/areas/coverage/moves/picture';
 import { renameRig } from '@/core/solve/rigs';
+import { LabelledSelect } from '@/ui/labelled-select';
 import { TextInput } from '@/views/part/cells';
 import { useStore } from '@/views/store/store-context';
 import type { RigFacts } from '../../bench/use-rig';
+
+const CAMERA = [
+  { id: 'level', name: 'level' },
+  { id: 'left', name: 'upright, its left side on top' },
+  { id: 'right', name: 'upright, its right side on top' },
+];
 
 /** Delivery frames: which, how large, where, delivered as what. */
 export function FramesForm({ facts }: { facts: RigFacts }) {
@@ -61,6 +69,14 @@ export function FramesForm({ facts }: { facts: RigFacts }) {
         <FrameLine key={f.id} facts={facts} frame={f} />
       ))}
       <OwnFrame facts={facts} />
+      <div className="mt-2 border-t border-rule pt-2">
+        <LabelledSelect
+          label="camera"
+          value={rig.upright ?? 'level'}
+          options={CAMERA}
+          onPick={(x) => store?.edit(setUpright(rig, x === 'level' ? undefined : (x as 'left')))}
+        />
+      </div>
     </>
   );
 }

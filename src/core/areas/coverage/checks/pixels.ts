@@ -3,7 +3,7 @@ import type { Check } from '../../../checks/check';
 import type { State, Verdict } from '../../../checks/finding';
 import type { Body, Frame, Lens, Mode } from '../../../kit/types';
 import { plainVerdict, judge } from '../../../checks/judge';
-import { framePixels } from '../model/pixels';
+import { asItStands, framePixels } from '../model/pixels';
 import { constant, exactly } from '../../../build/given';
 import { framingSqueeze } from '../../../build/circle';
 import { say, exact } from '../../../quantity/say';
@@ -78,7 +78,8 @@ function whyOf(
 ): string {
   const { w: dw, h: dh } = frame.deliver!;
   const limit = built.rules['coverage.upscale'];
-  const have = `${Math.floor(px.desqueezedW)} x ${Math.floor(px.h)} px`;
+  const have = `${px.says} px`;
+  const wanted = asItStands(built, dw, dh);
   const recorded =
     framingSqueeze(built) === 1
       ? ''
@@ -86,8 +87,8 @@ function whyOf(
   const scale = Math.max(dw / px.desqueezedW, dh / px.h);
   const left = `The ${frame.name} frame holds ${have}${recorded}`;
   return state === 'ok'
-    ? `${left}: enough for ${dw} x ${dh}, scaled to ${exact(scale * 100, 0)} %.`
+    ? `${left}: enough for ${wanted}, scaled to ${exact(scale * 100, 0)} %.`
     : state === 'tight'
-      ? `${left}: ${dw} x ${dh} has to be scaled up ${say((scale - 1) * 100, '%')}.`
-      : `${left}: ${dw} x ${dh} would be scaled up ${say((scale - 1) * 100, '%')}, ${limit > 1 ? `more than the ${say((limit - 1) * 100, '%')} the house allows` : 'and the house allows none of it'}.`;
+      ? `${left}: ${wanted} has to be scaled up ${say((scale - 1) * 100, '%')}.`
+      : `${left}: ${wanted} would be scaled up ${say((scale - 1) * 100, '%')}, ${limit > 1 ? `more than the ${say((limit - 1) * 100, '%')} the house allows` : 'and the house allows none of it'}.`;
 }

@@ -12,10 +12,12 @@ export const coverageIds = new Set(['coverage.frame', 'coverage.chip', 'coverage
 /** The frame smaller, or another aspect that keeps the lie of the picture. */
 export const otherFrames: Generator = (built, finding) => {
   if (finding.id !== 'coverage.frame') return [];
-  const frame = built.frames.find((f) => f.id === finding.frame);
-  if (!frame) return [];
+  // As it is delivered; on the chip it lies as the camera does.
+  const frame = built.rig.frames.find((f) => f.id === finding.frame);
+  const onChip = built.frames.find((f) => f.id === finding.frame);
+  if (!frame || !onChip) return [];
   const list: Candidate[] = [];
-  const scale = coveredScale(built, frame);
+  const scale = coveredScale(built, onChip);
   if (scale !== null && scale > 0.25 && scale < (frame.scale ?? 1))
     list.push(candidate(scaleFrame(built.rig, frame, scale), 0, 1, 'scale'));
   // Another aspect keeps the lie of the picture: wide stays wide, upright stays upright.
@@ -23,7 +25,7 @@ export const otherFrames: Generator = (built, finding) => {
   for (const a of ASPECTS) {
     const step = Math.abs(Math.log(a.aspect / frame.aspect));
     if (step < 0.01 || step > FARTHEST_ASPECT || a.aspect >= 1 !== wide) continue;
-    if (built.frames.some((f) => Math.abs(f.aspect - a.aspect) < 0.02)) continue;
+    if (built.rig.frames.some((f) => Math.abs(f.aspect - a.aspect) < 0.02)) continue;
     const next = {
       ...frame,
       name: a.name,

@@ -7,19 +7,21 @@ import { framingSqueeze } from '../../../build/circle';
 import type { Lens } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 
-/** Horizontal field of the rig, degrees. */
+/** Field across the picture, degrees: along the chip, or across it while the camera is upright. */
 export function horizontalField(built: Built): number | null {
   const f = built.focal.known?.value;
   const { body, mode } = built;
   if (!f || !body || !mode) return null;
-  const w = given(body, 'modes', mode.id, 'w').known?.value;
+  const { upright } = built.rig;
+  const w = given(body, 'modes', mode.id, upright ? 'h' : 'w').known?.value;
   if (w === undefined) return null;
   let m = 1;
   for (const g of built.magnifications) {
     if (!g.known) return null;
     m *= g.known.value;
   }
-  return fieldOfView(w * framingSqueeze(built), f * m);
+  // A squeeze acts along the chip.
+  return fieldOfView(upright ? w : w * framingSqueeze(built), f * m);
 }
 
 export function sameSqueeze(a: Lens, b: Lens | null): boolean {

@@ -21,6 +21,14 @@ export function setStop(rig: Rig, stop: number | undefined): Edit {
   };
 }
 
+/** Turns the camera on its side, or level again. */
+export function setUpright(rig: Rig, upright: Rig['upright']): Edit {
+  return {
+    title: upright === undefined ? 'Camera level' : `Camera upright, its ${upright} side on top`,
+    changes: [{ path: at(rig, 'upright'), value: upright }],
+  };
+}
+
 export function setFocus(rig: Rig, focus: number | undefined): Edit {
   return {
     title: focus === undefined ? 'Focus at infinity' : `Focus at ${focus / 1000} m`,

@@ -121,13 +121,35 @@ interface Task {
   middle: Lin;
   /** Between the axes of the two gears; at a stand-in where there is none to mesh with. */
   centres: number;
+  /** See {@link undecided}. */
+  open: readonly Given[];
 }
 
 /** Middle of its clamp and of its gear, for a way of fitting it. */
-function stationsOf({ use, n, middle }: Task, flipped: boolean) {
+function stationsOf({ use, n, middle, open }: Task, flipped: boolean) {
   const off = plus(times(n.ahead, flipped ? -1 : 1), n.more);
-  const station = use.station === undefined ? minus(middle, off) : lin(use.station);
-  return { station, gearAt: plus(station, off) };
+  // Which way up it goes was found with stand-ins: where its clamp is, is not known then.
+  const rests = plus(off, ...open.map((g) => of(g, 0)));
+  const station = use.station === undefined ? minus(middle, rests) : lin(use.station);
+  return { station, gearAt: use.station === undefined ? plus(station, off) : plus(station, rests) };
+}
+
+/**
+ * Numbers that are missing and that could turn it the other way up; none where somebody said which
+ * way it goes, or it only goes one.
+ */
+function undecided(t: Omit<Task, 'open'>): Given[] {
+  const { s, n, use, part } = t;
+  if (use.flipped !== undefined || part.flips !== true) return [];
+  const own = named(t.key, 'box');
+  const around = s.solids.filter((o) => !o.known && s.contacts.between(own, o.named) !== 'through');
+  return [
+    ...new Set([
+      ...givens([n.pivotY, t.middle, n.width, n.height, n.depth, n.behind, n.armWide, n.armTo]),
+      n.armFrom,
+      ...around.flatMap((o) => o.inputs),
+    ]),
+  ].filter((g) => g.known === null);
 }
 
 /** Its outlines at a place, every number as `v` has it. */
@@ -305,7 +327,8 @@ export function placeDrive(
     ? centreDistance(count(gear.teeth), count(n.teeth), n.module.known?.value ?? MODULE)
     : null;
   const middle = gear?.middle ?? middleOf(s, use, gears);
-  const t: Task = { s, use, part, key, n, middle, centres: centres ?? 56 };
+  const asked = { s, use, part, key, n, middle, centres: centres ?? 56 };
+  const t: Task = { ...asked, open: undecided(asked) };
   const obstacles = obstaclesOf(t);
   const found = findPlace(t, obstacles);
   addDrive(t, found, gear);

@@ -34,7 +34,7 @@ export const kinds = {
         row: 'size',
         first: true,
         hint: 'a folding set has several sizes',
-        fields: [choice('driver', 'size', TOOLS)],
+        fields: [choice('driver', 'size', TOOLS, { required: true })],
       },
       {
         type: 'text',

@@ -64,7 +64,7 @@ export interface Screw extends PartBase {
 /** A key, a driver, or a folding set of them. */
 export interface Key extends PartBase {
   kind: 'key';
-  turns?: { driver?: string }[];
+  turns?: { driver: string }[];
   /** Where it is put back. */
   lives?: string;
 }

@@ -63,7 +63,7 @@ export function toolRoll(built: Built): ToolRoll {
   const keys = [...built.kit.values()].filter(isKey);
   const turns = (k: Key): Turns => ({
     id: k.id,
-    sizes: (k.turns ?? []).flatMap((t) => (t.driver === undefined ? [] : [t.driver])),
+    sizes: (k.turns ?? []).map((t) => t.driver),
   });
   const there = fewest(needed, keys.filter((k) => onHand(k) > 0).map(turns));
   const hired = fewest(there.lacking, keys.filter((k) => onHand(k) < 1).map(turns));

@@ -33,7 +33,7 @@ export const spaceEnvelope: Check = {
       ),
     ];
     const solids = stand.solids.filter((s) => s.known && s.role !== 'sweep');
-    return SAYS.flatMap((side): Verdict[] => {
+    return sidesOf(built.rig).flatMap((side): Verdict[] => {
       const limit = limits[side.key];
       if (limit === undefined) return [];
       return blind.length > 0 || solids.length === 0
@@ -43,7 +43,19 @@ export const spaceEnvelope: Check = {
   },
 };
 
-type Side = (typeof SAYS)[number];
+interface Side {
+  key: 'width' | 'height' | 'length';
+  axis: 0 | 1 | 2;
+  name: string;
+  what: string;
+}
+
+/** Width is height while the camera is upright. */
+function sidesOf({ upright }: Rig): readonly Side[] {
+  return upright === undefined
+    ? SAYS
+    : SAYS.map((s) => ({ ...s, axis: s.axis === 0 ? 1 : s.axis === 1 ? 0 : 2 }));
+}
 
 /** One size of the rig against what it has to fit into. */
 function ofSide(

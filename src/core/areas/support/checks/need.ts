@@ -4,6 +4,7 @@ import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../../drive/place/drive';
 import { reader } from '../../../build/lin';
+import { isSupport } from '../../../kit/types';
 import { exact } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
@@ -44,16 +45,17 @@ export const supportNeed: Check = {
       ...hand(built, stand),
     ];
     // The worst of them speaks; among equals the one with least in hand.
-    const worst = all.reduce((m, v) =>
+    const first = all.reduce((m, v) =>
       RANK[v.state] < RANK[m.state] ||
       (v.state === m.state && (v.margin?.value ?? Infinity) < (m.margin?.value ?? Infinity))
         ? v
         : m,
     );
+    const worst = beside(built) ? { ...said(first), why: `${first.why} ${BESIDE}` } : first;
     const { margin } = worst;
     if (!margin) return [worst];
     // Inside the tolerances another of them can be the worst: its margin is promised as well.
-    const may = all.filter((v) => v.state !== 'ok' || v === worst).flatMap((v) => v.margin ?? []);
+    const may = all.filter((v) => v.state !== 'ok' || v === first).flatMap((v) => v.margin ?? []);
     return [
       {
         ...said(worst),
@@ -66,6 +68,20 @@ export const supportNeed: Check = {
     ];
   },
 };
+
+const BESIDE =
+  'With the camera upright a support stands beside the lens: it holds it up only where it closes around the barrel, which nobody says of this one.';
+
+/** The camera is upright, and what would hold the lens up from below does not. */
+function beside({ rig, kit }: Built): boolean {
+  return (
+    rig.upright !== undefined &&
+    (rig.supports ?? []).some((s) => {
+      const part = kit.get(s.part);
+      return isSupport(part) && part.around !== true;
+    })
+  );
+}
 
 /** One joint: as `mount.load` has it, and tight from the load on that the house advises. */
 function need(built: Built, stand: Stand, j: JointVerdict): Verdict {

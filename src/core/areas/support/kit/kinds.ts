@@ -1,4 +1,4 @@
-import { mm, COMMON, clampLength, type KindDef } from '../../../engine/field';
+import { flag, mm, COMMON, clampLength, type KindDef } from '../../../engine/field';
 import { rodSystem } from '../../rods/kit/system-field';
 
 /** What holds the lens up: the kinds of parts, and what each can say. */
@@ -16,6 +16,7 @@ export const kinds = {
       mm('postTo', 'post, highest', 300, { first: true }),
       clampLength,
       mm('cradleWidth', 'width of the cradle', 300),
+      flag('around', 'closes around the barrel', 'holds the lens with the camera on its side, too'),
       ...COMMON.slice(1),
     ],
   },

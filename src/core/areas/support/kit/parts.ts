@@ -11,4 +11,6 @@ export interface LensSupport extends PartBase {
   postTo?: QuantityInput;
   cradleWidth?: QuantityInput;
   clampLength?: QuantityInput;
+  /** It closes around the barrel: it holds from the side and from above as well. */
+  around?: boolean;
 }

@@ -333,6 +333,8 @@ export function supportedBy(built: Built, from = 0): string | null {
   const s = stand.supports.find(
     (p) =>
       p.found &&
+      // A cradle holds from below; upright it stands beside the lens.
+      (built.rig.upright === undefined || p.part.around === true) &&
       p.trouble === null &&
       p.by.length === 0 &&
       p.needed !== null &&
