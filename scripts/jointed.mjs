@@ -62,7 +62,7 @@ export function jointed(demo, n) {
 /** A bar with a row of holes, and a block on two screws. */
 function pieces() {
   const q = (value) => ({ value, from: 'measured' });
-  const screws = { type: 'unc-1-4', driver: 'hex-3/16' };
+  const screws = { type: 'unc-1-4', driver: 'hex-3-16' };
   const foot = {
     ...screws,
     id: 'foot',
