@@ -131,7 +131,7 @@ describe('nelvix check --configuration', () => {
     const { code, err } = run('check', demoPath(), '--configuration', 'moon');
     expect(code).toBe(2);
     expect(err).toMatch(
-      /found "moon", expected one of studio \(of Lockside.*, cabin \(of Lockside/,
+      /found "moon", expected one of upright \(of Tug.*, studio \(of Lockside.*, cabin \(of Lockside/,
     );
     expect(run('check', demoPath(), '--configuration').err).toMatch(/found nothing/);
   });
@@ -141,7 +141,9 @@ describe('nelvix configurations', () => {
   test('each against the rig itself: what gets worse, what is done, screws and tools', () => {
     const { code, out } = run('configurations', demoPath());
     expect(code).toBe(0);
-    expect(out).toMatch(/^Lockside, on the shoulder\n {2}the rig itself: \d+ fail/);
+    expect(out).toMatch(/^Tug, body B\n {2}the rig itself: \d+ fail/);
+    expect(out).toMatch(/\nLockside, on the shoulder\n {2}the rig itself: \d+ fail/);
+    expect(out).toMatch(/set: the side on top/);
     expect(out).toMatch(
       / {2}cabin: .*\n {4}worse: fail {2}space\.envelope .*4 mm over the 1150 mm/,
     );
@@ -150,7 +152,9 @@ describe('nelvix configurations', () => {
     const json = JSON.parse(run('configurations', demoPath(), '--json').out) as {
       configurations: { name: string; column: { count: { fail: number } } }[];
     }[];
-    expect(json[0]!.configurations.map((c) => c.name)).toEqual([
+    const lockside = json[1]!.configurations;
+    expect(json[0]!.configurations.map((c) => c.name)).toEqual(['the rig itself', 'upright']);
+    expect(lockside.map((c) => c.name)).toEqual([
       'the rig itself',
       'studio',
       'shoulder',
@@ -161,7 +165,7 @@ describe('nelvix configurations', () => {
     const alone = JSON.parse(
       run('check', demoPath(), '--configuration', 'cabin', '--json', '--verdicts').out,
     ) as { counts: { fail: number } };
-    expect(json[0]!.configurations[3]!.column.count.fail).toBe(alone.counts.fail);
+    expect(lockside[3]!.column.count.fail).toBe(alone.counts.fail);
   });
 
   test('a file that cannot be used, or no file, is said', () => {

@@ -14,6 +14,7 @@ import type { Job, Rig } from '../core/kit/types';
 import { fixesFor } from '../core/solve/fixes';
 import { fillsFor, freeHosts, type FreeHost } from '../core/solve/fill';
 import { rangeOf, type Range } from '../core/solve/range';
+import { positionsOf, type TriedPosition } from '../core/solve/positions';
 import { placesFor, type TriedPlace } from '../core/solve/places';
 import { bodyTable, type BodyTable } from '../core/set/bodies';
 import {
@@ -97,6 +98,14 @@ const rig = {
     if (!at) return null;
     const base = shared(at.job);
     return rangeOf(build(at.job, at.rig, base), base, use, what) ?? 'none';
+  },
+
+  /** Named positions of its joints, each tried; null when the job has moved on. */
+  positions(n: number, rigId: string): TriedPosition[] | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const base = shared(at.job);
+    return positionsOf(build(at.job, at.rig, base), base);
   },
 
   /** Places of the rig that are free; null when the job has moved on. */

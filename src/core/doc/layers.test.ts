@@ -192,13 +192,13 @@ describe('configurations of a rig', () => {
     let doc = start;
     const step = (make: (r: Job['rigs'][number]) => Edit) => {
       const read = jobOf(doc);
-      const edit = make(read.rigs.find((r) => r.id === 'tug-b')!);
+      const edit = make(read.rigs.find((r) => r.id === 'wheelhouse-a')!);
       const low = lowered(read, doc, edit);
       const { doc: next, inverse } = applyEdit(doc, low);
       expect(applyEdit(next, inverse).doc).toEqual(doc);
       doc = next;
     };
-    const names = () => rigOf(doc, 'tug-b').configurations?.map((c) => c.name);
+    const names = () => rigOf(doc, 'wheelhouse-a').configurations?.map((c) => c.name);
     step((r) => addConfiguration(r, 'gimbal').edit);
     step((r) => addConfiguration(r, 'gimbal').edit);
     step((r) => copyConfiguration(r, r.configurations![0]!).edit);

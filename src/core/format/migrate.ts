@@ -154,7 +154,7 @@ const KINDS_OF_5 = [
   'key',
 ];
 const PART_FIELDS_OF_5 = ['interfaces', 'vents', 'around'];
-const SEAT_5 = ['at', 'by', 'n', 'slide', 'gap', 'screw', 'tight', 'signed', 'line'];
+const SEAT_5 = ['at', 'by', 'n', 'slide', 'gap', 'screw', 'tight', 'signed', 'line', 'positions'];
 
 /**
  * What a part carried along under a name that means something since version 5: it stays where it
@@ -196,7 +196,7 @@ function interfaces(doc: Record<string, unknown>): Record<string, unknown> {
 }
 
 function seat(j: Record<string, unknown>): Record<string, unknown> {
-  const joint = carry(j, ['screw', 'tight', 'signed', 'line'], {});
+  const joint = carry(j, ['screw', 'tight', 'signed', 'line', 'positions'], {});
   return isRecord(joint.place)
     ? { ...joint, place: carry(joint.place, ['n', 'slide', 'gap'], {}) }
     : joint;

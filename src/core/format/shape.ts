@@ -201,6 +201,18 @@ const seated = {
   tight: { is: 'choice', values: ['snug', 'firm', 'critical'] },
   signed: text(80),
   line: { is: 'flag' },
+  positions: list(
+    object(
+      {
+        id,
+        name: text(40, 1),
+        slide: number(-1000, 1000, 'mm'),
+        turn: number(-360, 360, 'deg'),
+      },
+      ['id', 'name'],
+    ),
+    20,
+  ),
 } satisfies Record<string, Shape>;
 
 const port = object({ use: id, port: id }, ['use']);

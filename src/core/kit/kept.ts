@@ -1,4 +1,13 @@
-import type { Change, Frame, LightUse, Mount, Part, RuleChoice, SpaceLimits } from './types';
+import type {
+  Change,
+  Frame,
+  LightUse,
+  Mount,
+  Part,
+  Position,
+  RuleChoice,
+  SpaceLimits,
+} from './types';
 
 /**
  * A job as it is kept, sent and undone: format version 5. A rig is one list of uses, what holds
@@ -61,6 +70,8 @@ export interface Joint {
   signed?: string;
   /** A second tie holds the guest if this lets go. */
   line?: boolean;
+  /** In, out, folded: how the guest is slid and turned to and fro. */
+  positions?: Position[];
   [later: string]: unknown;
 }
 

@@ -156,6 +156,8 @@ export interface FittedUse {
   signed?: string;
   /** A second tie, a line or strap, holds it if its joint lets go. */
   line?: boolean;
+  /** Where it is slid and turned to and fro between, by name: in, out, folded. */
+  positions?: Position[];
   /** Moved from the middle of that face, and away from it, mm in the frame of reference. */
   x?: number;
   y?: number;
@@ -163,6 +165,14 @@ export interface FittedUse {
   /** On rods: its front face, mm from the image plane. */
   station?: number;
   /** Turned about the optical axis, with an interface about the axis of that, degrees. */
+  turn?: number;
+}
+
+/** One way a part is slid and turned on its joint, by what the crew call it. */
+export interface Position {
+  id: string;
+  name: string;
+  slide?: number;
   turn?: number;
 }
 

@@ -45,7 +45,14 @@ function rig(r: Rig): Rig {
         over(d, { side: turned, angle: (a) => mirrorAngle(a as number) }),
       ),
     fitted: (list) =>
-      (list as object[]).map((f) => over(f, { on: turned, x: negated, turn: negated })),
+      (list as object[]).map((f) =>
+        over(f, {
+          on: turned,
+          x: negated,
+          turn: negated,
+          positions: (ps) => (ps as object[]).map((p) => over(p, { turn: negated })),
+        }),
+      ),
   }) as unknown as Rig;
 }
 

@@ -7,7 +7,7 @@ import { setDrive } from '../areas/drive/moves/drive';
 import { setPlateHeight, setPlateStation } from '../areas/rods/moves/under';
 import { setSupport } from '../areas/support/moves/support';
 import { deedsOf, putOn } from '../areas/moves';
-import { setHold, setOverhead, setSeat } from '../areas/joints/moves/seat';
+import { keepPosition, setHold, setOverhead, setSeat } from '../areas/joints/moves/seat';
 import { setLight } from '../areas/light/moves/light';
 import { putBody } from '../areas/coverage/moves/body';
 import { putLens } from '../areas/coverage/moves/lens';
@@ -141,6 +141,8 @@ function settings(job: Job, rig: Rig): Edit[] {
       setSeat(rig, u.id, { slide: 12, n: 1 }, 'x'),
       setSeat(rig, u.id, { turn: 45, line: true }, 'x'),
       setHold(rig, u.id, 'x'),
+      keepPosition(rig, u, 'in'),
+      keepPosition(rig, { ...u, turn: 30, slide: 5 }, 'out'),
     ]),
     setOverhead(rig, true),
     setUpright(rig, 'left'),

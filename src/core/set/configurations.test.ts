@@ -66,7 +66,7 @@ describe('configurations beside each other', () => {
   });
 
   test('a rig without configurations stands alone, and one that is gone nowhere', () => {
-    expect(sideBySide(doc, 'tug-b')!.standings.map((s) => s.id)).toEqual([null]);
+    expect(sideBySide(doc, 'wheelhouse-a')!.standings.map((s) => s.id)).toEqual([null]);
     expect(sideBySide(doc, 'moon')).toBeNull();
     expect(sideBySide(doc, RIG)).toBe(side);
   });

@@ -108,7 +108,7 @@ export function onePerHost(list: readonly Seating[]): Seating[] {
 }
 
 /** The worst finding that was not there, or was not as bad. */
-function worstNew(
+export function worstNew(
   verdicts: readonly Verdict[],
   before: ReadonlyMap<string, string>,
 ): string | null {

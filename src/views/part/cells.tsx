@@ -210,12 +210,14 @@ export function TextInput({
   check,
   onKeep,
   className = '',
+  placeholder,
 }: {
   id: string;
   value: string;
   check: (text: string) => string | null;
   onKeep: (text: string) => void;
   className?: string;
+  placeholder?: string;
 }) {
   // What is being typed; null shows what stands.
   const [draft, setDraft] = useState<string | null>(null);
@@ -235,6 +237,7 @@ export function TextInput({
         id={id}
         value={text}
         autoComplete="off"
+        placeholder={placeholder}
         aria-invalid={trouble !== null}
         aria-describedby={trouble ? `${id}-trouble` : undefined}
         onChange={(e) => setDraft(e.target.value)}

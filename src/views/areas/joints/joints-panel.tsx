@@ -22,6 +22,8 @@ import { named } from '@/views/bench/found';
 import { Overridden } from '@/views/bench/overridden';
 import { Choose, Length, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
+import type { TriedPosition } from '@/core/solve/positions';
+import { Positions, usePositions } from './positions';
 import { HowTight, Screws, Tightness, Tools } from './joint-lists';
 import { Free } from './free-list';
 import { HowFar } from './how-far';
@@ -219,6 +221,7 @@ function Joints({
   const seats = namedSeats(built);
   const line = new Map(lines.map((l) => [l.use, l]));
   const others = seatsOf(built).length - seats.length;
+  const tried = usePositions(facts);
   return (
     <Section title="Joints">
       {seats.map((s) => (
@@ -227,6 +230,7 @@ function Joints({
           facts={facts}
           seat={s}
           line={line.get(s.use.id) ?? null}
+          tried={tried}
           onLit={onLit}
           onMove={() => onPlace(s.part.id, s.use.id)}
         />
@@ -246,12 +250,14 @@ function Joint({
   facts,
   seat: s,
   line,
+  tried,
   onLit,
   onMove,
 }: {
   facts: RigFacts;
   seat: NamedSeat;
   line: LoadLine | null;
+  tried: readonly TriedPosition[] | null;
   onLit: (use: string | null) => void;
   onMove: () => void;
 }) {
@@ -327,6 +333,7 @@ function Joint({
         onKeep={(v) => set({ turn: v }, `Turn ${s.part.name}`)}
       />
       {lets ? <HowFar facts={facts} use={s.use.id} name={s.part.name} what={lets} /> : null}
+      {lets ? <Positions facts={facts} seat={s} tried={tried} /> : null}
       <HowTight seat={s} onSet={set} />
     </div>
   );

@@ -1,7 +1,7 @@
 import type { Edit } from '../../../edit/edit';
 import { at } from '../../../edit/rig-path';
-import { newId } from '../../../engine/ids';
-import type { Change, FittedUse, Part, Rig } from '../../../kit/types';
+import { newId, newNamedId } from '../../../engine/ids';
+import type { Change, FittedUse, Part, Position, Rig } from '../../../kit/types';
 import { mm } from '../../../quantity/say';
 import type { Seating } from '../model/free';
 import { seatFields } from '../model/free';
@@ -123,4 +123,41 @@ export function setOverhead(rig: Rig, overhead: boolean): Edit {
     title: overhead ? 'Above a head, or on a vehicle' : 'Not above a head',
     changes: [{ path: at(rig, 'overhead'), value: overhead ? true : undefined }],
   };
+}
+
+/** Keeps how a part is slid and turned now under a name; a name that is there is set anew. */
+export function keepPosition(rig: Rig, use: FittedUse, name: string): Edit {
+  const before = use.positions ?? [];
+  const known = before.find((p) => p.name === name);
+  const now: Position = said({
+    id: known?.id ?? newNamedId(name),
+    name,
+    slide: use.slide,
+    turn: use.turn,
+  });
+  return {
+    title: `Keep where it stands as ${name}`,
+    changes: [
+      {
+        path: at(rig, 'fitted', use.id, 'positions'),
+        value: known ? before.map((p) => (p === known ? now : p)) : [...before, now],
+      },
+    ],
+  };
+}
+
+/** Slides and turns a part to a position that is kept. */
+export function toPosition(rig: Rig, use: FittedUse, p: Position, name: string): Edit {
+  return setSeat(rig, use.id, { slide: p.slide, turn: p.turn }, `${name} ${p.name}`);
+}
+
+/** Forgets a position; where the part stands it stays. */
+export function dropPosition(rig: Rig, use: FittedUse, p: Position, name: string): Edit {
+  const left = (use.positions ?? []).filter((x) => x.id !== p.id);
+  return setSeat(
+    rig,
+    use.id,
+    { positions: left.length > 0 ? left : undefined },
+    `Forget ${p.name} of ${name}`,
+  );
 }

@@ -20,7 +20,7 @@ export const fittedRole: Role = {
       slide: 'slide',
       gap: 'gap',
     },
-    joint: ['screw', 'tight', 'signed', 'line'],
+    joint: ['screw', 'tight', 'signed', 'line', 'positions'],
     own: ['to', 'on', 'at', 'by'],
     read(kept, use, element) {
       const seat = kept.seats.get(use.id);
