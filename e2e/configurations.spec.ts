@@ -103,6 +103,38 @@ test('the table: every check in every configuration, what changes, and back to t
   await expect(page.getByText('shoulder: from hole 3 to hole 6')).toHaveCount(0);
 });
 
+test('the rig on every body: totals, what is other, and one put on', async ({ page }) => {
+  await open(page, '/configurations');
+  await goToRig(page, 'Lockside');
+  const bodies = page.getByRole('region', { name: 'Other bodies' });
+  await expect(bodies.getByText('the same outside, the same holes; to be hired')).toBeVisible();
+  await expect(bodies.getByText(/18\.0 mm narrower, .*no top hole/)).toBeVisible();
+  await bodies.getByRole('button', { name: 'Put Pellin Deep on' }).click();
+  await expect(bodies.getByRole('button', { name: 'Put Pellin Pocket on' })).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Put Pellin Deep on/ }).click();
+  await expect(bodies.getByRole('button', { name: 'Put Pellin Deep on' })).toBeVisible();
+});
+
+test('the camera on its side: frames lie across the chip, the views say which side is on top', async ({
+  page,
+}) => {
+  await open(page);
+  await goToRig(page, 'Tug');
+  await expect(page.getByText('9:16 1215 x 2160')).toBeVisible();
+  await page.getByRole('button', { name: /^framed for/ }).click();
+  await page
+    .getByLabel('camera', { exact: true })
+    .selectOption({ label: 'upright, its left side on top' });
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('9:16 2160 x 3840')).toBeVisible();
+  await page.getByRole('link', { name: 'Model', exact: true }).click();
+  await expect(
+    page.getByRole('group', { name: /^The rig from the front, .* camera left is on top/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Camera upright/ }).click();
+  await expect(page.getByRole('group', { name: /camera left is on top/ })).toHaveCount(0);
+});
+
 test('on a phone the table scrolls by itself and nothing else does', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, '/configurations');

@@ -88,6 +88,41 @@ test('a free place is chosen, what the kit has for it is tried there, one is put
   await expect(page.getByRole('button', { name: /^front shoe of Stirrup handle/ })).toHaveCount(0);
 });
 
+test('positions by name: each says what it brings, one is gone to, one is kept, one forgotten', async ({
+  page,
+}) => {
+  await joints(page);
+  await expect(page.getByText('Fender grip covers the rear fan of Pellin Pocket')).toBeVisible();
+  const turned = page
+    .locator('div')
+    .filter({ has: page.getByRole('button', { name: 'Fender grip up' }) })
+    .last()
+    .getByText('it stands so');
+  await expect(turned).toHaveCount(0);
+  await page.getByRole('button', { name: 'Fender grip up' }).click();
+  await expect(turned).toBeVisible();
+  const name = page.getByLabel('keep this as a position of Spar arm');
+  await name.fill('over the side');
+  await name.press('Enter');
+  await expect(page.getByRole('button', { name: 'Spar arm over the side' })).toBeVisible();
+  await page.getByRole('button', { name: 'Forget over the side of Spar arm' }).click();
+  await expect(page.getByRole('button', { name: 'Spar arm over the side' })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: Forget over the side/ }).click();
+  await expect(page.getByRole('button', { name: 'Spar arm over the side' })).toBeVisible();
+});
+
+test('what to take along: the fewest tools and where they live, screws there and wanted', async ({
+  page,
+}) => {
+  await joints(page);
+  const tools = page.getByRole('listitem').filter({ hasText: 'Fid folding set' });
+  await expect(tools).toContainText('hex key 4 mm, hex key 5 mm');
+  await expect(tools).toContainText('lives in the front pouch of the focus bag');
+  await expect(
+    page.getByText('1 in the kit, 1 more wanted; the thread of Peg 11 is going'),
+  ).toBeVisible();
+});
+
 test('an arm that turns on its screw: two 1/4 to one pinned 3/8 is offered and cures it', async ({
   page,
 }) => {

@@ -34,6 +34,14 @@ export function FramesForm({ facts }: { facts: RigFacts }) {
   const { rig } = facts;
   return (
     <>
+      <div className="mb-2 border-b border-rule pb-2">
+        <LabelledSelect
+          label="camera"
+          value={rig.upright ?? 'level'}
+          options={CAMERA}
+          onPick={(x) => store?.edit(setUpright(rig, x === 'level' ? undefined : (x as 'left')))}
+        />
+      </div>
       <p className="mb-1 text-soft">Several at once; each is checked for itself.</p>
       <div className="grid grid-cols-3 gap-1">
         {ASPECTS.map((a) => {
@@ -69,14 +77,6 @@ export function FramesForm({ facts }: { facts: RigFacts }) {
         <FrameLine key={f.id} facts={facts} frame={f} />
       ))}
       <OwnFrame facts={facts} />
-      <div className="mt-2 border-t border-rule pt-2">
-        <LabelledSelect
-          label="camera"
-          value={rig.upright ?? 'level'}
-          options={CAMERA}
-          onPick={(x) => store?.edit(setUpright(rig, x === 'level' ? undefined : (x as 'left')))}
-        />
-      </div>
     </>
   );
 }

@@ -39,9 +39,9 @@ export function Positions({
   return (
     <div>
       {(use.positions ?? []).map((p) => (
-        <div key={p.id} className="flex items-center gap-1">
+        <div key={p.id} className="flex items-center gap-2 py-0.5">
           <Button
-            className="max-w-32 break-words"
+            className="w-32 shrink-0 break-words"
             aria-label={`${part.name} ${p.name}`}
             onClick={() => edit(toPosition(rig, use, p, part.name))}
           >
