@@ -1,5 +1,6 @@
 import type { Built, Shared } from '../build/build';
 import { seatingsFor, spotsOfHost, type Seating } from '../areas/joints/model/free';
+import { loadLines } from '../areas/joints/model/load-lines';
 import { placeName, reseat, seat } from '../areas/joints/moves/seat';
 import { CHECKS } from '../areas/checks';
 import { runOne } from '../checks/run';
@@ -7,6 +8,10 @@ import { STATES, type Verdict } from '../checks/finding';
 import type { Edit } from '../edit/edit';
 import type { FittedUse, Part } from '../kit/types';
 import { at as valueAt } from '../build/lin';
+import { pieceKey } from '../place/piece';
+import type { Piece } from '../place/setting';
+import { exact, mm } from '../quantity/say';
+import { apart } from '../solids/solid';
 import { standOf } from '../stand/stand';
 import { countOf, total, Trials, type Counts } from './trial';
 
@@ -22,8 +27,22 @@ export interface TriedPlace {
   more: Counts;
   /** The worst of what it brings, in a sentence; null when it brings nothing. */
   worst: string | null;
+  /** What hangs on its joint there in the worst attitude, N m; null where it is not known. */
+  moment: number | null;
+  /** The radio that it would stand nearest to, and the air between them, mm. */
+  radio: { name: string; away: number } | null;
   /** The highest point of the rig with it there, mm above the axis. */
   height: number;
+}
+
+/** What a place brings with it besides its findings, in words; empty where there is nothing to say. */
+export function placeWords({ moment, radio }: Pick<TriedPlace, 'moment' | 'radio'>): string {
+  return [
+    moment === null ? '' : `${exact(moment, 2)} N m on its joint`,
+    radio === null ? '' : `at least ${mm(radio.away, 0)} from ${radio.name}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** As many places are tried as can be told apart on a drawing. */
@@ -31,7 +50,7 @@ const MOST = 40;
 
 /**
  * Where a part could go: one place of every host that is free for it, each tried on a copy of the
- * rig and ranked: fewest fails first, then what is not known, then what is tight, then the lowest.
+ * rig and ranked; see {@link byTrouble}.
  *
  * @param use the part where it is on the rig already: where else it could go
  */
@@ -46,6 +65,7 @@ export function placesFor(built: Built, base: Shared, part: Part, use?: FittedUs
         place,
         use ? reseat(built.rig, use, part, place) : seat(built.rig, part, place),
         placeName(place),
+        use?.id,
       ),
     )
     .sort(byTrouble);
@@ -58,6 +78,8 @@ export function tried(
   place: Seating,
   edit: Edit,
   name: string,
+  // Nothing is changed by putting a part where it is.
+  use: string = edit.changes[0]!.path[3]!,
 ): TriedPlace[] {
   const after = trials.after(edit.changes);
   const spots = spotsOfHost(built, place.host, place.slide);
@@ -81,21 +103,50 @@ export function tried(
         tight: now.tight - trials.count.tight,
       },
       worst: worstNew(verdicts, before),
+      moment: loadLines(after).find((l) => l.use === use)?.moment ?? null,
+      radio: nearestRadio(after, use),
       height: Math.max(0, ...standOf(after).solids.map((s) => s.extent[4])),
     },
   ];
 }
 
-/** Fewest fails first, then what is not known, then what is tight, then the lowest. */
+/** Boxes around two pieces tell how far they are apart, closely enough to rank places by. */
+function nearestRadio(built: Built, use: string): TriedPlace['radio'] {
+  const { pieces } = standOf(built);
+  const radio = (p: Piece) => built.kit.get(p.part)?.kind === 'radio';
+  const own = pieces.find((p) => p.key === pieceKey('fitted', use));
+  if (!own) return null;
+  // Of a radio that is put on: the nearest other one.
+  const others = pieces.filter((p) => p !== own && radio(p));
+  const solids = (p: Piece) => p.solids.filter((s) => s.known && !s.moving);
+  const list = others.flatMap((p) => {
+    const gaps = solids(own).flatMap((a) => solids(p).map((b) => apart(a.extent, b.extent)));
+    return gaps.length === 0 ? [] : [{ name: p.name, away: Math.max(0, Math.min(...gaps)) }];
+  });
+  return list.sort((a, b) => a.away - b.away)[0] ?? null;
+}
+
+/** Moments that nobody tells apart by hand, N m. */
+const ALIKE = 0.05;
+
+/**
+ * Fewest fails first, then what is not known, then what is tight, then the least moment, then the
+ * lowest, then what stands farthest from a radio.
+ */
 export function byTrouble(a: TriedPlace, b: TriedPlace): number {
   return (
     a.more.fail - b.more.fail ||
     a.more.unknown - b.more.unknown ||
     a.more.tight - b.more.tight ||
+    steps(a.moment) - steps(b.moment) ||
     a.height - b.height ||
+    (b.radio?.away ?? 0) - (a.radio?.away ?? 0) ||
     (a.name < b.name ? -1 : 1)
   );
 }
+
+/** What is not known comes last. */
+const steps = (moment: number | null) => (moment === null ? 1e9 : Math.round(moment / ALIKE));
 
 /** Of a row of holes the one nearest to its middle. */
 export function onePerHost(list: readonly Seating[]): Seating[] {

@@ -12,7 +12,7 @@ import { namedSeats, seatsOf, type NamedSeat } from '@/core/areas/joints/model/s
 import { setHold, setOverhead, setSeat } from '@/core/areas/joints/moves/seat';
 import { takeFitted } from '@/core/areas/space/moves/fitted';
 import type { FreeHost } from '@/core/solve/fill';
-import type { TriedPlace } from '@/core/solve/places';
+import { placeWords, type TriedPlace } from '@/core/solve/places';
 import { letsMove } from '@/core/solve/range';
 import { worst } from '@/core/checks/finding';
 import { Button } from '@/ui/button';
@@ -32,6 +32,11 @@ import type { Placing } from './placing';
 import { stateOf } from './place-words';
 
 /** What holds what: what the rig is held by, where a part could go, every joint, screws and tools. */
+const withWords = (p: TriedPlace) => {
+  const words = placeWords(p);
+  return words === '' ? '' : ` ${words[0]!.toUpperCase()}${words.slice(1)}.`;
+};
+
 export default function JointsPanel({
   facts,
   placing,
@@ -159,8 +164,8 @@ function Places({
               <span className="min-w-0">
                 <span className="block underline decoration-edge underline-offset-4">{p.name}</span>
                 <span className="block text-sm text-soft">
-                  {p.worst ?? 'Brings no new finding.'} The rig then reaches {mm(p.height, 0)} above
-                  the axis.
+                  {p.worst ?? 'Brings no new finding.'}
+                  {withWords(p)} The rig then reaches {mm(p.height, 0)} above the axis.
                 </span>
               </span>
             </button>
