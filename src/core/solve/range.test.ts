@@ -99,6 +99,20 @@ test('a post in the way ends it where the two touch', () => {
   }
 });
 
+test('its ends are drawn where what moves stands there, and only what moves', () => {
+  const { job, rig } = onRail(null);
+  const base = shared(job);
+  const r = rangeOf(build(job, rig, base), base, 's', 'slide')!;
+  // The slider of 20 x 20 x 20 with its clamp at -90 and at +90: 10 mm to either side of that.
+  const z = r.ends.map((e) => e.drawn.side.flat().map(([u]) => u));
+  const middle = (list: number[]) => (Math.min(...list) + Math.max(...list)) / 2;
+  expect(middle(z[1]!) - middle(z[0]!)).toBeCloseTo(180, 6);
+  expect(Math.max(...z[0]!) - Math.min(...z[0]!)).toBeCloseTo(20, 6);
+  expect(r.ends.map((e) => e.says)).toEqual([expect.stringMatching(/90\.0 mm$/), '90.0 mm']);
+  for (const view of ['side', 'top', 'front'] as const)
+    for (const e of r.ends) expect(e.drawn[view]).toHaveLength(1);
+});
+
 test('where the rail is not measured, or it fouls as it stands, nothing is said', () => {
   const { job, rig } = onRail(10);
   const base = shared(job);

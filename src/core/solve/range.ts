@@ -1,4 +1,6 @@
 import { buildTrial, type Built, type Shared } from '../build/build';
+import { elevation } from '../drawing/elevation';
+import type { Point, View } from '../drawing/project';
 import { spacePair } from '../areas/space/checks/pair';
 import { closing } from '../areas/joints/model/fit';
 import { hangingOn, isNamed, seatOf, type NamedSeat } from '../areas/joints/model/seats';
@@ -18,7 +20,18 @@ export interface Range {
   round: boolean;
   /** Pieces whose size or place nobody knows: whether it meets them is not looked at. */
   unknown: number;
+  /** What moves, drawn at either end of it. */
+  ends: readonly RangeEnd[];
 }
+
+/** What moves where its range ends, in each view. */
+export interface RangeEnd {
+  /** `45.0 mm`. */
+  says: string;
+  drawn: Readonly<Record<View, readonly (readonly Point[])[]>>;
+}
+
+const VIEWS: readonly View[] = ['side', 'top', 'front'];
 
 /** Steps that are tried, and how finely the last one is divided. */
 const STEP = { slide: 2, turn: 3 } as const;
@@ -46,9 +59,12 @@ export function rangeOf(
   const { pieces } = standOf(built);
   if (pieces.some((p) => moved.has(p.key) && p.missing.length > 0)) return null;
   const { job, rig } = built;
-  const meets = (value: number): string | null => {
+  const movedTo = (value: number) => {
     const fitted = rig.fitted!.map((u) => (u.id === use ? { ...u, [what]: value } : u));
-    const after = buildTrial(built, job, { ...rig, fitted }, base);
+    return buildTrial(built, job, { ...rig, fitted }, base);
+  };
+  const meets = (value: number): string | null => {
+    const after = movedTo(value);
     const foul = runOne(after, spacePair).find(
       (v) =>
         // Free is only what is free with every number at its worst.
@@ -62,13 +78,26 @@ export function rangeOf(
   };
   if (meets(now) !== null) return null;
   const last = what === 'turn' ? [now - end, now + end] : [-end, end];
+  const drawnAt = (value: number): RangeEnd => {
+    const after = movedTo(value);
+    const of = (view: View) =>
+      elevation(after, view)
+        .outlines.filter((o) => moved.has(o.piece) && !o.swings && !o.sweep)
+        .map((o) => o.points);
+    return {
+      says: sayAt(what, value),
+      drawn: Object.fromEntries(VIEWS.map((v) => [v, of(v)])) as unknown as RangeEnd['drawn'],
+    };
+  };
   const [a, b] = [walk(meets, now, last[0]!, what), walk(meets, now, last[1]!, what)];
+  const round = what === 'turn' && a.meets === null && b.meets === null;
   return {
     what,
     from: a.at,
     to: b.at,
     meets: [a.meets, b.meets],
-    round: what === 'turn' && a.meets === null && b.meets === null,
+    round,
+    ends: round ? [] : [a, b].map((e) => drawnAt(e.at)),
     unknown: pieces.filter((p) => p.missing.length > 0).length,
   };
 }
@@ -120,11 +149,12 @@ function walk(
   return { at: free, meets: null };
 }
 
+const sayAt = (what: Range['what'], v: number) => (what === 'slide' ? mm(v) : `${exact(v, 0)} deg`);
+
 /** The range in a sentence. */
 export function rangeWords(r: Range): string {
-  const say = (v: number) => (r.what === 'slide' ? mm(v) : `${exact(v, 0)} deg`);
   const end = (v: number, what: string | null) =>
-    what === null ? say(v) : `${say(v)}, where it meets ${what}`;
+    `${sayAt(r.what, v)}${what === null ? '' : `, where it meets ${what}`}`;
   const all = r.round
     ? 'It turns all the way round and meets nothing.'
     : `Free from ${end(r.from, r.meets[0])}, to ${end(r.to, r.meets[1])}.`;

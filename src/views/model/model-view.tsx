@@ -13,7 +13,7 @@ import { Tabs } from '@/ui/tabs';
 import { MeasurePanel } from '@/views/bench/measure-panel';
 import { WithRig } from '@/views/bench/with-rig';
 import type { TriedPlace } from '@/core/solve/places';
-import { useLoadLayer } from '@/views/areas/joints/load-layer';
+import { RangeDrawn, useLoadLayer } from '@/views/areas/joints/load-layer';
 import { freePins, PlacePins, pinsOf } from '@/views/areas/joints/place-pins';
 import { useFree, usePlacing } from '@/views/areas/joints/placing';
 import { ElevationDrawing } from './elevation-drawing';
@@ -67,7 +67,7 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
     [drop, stop],
   );
   const places = placing?.places ?? null;
-  const { lines, under, setLit } = useLoadLayer(later, panel === 'joints');
+  const { lines, under, setLit, setRange } = useLoadLayer(later, panel === 'joints');
   const asking = placing !== null;
   const over = useMemo(() => {
     const pins = places ? pinsOf(places, take) : free && !asking ? freePins(free, fill) : null;
@@ -109,19 +109,21 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
           {panel === 'parts' ? <Parts facts={facts} /> : null}
           {panel === 'joints' ? (
             <div className="min-h-0 flex-1 overflow-auto p-3">
-              <JointsPanel
-                facts={facts}
-                placing={placing}
-                onPlace={place}
-                onStop={stop}
-                onTake={take}
-                free={free}
-                freeOpen={freeOpen}
-                onFreeOpen={setFreeOpen}
-                onHost={fill}
-                lines={lines}
-                onLit={setLit}
-              />
+              <RangeDrawn value={setRange}>
+                <JointsPanel
+                  facts={facts}
+                  placing={placing}
+                  onPlace={place}
+                  onStop={stop}
+                  onTake={take}
+                  free={free}
+                  freeOpen={freeOpen}
+                  onFreeOpen={setFreeOpen}
+                  onHost={fill}
+                  lines={lines}
+                  onLit={setLit}
+                />
+              </RangeDrawn>
             </div>
           ) : null}
           {panel === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}

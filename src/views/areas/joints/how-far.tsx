@@ -1,9 +1,10 @@
 'use client';
 
-import { useState } from 'react';
+import { useContext, useEffect, useState } from 'react';
 import { rangeWords, type Range } from '@/core/solve/range';
 import { Button } from '@/ui/button';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { RangeDrawn } from './load-layer';
 import { useAsked } from './placing';
 
 /** How far a joint lets a part slide or turn before it meets something: tried when it is asked. */
@@ -24,6 +25,13 @@ export function HowFar({
     const { sweeper } = await import('@/workers/rig');
     return sweeper.ask<Range | 'none' | null>(job, (w, n) => w.range(n, rigId, use, what));
   });
+  const draw = useContext(RangeDrawn);
+  const found = asked && own?.value && own.value !== 'none' ? own.value : null;
+  useEffect(() => {
+    if (!found) return;
+    draw(found);
+    return () => draw(null);
+  }, [found, draw]);
   const said = !asked
     ? null
     : own?.trouble

@@ -1,27 +1,82 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { createContext, useMemo, useState } from 'react';
 import { project, type View } from '@/core/drawing/project';
 import { loadLines, loadWords, type LoadLine } from '@/core/areas/joints/model/load-lines';
+import type { Range } from '@/core/solve/range';
 import type { Sheet } from '@/views/bench/sheet';
 import type { RigFacts } from '@/views/bench/use-rig';
 
 const NONE: readonly LoadLine[] = [];
 
-/** The load path over the elevations while joints are looked at; one of them may be lit. */
+/** Tells the drawings which range of a joint is asked for; null when none is any more. */
+export const RangeDrawn = createContext<(range: Range | null) => void>(() => undefined);
+
+/**
+ * The load path over the elevations while joints are looked at, one of them may be lit; and the ends
+ * of a range that was asked for.
+ */
 export function useLoadLayer(facts: RigFacts, on: boolean) {
   const [lit, setLit] = useState<string | null>(null);
   const lines = useMemo(() => (on ? loadLines(facts.built) : NONE), [on, facts]);
+  const [range, setRange] = useState<Range | null>(null);
   const under = useMemo(
     () =>
       on
         ? function Under(view: View, sheet: Sheet) {
-            return <LoadLayer lines={lines} view={view} sheet={sheet} lit={lit} />;
+            return (
+              <>
+                {range ? <Ends range={range} view={view} sheet={sheet} /> : null}
+                <LoadLayer lines={lines} view={view} sheet={sheet} lit={lit} />
+              </>
+            );
           }
         : undefined,
-    [on, lines, lit],
+    [on, lines, lit, range],
   );
-  return { lines, under, setLit };
+  return { lines, under, setLit, setRange };
+}
+
+/** What moves at either end of its range: dashed, with where that is. */
+function Ends({ range, view, sheet }: { range: Range; view: View; sheet: Sheet }) {
+  return (
+    <g pointerEvents="none" aria-hidden="true" className="text-accent">
+      {range.ends.map(({ says, drawn }, i) => {
+        const shapes = drawn[view].map((ps) => ps.map(([u, v]) => [sheet.X(u), sheet.Y(v)]));
+        const top = shapes
+          .flat()
+          .reduce<number[] | null>((m, p) => (m && m[1]! < p[1]! ? m : p), null);
+        return (
+          <g key={i === 0 ? 'from' : 'to'}>
+            {shapes.map((ps, n) => (
+              <polygon
+                key={n}
+                points={ps.map((p) => p.join(',')).join(' ')}
+                fill="none"
+                stroke="currentColor"
+                strokeWidth="1.5"
+                strokeDasharray="7 4"
+              />
+            ))}
+            {top && view === 'side' ? (
+              <text
+                x={top[0]}
+                y={top[1]! - 6}
+                fontSize="13"
+                fontWeight="600"
+                fill="currentColor"
+                stroke="var(--panel)"
+                strokeWidth="4"
+                paintOrder="stroke"
+              >
+                {says}
+              </text>
+            ) : null}
+          </g>
+        );
+      })}
+    </g>
+  );
 }
 
 /**

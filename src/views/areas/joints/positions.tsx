@@ -41,7 +41,7 @@ export function Positions({
       {(use.positions ?? []).map((p) => (
         <div key={p.id} className="flex items-center gap-2 py-0.5">
           <Button
-            className="w-32 shrink-0 break-words"
+            className="w-24 shrink-0 break-words"
             aria-label={`${part.name} ${p.name}`}
             onClick={() => edit(toPosition(rig, use, p, part.name))}
           >
