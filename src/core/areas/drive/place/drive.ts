@@ -126,12 +126,18 @@ interface Task {
 }
 
 /** Middle of its clamp and of its gear, for a way of fitting it. */
-function stationsOf({ use, n, middle, open }: Task, flipped: boolean) {
+function stationsOf(t: Task, flipped: boolean) {
+  const { use, n, middle } = t;
   const off = plus(times(n.ahead, flipped ? -1 : 1), n.more);
-  // Which way up it goes was found with stand-ins: where its clamp is, is not known then.
-  const rests = plus(off, ...open.map((g) => of(g, 0)));
-  const station = use.station === undefined ? minus(middle, rests) : lin(use.station);
-  return { station, gearAt: use.station === undefined ? plus(station, off) : plus(station, rests) };
+  // Which way up it goes was found with stand-ins: where its clamp is, is not known then, or its
+  // gear where the clamp was set.
+  const open = t.open.map((g) => of(g, 0));
+  if (use.station !== undefined) {
+    const station = lin(use.station);
+    return { station, gearAt: plus(station, off, ...open) };
+  }
+  const station = minus(middle, off);
+  return { station: plus(station, ...open), gearAt: plus(station, off) };
 }
 
 /**
