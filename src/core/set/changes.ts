@@ -3,7 +3,7 @@ import { alike } from '../doc/alike';
 import { screwBill, toolsOf, type ScrewLine } from '../areas/joints/model/lists';
 import { interfacesOf } from '../areas/joints/kit/sides';
 import type { Joint, RigDoc, Use } from '../kit/kept';
-import type { Job, Part } from '../kit/types';
+import type { Job, Part, Position } from '../kit/types';
 import { pieceKey, type PieceSort } from '../place/piece';
 import type { Piece } from '../place/setting';
 import { exact, mm } from '../quantity/say';
@@ -139,6 +139,9 @@ const SAID: readonly (readonly [string, (was: unknown, now: unknown) => string])
   ['end', (a, b) => `from ${word(a)} to ${word(b)}`],
 ];
 
+const own = (screw: number | undefined) => (screw === undefined ? 'its own' : mm(screw));
+const names = (list: readonly Position[] | undefined) =>
+  list?.map((p) => p.name).join(', ') ?? 'none';
 const deg = (v: unknown) => `${exact(Number(v ?? 0), 1)} deg`;
 const length = (v: unknown) => mm(Number(v ?? 0));
 const found = (v: unknown) => (v === undefined ? 'found' : mm(Number(v)));
@@ -165,6 +168,10 @@ function setWords(
     out.push(`${a.joint?.tight ?? 'firm'}, then ${b.joint?.tight ?? 'firm'}`);
   if ((a.joint?.line ?? false) !== (b.joint?.line ?? false))
     out.push(b.joint?.line ? 'a second tie' : 'no second tie');
+  if (a.joint?.screw !== b.joint?.screw)
+    out.push(`screw ${own(a.joint?.screw)}, then ${own(b.joint?.screw)}`);
+  if (!alike(a.joint?.positions, b.joint?.positions))
+    out.push(`positions ${names(a.joint?.positions)}, then ${names(b.joint?.positions)}`);
   if (!alike(a.use.set, b.use.set)) {
     const keys = new Set([...Object.keys(a.use.set ?? {}), ...Object.keys(b.use.set ?? {})]);
     for (const k of keys)

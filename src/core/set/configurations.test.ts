@@ -193,6 +193,35 @@ describe('what is other than on the rig, and back', () => {
     }
   });
 
+  test('whatever a configuration says of a joint is said: nothing is other in silence', () => {
+    const grip = doc.rigs.find((r) => r.id === RIG)!.joints.find((j) => j.id === 'grip')!;
+    const over: [string, unknown, RegExp][] = [
+      ['screw', 16, /screw its own, then 16\.0 mm$/],
+      ['positions', [{ id: 'p', name: 'down', turn: -90 }], /forward, up, folded back, then down$/],
+      ['tight', 'critical', /firm, then critical$/],
+      ['line', true, /a second tie$/],
+    ];
+    for (const [key, value, words] of over) {
+      expect((grip as Record<string, unknown>)[key]).not.toEqual(value);
+      const next = {
+        ...doc,
+        rigs: doc.rigs.map((r) =>
+          r.id === RIG
+            ? {
+                ...r,
+                configurations: [
+                  { id: 'c', name: 'c', over: { joints: { grip: { [key]: value } } } },
+                ],
+              }
+            : r,
+        ),
+      };
+      const s = sideBySide(next, RIG)!;
+      const said = saidBetween(kit, s.standings[0]!.doc, s.standings[1]!.doc);
+      expect(said.map((c) => c.text)).toEqual([expect.stringMatching(words)]);
+    }
+  });
+
   test('what is said of a configuration names both values', () => {
     const said = saidBetween(kit, at(null).doc, at('shoulder').doc).map((c) => c.text);
     expect(said).toContain('Spar arm: from hole 3 to hole 6');

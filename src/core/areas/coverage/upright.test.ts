@@ -1,7 +1,7 @@
 import { build, shared } from '../../build/build';
 import { check } from '../checks';
 import { frameOnChip } from '../../optics/coverage';
-import { horizontalField } from './model/field';
+import { acrossOf, fieldOff, horizontalField } from './model/field';
 import { spaceEnvelope } from '../space/checks/envelope';
 import { supportNeed } from '../support/checks/need';
 import { configurationTable } from '../../set/configurations';
@@ -52,6 +52,18 @@ describe('a camera turned on its side', () => {
     expect(of('field.h')).toBeCloseTo(deg(24), 6);
     expect(of('field.v')).toBeCloseTo(deg(36), 6);
     expect(of('field.frame:t')).toBeCloseTo(deg(20.25), 6);
+  });
+
+  test('a lens is as far off a wanted field as it is seen: the one that is on not at all', () => {
+    for (const side of [undefined, 'left'] as const) {
+      const built = camera(side);
+      const want = horizontalField(built)!;
+      const off = (focal: number) =>
+        fieldOff(testLens({ focal: exactly(focal) }), acrossOf(built)!, 1, want);
+      expect(off(50)).toBeCloseTo(0, 9);
+      expect(off(40)).toBeGreaterThan(1);
+      expect(off(60)).toBeGreaterThan(1);
+    }
   });
 
   test('pixels are those along the chip: 1920 of 6000, not of 4000', () => {

@@ -1,7 +1,6 @@
 import { type Generator, candidate } from '../../../checks/candidate';
 import { coverageIds } from './picture';
-import { horizontalField, fieldOff, sameSqueeze } from '../model/field';
-import { valueOf } from '../../../quantity/quantity';
+import { acrossOf, horizontalField, fieldOff, sameSqueeze } from '../model/field';
 import { lensSet, putLens } from '../moves/lens';
 import { onHand } from '../../../kit/types';
 
@@ -14,10 +13,10 @@ const SQUEEZE_PENALTY = 30;
 /** Other lenses of the set, those of the nearest field first. */
 export const otherLenses: Generator = (built, finding, area) => {
   if (!coverageIds.has(finding.id) && area !== 'mount') return [];
-  const { lens, mode, body } = built;
+  const { lens, body } = built;
   if (!body) return [];
   const own = horizontalField(built);
-  const width = mode ? (valueOf(mode.w) ?? 36) : 36;
+  const across = acrossOf(built) ?? { mm: 36, squeezed: true };
   const m = built.magnifications.reduce((p, g) => p * (g.known?.value ?? 1), 1);
   return lensSet(built.job)
     .filter((l) => l.id !== lens?.id)
@@ -26,7 +25,7 @@ export const otherLenses: Generator = (built, finding, area) => {
       off:
         own === null
           ? 0
-          : fieldOff(l, width, m, own) + (sameSqueeze(l, lens) ? 0 : SQUEEZE_PENALTY),
+          : fieldOff(l, across, m, own) + (sameSqueeze(l, lens) ? 0 : SQUEEZE_PENALTY),
     }))
     .sort((a, b) => a.off - b.off)
     .slice(0, MOST_LENSES)

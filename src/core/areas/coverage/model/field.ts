@@ -28,19 +28,31 @@ export function sameSqueeze(a: Lens, b: Lens | null): boolean {
   return !b || Math.abs((valueOf(a.squeeze) ?? 1) - (valueOf(b.squeeze) ?? 1)) < 0.01;
 }
 
+/** What runs across the picture: a side of the chip, and whether a squeeze acts along it. */
+export interface Across {
+  mm: number;
+  squeezed: boolean;
+}
+
+/** The side of the mode that runs across the picture as the camera lies; null without a mode. */
+export function acrossOf({ mode, rig }: Built): Across | null {
+  const mm = valueOf(rig.upright ? mode?.h : mode?.w);
+  return mm === null ? null : { mm, squeezed: rig.upright === undefined };
+}
+
 /** How far a lens stays from a wanted field, degrees; a lens that does not say comes last. */
-export function fieldOff(lens: Lens, width: number, m: number, want: number): number {
-  const field = lensField(lens, width, m, want);
+export function fieldOff(lens: Lens, across: Across, m: number, want: number): number {
+  const field = lensField(lens, across, m, want);
   return field === null ? 180 : Math.abs(field - want);
 }
 
-/** The field nearest to `want` that a lens can give on a width: a zoom is set where it comes nearest. */
-function lensField(lens: Lens, width: number, m: number, want: number): number | null {
+/** The field nearest to `want` that a lens can give across a picture: a zoom is set where it comes nearest. */
+function lensField(lens: Lens, { mm, squeezed }: Across, m: number, want: number): number | null {
   const range = focalRange(lens);
   if (!range) return null;
-  const s = valueOf(lens.squeeze) ?? 1;
-  const wide = fieldOfView(width * s, range.from * m);
-  const long = fieldOfView(width * s, range.to * m);
+  const s = squeezed ? (valueOf(lens.squeeze) ?? 1) : 1;
+  const wide = fieldOfView(mm * s, range.from * m);
+  const long = fieldOfView(mm * s, range.to * m);
   return Math.min(wide, Math.max(long, want));
 }
 
