@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { checkRig } from '../areas/checks';
 import { mirrored } from './mirrored';
 import { summary } from './compare';
-import { anyRig, demoRigs, type Subject } from './rigs';
+import { anyRig, demoRigs, demoStandings, type Subject } from './rigs';
 
 /**
  * The rig in a mirror: left and right exchanged on every part, use and rule. The verdicts are the
@@ -12,7 +12,7 @@ import { anyRig, demoRigs, type Subject } from './rigs';
 const says = (s: Subject) => summary(checkRig(s.job, s.rig));
 
 describe('mirror', () => {
-  test.each(demoRigs)('%s', (_name, s) => {
+  test.each([...demoRigs, ...demoStandings])('%s', (_name, s) => {
     expect(says(mirrored(s))).toEqual(says(s));
   });
 

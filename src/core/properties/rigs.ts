@@ -17,7 +17,8 @@ import { tieLensFoot } from '../areas/support/moves/support';
 import { isZoom } from '../build/lens';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
-import { demo } from '../test-kit';
+import { sideBySide } from '../doc/side-by-side';
+import { demo, demoDoc } from '../test-kit';
 
 /**
  * Rigs that properties are held against: those of the demo job, and rigs that came of random moves
@@ -33,6 +34,16 @@ const base = demo();
 
 export const demoRigs: readonly (readonly [name: string, Subject])[] = base.rigs.map(
   (rig) => [rig.name, { job: base, rig }] as const,
+);
+
+/** Every configuration of the demo, as the rig that stands then. */
+export const demoStandings: readonly (readonly [name: string, Subject])[] = base.rigs.flatMap(
+  (rig) => {
+    const side = sideBySide(demoDoc(), rig.id)!;
+    return side.standings
+      .filter((s) => s.id !== null)
+      .map((s) => [`${rig.name}, ${s.name}`, { job: side.job, rig: s.rig }] as const);
+  },
 );
 
 /** One random step; the numbers are taken modulo what there is. */
