@@ -993,7 +993,12 @@ describe('version 4 files, from before parts named what they hold each other by'
     // What the demo says since: its rigs of before stand as they stood.
     const now = readDoc(readFileSync(demoPath(), 'utf8'));
     if (!r.ok || !now.ok) throw new Error('cannot be read');
-    expect(now.value.rigs.slice(0, r.value.rigs.length)).toEqual(r.value.rigs);
+    // The demo says more of some of them by now: how they stand in a configuration.
+    const itself = now.value.rigs
+      .slice(0, r.value.rigs.length)
+      .map((rig) => ({ ...rig, configurations: undefined }));
+    expect(r.value.rigs.every((rig) => rig.configurations === undefined)).toBe(true);
+    expect(itself).toEqual(r.value.rigs);
   });
 
   test('names that mean something now are kept aside, and the rule goes over to its new name', () => {

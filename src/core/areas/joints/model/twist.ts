@@ -84,7 +84,8 @@ export function momentOn(
   if (!spot) return null;
   const stand = standOf(built);
   const all: Weighs[] = [];
-  for (const [key, parts] of pieces) {
+  // The order of the file says nothing, not even in the last digit of a sum.
+  for (const [key, parts] of [...pieces].sort(([a], [b]) => (a < b ? -1 : 1))) {
     const solids = stand.pieces.find((p) => p.key === key)?.solids.filter((x) => !x.moving) ?? [];
     if (solids.length === 0 && parts.length > 0) return null;
     for (const part of parts) all.push({ part, solids });
