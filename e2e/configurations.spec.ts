@@ -108,7 +108,7 @@ test('the rig on every body: totals, what is other, and one put on', async ({ pa
   await goToRig(page, 'Lockside');
   const bodies = page.getByRole('region', { name: 'Other bodies' });
   await expect(bodies.getByText('the same outside, the same holes; to be hired')).toBeVisible();
-  await expect(bodies.getByText(/18\.0 mm narrower, .*no top hole/)).toBeVisible();
+  await expect(bodies.getByText(/18\.0 mm narrower, .*holes of Orrin Box not known/)).toBeVisible();
   await bodies.getByRole('button', { name: 'Put Pellin Deep on' }).click();
   await expect(bodies.getByRole('button', { name: 'Put Pellin Pocket on' })).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Put Pellin Deep on/ }).click();

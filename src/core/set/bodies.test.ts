@@ -54,6 +54,14 @@ describe('bodies that share shape', () => {
         expect(likeness(pocket, twin({ [key]: none })).same).toBeNull();
         expect(likeness(twin({ [key]: none }), pocket).same).toBeNull();
       }
+    // Nobody said what holes either has: that is not the same holes.
+    const bare = twin({ interfaces: undefined });
+    expect(likeness(bare, { ...bare, id: 'other' })).toMatchObject({ same: null });
+    expect(likeness(pocket, bare)).toEqual({ same: null, says: ['holes of Twin not known'] });
+    for (const key of ['type', 'face']) {
+      const vague = twin({ interfaces: holes(() => ({ [key]: undefined })) });
+      expect(likeness(vague, { ...vague, id: 'other' }).same).toBeNull();
+    }
     const unplaced = twin({ interfaces: holes(() => ({ x: undefined })) });
     expect(likeness(pocket, unplaced).same).toBeNull();
     expect(likeness(pocket, { ...unplaced, height: exactly(40) }).same).toBe(false);
@@ -68,7 +76,7 @@ describe('the rig on every body', () => {
       ['body-c', true, true],
       ['body-a', false, false],
     ]);
-    expect(bodies[2]!.likeness!.says).toContain('no top hole');
+    expect(bodies[2]!.likeness!.says).toContain('holes of Orrin Box not known');
   });
 
   test('the one that is on first, an alike one next; each column is that rig checked by itself', () => {

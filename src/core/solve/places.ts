@@ -115,12 +115,13 @@ function nearestRadio(built: Built, use: string): TriedPlace['radio'] {
   const { pieces } = standOf(built);
   const radio = (p: Piece) => built.kit.get(p.part)?.kind === 'radio';
   const own = pieces.find((p) => p.key === pieceKey('fitted', use));
-  if (!own) return null;
+  // How far it is from anything is not known while its own size or place is not.
+  if (!own || own.missing.length > 0) return null;
   // Of a radio that is put on: the nearest other one.
   const others = pieces.filter((p) => p !== own && radio(p));
   const solids = (p: Piece) => p.solids.filter((s) => s.known && !s.moving);
   const list = others.flatMap((p) => {
-    const gaps = solids(own).flatMap((a) => solids(p).map((b) => apart(a.extent, b.extent)));
+    const gaps = solids(own).flatMap((a) => solids(p).map((b) => apart(a.reach, b.reach)));
     return gaps.length === 0 ? [] : [{ name: p.name, away: Math.max(0, Math.min(...gaps)) }];
   });
   return list.sort((a, b) => a.away - b.away)[0] ?? null;

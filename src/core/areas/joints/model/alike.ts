@@ -53,7 +53,19 @@ export function likeness(was: Body, other: Body): Likeness {
       `${(a.known ? b : a).label} not known`,
     );
   }
-  for (const i of interfacesOf(was).filter(canHold)) {
+  // A body of which nobody said what it has, has not none.
+  for (const b of [was, other])
+    if (b.interfaces === undefined) {
+      open = true;
+      says.push(`holes of ${b.name} not known`);
+    }
+  const holes = other.interfaces === undefined ? [] : interfacesOf(was).filter(canHold);
+  for (const i of holes) {
+    if (i.type === undefined || i.face === undefined) {
+      open = true;
+      says.push(`what ${i.name} is: not known`);
+      continue;
+    }
     const j = counterpart(other, i);
     if (!j) {
       says.push(`no ${i.name}`);

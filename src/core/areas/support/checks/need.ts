@@ -70,7 +70,7 @@ export const supportNeed: Check = {
 };
 
 const BESIDE =
-  'With the camera upright a support stands beside the lens: it holds it up only where it closes around the barrel, which nobody says of this one.';
+  'With the camera upright a support stands beside the lens: it holds it up only where it closes around the barrel.';
 
 /** The camera is upright, and what would hold the lens up from below does not. */
 function beside({ rig, kit }: Built): boolean {
