@@ -268,3 +268,22 @@ test('a rig with everything on named interfaces, from nothing, by visible labels
   await page.getByRole('tab', { name: 'Joints' }).click();
   await expect(page.getByText('foot hole in stud of My arm')).toBeVisible();
 });
+
+test('a motor on a single rod in a clamp of the cage, and back on the rods of the plate', async ({
+  page,
+}) => {
+  await open(page, '/model');
+  await goToRig(page, 'Lockside');
+  await page.getByRole('button', { name: /^Configuration: / }).click();
+  await page.getByRole('option', { name: 'from hand to hand' }).click();
+  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  const on = page.getByLabel('clamped to', { exact: true });
+  await expect(on).toHaveValue('rod');
+  await expect(on.locator('option:checked')).toHaveText('Batten 200');
+  await on.selectOption({ label: 'the rods of the plate' });
+  await kept(page);
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await expect(finding(page, /Ratchet motor reaches is not known/)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Put Ratchet motor on the rods/ }).click();
+  await expect(finding(page, /Ratchet motor reaches is not known/)).toHaveCount(0);
+});

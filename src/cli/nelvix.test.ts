@@ -160,6 +160,7 @@ describe('nelvix configurations', () => {
       'shoulder',
       'cabin',
       'gimbal',
+      'from hand to hand',
     ]);
     // The same count as when that one is checked by itself.
     const alone = JSON.parse(

@@ -65,7 +65,7 @@ export function stopsOf(lens: Lens | null, rig: Pick<Rig, 'stop' | 'focal'>): St
   if (!lens) return { stop: none, fStop: constant('f-stop', 'f', null), fromT: false };
   const t = widestAt(lens, rig, 'tStop', 'tStopTo');
   const f = widestAt(lens, rig, 'fStop', 'fStopTo');
-  const widest = t.known ? t : { ...f, label: t.label };
+  const widest = t.known ? t : throughGlass(f, t);
   // No lens opens wider than it does, whatever was set.
   const set = rig.stop === undefined ? null : exactly(Math.max(rig.stop, widest.known?.value ?? 0));
   const stop: Given =
@@ -84,6 +84,19 @@ export function stopsOf(lens: Lens | null, rig: Pick<Rig, 'stop' | 'focal'>): St
   }
   if (f.known) return { stop, fStop: set ? { ...stop, unit: 'f' } : f, fromT: set !== null };
   return { stop, fStop: { ...stop, unit: 'f' }, fromT: true };
+}
+
+/** What glass takes of the light, stops: from a few elements to a large zoom. Common practice, no source. */
+const GLASS = { least: 0, usual: 0.3, most: 0.7 };
+
+/** The T-stop of a lens of which only the f-stop is known: slower by what the glass takes. */
+function throughGlass(f: Given, t: Given): Given {
+  if (!f.known) return { ...f, label: t.label };
+  const by = (stops: number) => 2 ** (stops / 2);
+  const value = f.known.value * by(GLASS.usual);
+  const [lo, hi] = [f.known.lo * by(GLASS.least), f.known.hi * by(GLASS.most)];
+  const known = { value, lo, hi, tol: Math.max(value - lo, hi - value), from: 'guess' as const };
+  return { ...t, known };
 }
 
 /**

@@ -10,6 +10,7 @@ import { inside } from '../solids/oracles';
 import { stacksOf } from '../areas/rods/fixes/risers';
 import { withChanges } from '../edit/edit';
 import { draws } from '../pupil/oracles';
+import { demoStandings } from '../properties/rigs';
 import { demo, exactly } from '../test-kit';
 import { CHECKS, checkRig } from '../areas/checks';
 
@@ -27,7 +28,8 @@ const changed = (id: string, ...changes: [string[], unknown][]): [Job, Rig] => {
 const find = ([j, r]: [Job, Rig], key: string) => checkRig(j, r).find((v) => v.key === key);
 
 test('every check there is has something to say about the demo', () => {
-  const said = new Set(job.rigs.flatMap((r) => checkRig(job, r).map((v) => v.id)));
+  const standings = [...job.rigs.map((rig) => ({ job, rig })), ...demoStandings.map(([, s]) => s)];
+  const said = new Set(standings.flatMap((s) => checkRig(s.job, s.rig).map((v) => v.id)));
   expect(CHECKS.map((c) => c.id).filter((id) => !said.has(id))).toEqual([]);
 });
 

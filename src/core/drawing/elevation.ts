@@ -290,10 +290,10 @@ const MOST_NAMED = 5;
 function meshesOf(stand: Stand): Elevation['meshes'] {
   return stand.drives.flatMap((d) => {
     if (d.centres === null) return [];
-    const py = stand.value(d.pivot.y);
+    const [px, py] = [stand.value(d.pivot.x), stand.value(d.pivot.y)];
     const [from, to] = [d.armFrom.known?.value ?? 0, stand.value(d.armTo)];
     // On the sheet camera right lies left: angles run the other way round.
-    const arcs = reachArcs(d.pivot.x, py, d.centres, from, to).map((a) => ({
+    const arcs = reachArcs(px, py, d.centres, from, to).map((a) => ({
       from: 180 - (a.to * 180) / Math.PI,
       to: 180 - (a.from * 180) / Math.PI,
     }));
@@ -302,7 +302,7 @@ function meshesOf(stand: Stand): Elevation['meshes'] {
         drive: d.use.id,
         name: d.part.name,
         circle: d.centres,
-        pivot: [-d.pivot.x, py] as Point,
+        pivot: [-px, py] as Point,
         from,
         to,
         arcs,

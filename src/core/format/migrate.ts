@@ -139,6 +139,7 @@ function usesAndJoints(doc: Record<string, unknown>): Record<string, unknown> {
 const KINDS_OF_5 = [
   'bracket',
   'clamp',
+  'rod',
   'spacer',
   'quick-plate',
   'receiver',

@@ -73,7 +73,9 @@ export function frontPartLine(p: Part): string | null {
         ? `clip-on, ${size(p.opening)} mm`
         : p.attach === 'rods'
           ? `on ${rodSystem(p.rods)?.name ?? 'rods'}`
-          : 'how it is held is not known',
+          : p.attach === 'both'
+            ? `clip-on, ${size(p.opening)} mm, and on ${rodSystem(p.rods)?.name ?? 'rods'}`
+            : 'how it is held is not known',
       `${stages.length} ${stages.length === 1 ? 'stage' : 'stages'}${trays.length > 0 ? `, ${trays.join(', ')}` : ''}`,
     ].join('; ');
   }

@@ -106,6 +106,8 @@ export interface SupportUse {
   station?: number;
   /** Rod plane to where the barrel rests, mm. */
   post?: number;
+  /** The single rod it is clamped to, a fitted part; the rods of the plate when absent. */
+  on?: string;
 }
 
 /** A follow focus or motor on the rods. What is not set is found. */
@@ -126,6 +128,8 @@ export interface DriveUse {
   reversed?: boolean;
   /** Hand unit that works this motor. */
   unit?: string;
+  /** The single rod it is clamped to, a fitted part; the rods of the plate when absent. */
+  on?: string;
 }
 
 /** A part that stands against another one: a handle on the cage, a battery plate on the rods. */

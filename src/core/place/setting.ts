@@ -1,5 +1,5 @@
 import type { RodSystem } from '../areas/rods/kit/systems';
-import type { GearRing, LensRing, Part, Plate, RodUse, Rods, UnderUse } from '../kit/types';
+import type { Fitting, GearRing, LensRing, Part, Plate, RodUse, Rods, UnderUse } from '../kit/types';
 import { bounds, box, turned, type Axes, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from '../build/build';
 import { Contacts, named, type Named, type Whose } from './contacts';
@@ -80,6 +80,23 @@ export interface Clamped {
   to: Lin;
   /** Rod system it says it is made for. */
   rods: string | undefined;
+  /** The single rod it is on, as a piece; the rods of the plate when absent. */
+  on?: string;
+}
+
+/** A single rod that a clamp of the rig holds. */
+export interface PlacedRod {
+  key: string;
+  use: string;
+  part: Fitting;
+  /** Its middle line, and where it begins and ends. */
+  x: Lin;
+  y: Lin;
+  from: Lin;
+  to: Lin;
+  diameter: Given;
+  /** It runs as the lens does: only then a drive or a support can be clamped to it. */
+  along: boolean;
 }
 
 export interface PlacedRods {
@@ -167,6 +184,8 @@ export interface Setting {
   height: PlateHeight | null;
   system: RodSystem | null;
   rods: PlacedRods[];
+  /** Single rods that something else than the plate holds. */
+  single: PlacedRod[];
   add: (
     piece: Piece,
     role: string,
@@ -220,6 +239,7 @@ export function setting(built: Built, below: Setting | null = null): Setting {
     height: below?.height ?? null,
     system: below?.system ?? null,
     rods: [...(below?.rods ?? [])],
+    single: [...(below?.single ?? [])],
     add(piece, role, inputs, make, how = {}) {
       const one = solidOf(piece, role, layer, inputs, make, read, how);
       piece.solids.push(one);
@@ -318,20 +338,20 @@ export function round(
   from: Lin,
   to: Lin,
   diameter: Lin,
-  how: { moving?: boolean; x?: number; y?: Lin } = {},
+  how: { moving?: boolean; x?: Lin; y?: Lin } = {},
 ): StandSolid {
-  const { x = 0, y = ZERO, moving = false } = how;
+  const { x = ZERO, y = ZERO, moving = false } = how;
   const r = times(diameter, 0.5);
   return s.add(
     piece,
     role,
-    [from, to, diameter, y],
-    (n) => turned(x, n(y), n(from), n(to), n(diameter) / 2),
+    [from, to, diameter, x, y],
+    (n) => turned(n(x), n(y), n(from), n(to), n(diameter) / 2),
     {
       moving,
       faces: {
-        x0: minus(lin(x), r),
-        x1: plus(lin(x), r),
+        x0: minus(x, r),
+        x1: plus(x, r),
         y0: minus(y, r),
         y1: plus(y, r),
         z0: from,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Verdict } from '../checks/finding';
 import { checkRig } from '../areas/checks';
-import { isFitting, type Change } from '../kit/types';
+import { isFitting, isLens, type Change, type Job } from '../kit/types';
 import { partsOn } from '../roles/uses';
 import { raised } from './compare';
 import { anyRig, changed, demoRigs, demoStandings, slotsOf, type Subject } from './rigs';
@@ -13,11 +13,16 @@ import { anyRig, changed, demoRigs, demoStandings, slotsOf, type Subject } from 
 const MAKERS_LIMIT = new Set(['mountMoment', 'rating', 'frontLoad', 'bears', 'bearsMoment']);
 /** A doubt, not a number: without it the class's own doubt stands. */
 const DOUBTS = new Set(['walk', 'walkAngle']);
+/** Told by another field with its own doubt: without a T-stop the f-stop less what glass takes. */
+const TOLD = new Set(['tStop', 'tStopTo']);
 /** What says of which sort a part is: without it the part is of another sort, which nobody doubts. */
-const SORTS = new Set(['squeeze', 'squeezeAt']);
+const SORTS = new Set(['squeeze', 'squeezeAt', 'swing']);
 
 /** Of a hole, a rail or a clamp likewise: without it it is another sort of hole, rail or clamp. */
 const SORTS_OF_INTERFACES = new Set(['pinned', 'count', 'captive', 'along', 'weak']);
+
+const tellsF = (job: Job, id: string) =>
+  job.kit.some((p) => p.id === id && isLens(p) && p.fStop !== undefined);
 
 interface KnockOut {
   what: string;
@@ -31,6 +36,7 @@ function knockOuts({ job, rig }: Subject): KnockOut[] {
   const list = on
     .flatMap(slotsOf)
     .filter((s) => ![MAKERS_LIMIT, DOUBTS, SORTS].some((set) => set.has(s.field.key)))
+    .filter((s) => !TOLD.has(s.field.key) || !tellsF(job, s.path[1]!))
     .filter((s) => s.path[2] !== 'interfaces' || !SORTS_OF_INTERFACES.has(s.field.key))
     .map((s): KnockOut => ({
       what: s.path.join('/'),
@@ -68,7 +74,7 @@ describe('knock-out', () => {
     expect(broken(subject)).toEqual([]);
   });
 
-  // A cage that does not say what room it leaves is taken to fit its body: lower than one that does.
+  // A cage that is made for its body and does not say what room it leaves closes on it.
   const SNUG = /\/inner(Height|Width) -> space\.envelope/;
   test.each(demoStandings)('%s', (_name, subject) => {
     expect(broken(subject).filter((b) => !SNUG.test(b))).toEqual([]);

@@ -144,6 +144,12 @@ function settings(job: Job, rig: Rig): Edit[] {
     ...[setPlateHeight(job, rig, 36), setPlateStation(job, rig, 30)].filter((e) => e !== null),
     ...(drive && unit ? [setDrive(rig, drive.id, { unit: unit.id }, 'x')] : []),
     ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { post: 38 }, 'x')] : []),
+    ...(rig.fitted ?? [])
+      .filter((u) => job.kit.find((p) => p.id === u.part)?.kind === 'rod')
+      .flatMap(({ id: on }) => [
+        ...(drive ? [setDrive(rig, drive.id, { on }, 'x')] : []),
+        ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { on }, 'x')] : []),
+      ]),
     tieLensFoot(rig, true, 'x'),
     ...(rig.fitted ?? []).flatMap((u) => [
       setSeat(rig, u.id, { gap: 1 }, 'x'),

@@ -108,7 +108,7 @@ function placeWords(kit: ReadonlyMap<string, Part>, doc: RigDoc, { joint }: Seat
   const own = interfacesOf(part).find((i) => i.id === host.interface);
   if (own && part) return `, on ${own.name} of ${part.name}`;
   const what = part?.name ?? 'the camera';
-  if (host.face === undefined) return '';
+  if (host.face === undefined) return part ? `, on ${what}` : '';
   return host.face === 'under' ? `, under ${what}` : `, on the ${host.face} of ${what}`;
 }
 

@@ -22,6 +22,7 @@ import {
   type LensGear,
   type Clamped,
   type Piece,
+  type PlacedRod,
   type PlacedRods,
   type Setting,
   type StandSolid,
@@ -105,6 +106,10 @@ export class Stand {
   }
   get rods(): readonly PlacedRods[] {
     return this.#built.once(RODS).rods;
+  }
+  /** Single rods that something else than the plate holds. */
+  get single(): readonly PlacedRod[] {
+    return cameraOf(this.#built).s.single;
   }
   /** What is clamped to the rods, without the plate's own clamps. */
   get clamped(): readonly Clamped[] {

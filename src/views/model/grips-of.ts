@@ -124,7 +124,7 @@ function onRods({ facts, stand, view, n }: Ground): Grip[] {
     list.push(
       stationed(d.key, n(d.station), {
         label: `${name} along the rods`,
-        v: under(d.pivot.x),
+        v: view === 'side' ? n(d.pivot.y) : under(n(d.pivot.x)),
         to: (z) => to(z, `Clamp ${name} at ${z} mm`),
         home: d.gear ? n(d.gear.middle) - (n(d.gearAt) - n(d.station)) : null,
         release: () => to(undefined, `Let ${name} follow the gear`),

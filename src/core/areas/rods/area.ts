@@ -7,6 +7,8 @@ import { rodsGrip } from './checks/grip';
 import { rodsInFrame } from './checks/in-frame';
 import { rodsProud } from './checks/proud';
 import { rodsLensClear } from './checks/lens-clear';
+import { rodsSingle } from './checks/single';
+import { singleRods } from './fixes/single';
 import { otherRods, slideRods, rodHeight, movePlate } from './fixes/rods';
 import { moves } from './moves/roles';
 
@@ -24,8 +26,9 @@ export const rods: Area = {
     rodsInFrame,
     rodsProud,
     rodsLensClear,
+    rodsSingle,
   ],
   followUps: { 'rods.proud': slideRods },
   moves,
-  fixes: [otherRods, rodHeight, movePlate],
+  fixes: [otherRods, rodHeight, movePlate, singleRods],
 };

@@ -11,6 +11,7 @@ import { takeDrive, setDrive, armOn, putDrive } from '@/core/areas/drive/moves/d
 import { found, named } from '../../bench/found';
 import { exact, plain } from '@/core/quantity/say';
 import { Check } from '../../bench/check-box';
+import { OnRods } from '../rods/on-rods';
 import { handUnitOf } from '@/core/areas/drive/model/hand-unit';
 
 const TURNS = ['focus', 'iris', 'zoom'] as const;
@@ -50,6 +51,12 @@ function Place({ facts, d, set }: OneDrive) {
   const { name } = d.part;
   return (
     <>
+      <OnRods
+        facts={facts}
+        on={d.use.on}
+        name={name}
+        pick={(on, title) => set({ on, station: undefined, angle: undefined }, title)}
+      />
       <Choose
         label="side"
         value={d.use.side ?? ''}

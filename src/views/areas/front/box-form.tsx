@@ -1,6 +1,7 @@
 'use client';
 
 import { useId } from 'react';
+import { clips } from '@/core/areas/front/kit/attach';
 import { frontOf } from '@/core/areas/front/place/front';
 import type { PlacedBox } from '@/core/areas/front/place/parts';
 import { isBox, isReduction, isSleeve } from '@/core/kit/types';
@@ -34,7 +35,7 @@ export function Box({ facts }: { facts: RigFacts }) {
         none={boxes.length === 0 ? 'no matte box in the kit' : 'none'}
         options={boxes.map((b) => ({
           id: b.id,
-          name: `${b.name}, ${b.attach === 'rods' ? 'on rods' : b.attach === 'clip-on' ? 'clip-on' : 'how it is held is not known'}`,
+          name: `${b.name}, ${b.attach === 'rods' ? 'on rods' : b.attach === 'clip-on' ? 'clip-on' : b.attach === 'both' ? 'on the lens and rods' : 'how it is held is not known'}`,
           pick: () => edit(putBox(job, rig, b)),
         }))}
       />
@@ -68,7 +69,7 @@ function PlacedOne({ facts, placed }: OnBox) {
           take it off
         </Button>
       </div>
-      {box.attach === 'clip-on' ? (
+      {clips(box) ? (
         <Choose
           label="reduction ring"
           value={ring?.id ?? ''}

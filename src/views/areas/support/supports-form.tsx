@@ -11,6 +11,7 @@ import {
   putSupport,
 } from '@/core/areas/support/moves/support';
 import { found, named } from '../../bench/found';
+import { OnRods } from '../rods/on-rods';
 import { setHand } from '@/core/areas/drive/moves/drive';
 
 export function Supports({ facts }: { facts: RigFacts }) {
@@ -26,6 +27,14 @@ export function Supports({ facts }: { facts: RigFacts }) {
             part={s.part}
             use={s.use.id}
             onOff={() => edit(takeSupport(rig, s.use.id, s.part.name))}
+          />
+          <OnRods
+            facts={facts}
+            on={s.use.on}
+            name={s.part.name}
+            pick={(on, title) =>
+              edit(setSupport(rig, s.use.id, { on, station: undefined, post: undefined }, title))
+            }
           />
           <Length
             label="stands at"

@@ -41,6 +41,10 @@ function worstFoul(built: Built, d: PlacedDrive) {
   );
 }
 
+/** Its pivot from the axis of the lens, mm. */
+const pivotOf = (stand: Stand, { pivot }: PlacedDrive) =>
+  Math.hypot(stand.value(pivot.x), stand.value(pivot.y));
+
 function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
   const ring = ringOf(stand, d);
   const about = [d.part.id, ...(built.lens ? [built.lens.id] : [])];
@@ -60,9 +64,13 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
   }
   const { gear } = d;
   const drop = stand.drop;
-  const inputs = [...new Set([gear.teeth!, d.teeth, d.armFrom, ...givens([d.armTo, d.pivot.y])])];
-  if (!drop) inputs.push(constant('height of the rods (no plate)', 'mm', null));
+  const inputs = [
+    ...new Set([gear.teeth!, d.teeth, d.armFrom, ...givens([d.armTo, d.pivot.x, d.pivot.y])]),
+  ];
+  if (!drop && d.use.on === undefined)
+    inputs.push(constant('height of the rods (no plate)', 'mm', null));
   const to = asFunction(d.armTo, inputs);
+  const px = asFunction(d.pivot.x, inputs);
   const py = asFunction(d.pivot.y, inputs);
   const n = (x: readonly number[], g: (typeof inputs)[number]) => x[inputs.indexOf(g)]!;
   const m = gear.module.known?.value ?? 0.8;
@@ -77,10 +85,10 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
     inputs,
     margin: (x) => {
       const c = centreDistance(n(x, gear.teeth!), n(x, d.teeth), m);
-      const pivot = Math.hypot(d.pivot.x, py(x));
+      const pivot = Math.hypot(px(x), py(x));
       if (d.use.angle === undefined) return reachRoom(pivot, c, n(x, d.armFrom), to(x));
       const a = (d.use.angle * Math.PI) / 180;
-      const long = Math.hypot(c * Math.cos(a) - d.pivot.x, c * Math.sin(a) - py(x));
+      const long = Math.hypot(c * Math.cos(a) - px(x), c * Math.sin(a) - py(x));
       return Math.min(to(x) - long, long - n(x, d.armFrom));
     },
     wanted: 2,
@@ -88,12 +96,12 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
     limit: null,
     why: (o) =>
       o.value < 0
-        ? `${d.part.name} does not reach ${gearName(stand, d)}: the arm is ${mm(-o.value)} too ${o.value === 0 || stand.value(d.armTo) < Math.hypot(d.pivot.x, stand.value(d.pivot.y)) ? 'short' : 'long'}.`
+        ? `${d.part.name} does not reach ${gearName(stand, d)}: the arm is ${mm(-o.value)} too ${o.value === 0 || stand.value(d.armTo) < pivotOf(stand, d) ? 'short' : 'long'}.`
         : worst
           ? `${d.part.name} reaches ${gearName(stand, d)}, but ${pinned ? 'where it is set' : 'there is no place for it: at the best one'} it fouls ${other} by ${mm(-(worst.verdict.margin?.value ?? 0))}.`
           : `${d.part.name} reaches ${gearName(stand, d)}${shown}, clamped at ${exact(stand.value(d.station), 0)} mm, with ${mm(o.value)} of arm to spare.`,
     sum: () =>
-      `pivot ${exact(Math.hypot(d.pivot.x, stand.value(d.pivot.y)), 1)} mm from the axis, mesh circle ${exact(d.centres!, 1)}, arm ${exact(stand.value(of(d.armFrom)), 1)} to ${exact(stand.value(d.armTo), 1)} mm`,
+      `pivot ${exact(pivotOf(stand, d), 1)} mm from the axis, mesh circle ${exact(d.centres!, 1)}, arm ${exact(stand.value(of(d.armFrom)), 1)} to ${exact(stand.value(d.armTo), 1)} mm`,
     lacking: (missing) => `Whether ${d.part.name} reaches is not known: ${missing} missing.`,
     basis: '[math]',
   });

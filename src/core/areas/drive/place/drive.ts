@@ -1,12 +1,12 @@
 import { pieceKey } from '../../../place/piece';
-import { valueOf } from '../../../quantity/quantity';
 import { centreDistance, MODULE, tipDiameter } from '../kit/gears';
 import { scanArm, type ArmScan } from '../kit/arm-scan';
 import type { Drive, DriveArm, DriveUse } from '../../../kit/types';
 import type { Prism } from '../../../solids/solid';
+import { numbersOf, pivotX, type Numbers } from './numbers';
 import { outlinesOf, shapeOf, type DriveShape } from './shape';
 import type { Given } from '../../../build/given';
-import { constant, exactly } from '../../../build/given';
+import { constant } from '../../../build/given';
 import { givens, lin, minus, of, plus, times, type Lin } from '../../../build/lin';
 import { named } from '../../../place/contacts';
 import {
@@ -15,7 +15,6 @@ import {
   type LensGear,
   type Setting,
   type StandSolid,
-  dropOf,
 } from '../../../place/setting';
 
 /** A follow focus or motor where it stands. */
@@ -32,7 +31,7 @@ export interface PlacedDrive {
   station: Lin;
   gearAt: Lin;
   /** Pivot of its arm. */
-  pivot: { x: number; y: Lin };
+  pivot: { x: Lin; y: Lin };
   /** Teeth of its gear. */
   teeth: Given;
   module: Given;
@@ -51,55 +50,6 @@ export interface PlacedDrive {
 
 /** Preferred height of a drive beside the lens: level with it. */
 const LEVEL = 0;
-
-/** The numbers of a drive, and where they put its parts. */
-interface Numbers {
-  teeth: Given;
-  module: Given;
-  gearWidth: Given;
-  armFrom: Given;
-  armTo: Lin;
-  clampLength: Lin;
-  width: Lin;
-  height: Lin;
-  depth: Lin;
-  /** Its gear ahead of its clamp, and what an arm of the kit adds. */
-  ahead: Lin;
-  more: Lin;
-  behind: Lin;
-  /** 0 when it has no arm. */
-  armWide: Lin;
-  /** Its pivot: across the rods, and up from the axis. */
-  across: number;
-  pivotY: Lin;
-}
-
-function numbersOf(s: Setting, part: Drive, arm: DriveArm | null): Numbers {
-  const q = (field: string, standIn: number) => of(s.q(part, [field], standIn));
-  const teeth = s.counted(part, ['gearTeeth'], 'teeth');
-  if (!s.standIns.has(teeth)) s.standIns.set(teeth, 40);
-  const armTo = q('armTo', STAND_IN.arm[1]);
-  return {
-    teeth,
-    module:
-      part.module === undefined
-        ? constant('module', 'mm', exactly(MODULE))
-        : s.q(part, ['module'], MODULE),
-    gearWidth: s.q(part, ['gearWidth'], 10),
-    armFrom: s.q(part, ['armFrom'], STAND_IN.arm[0]),
-    armTo: arm?.longer === undefined ? armTo : plus(armTo, of(s.q(arm, ['longer'], 0))),
-    clampLength: q('clampLength', STAND_IN.clamp),
-    width: q('width', 50),
-    height: q('height', 60),
-    depth: q('depth', 40),
-    ahead: q('gearAhead', 0),
-    more: arm?.ahead === undefined ? lin(0) : of(s.q(arm, ['ahead'], 0)),
-    behind: q('boxBehind', 6),
-    armWide: q('armWidth', 12),
-    across: valueOf(part.pivotAcross) ?? (s.system?.centres ?? 60) / 2,
-    pivotY: plus(times(dropOf(s), -1), part.pivotUp === undefined ? lin(0) : q('pivotUp', 0)),
-  };
-}
 
 /** Middle of the gear on the lens that it turns, from the image plane. */
 function middleOf(s: Setting, use: DriveUse, gears: readonly LensGear[]): Lin {
@@ -151,7 +101,17 @@ function undecided(t: Omit<Task, 'open'>): Given[] {
   const around = s.solids.filter((o) => !o.known && s.contacts.between(own, o.named) !== 'through');
   return [
     ...new Set([
-      ...givens([n.pivotY, t.middle, n.width, n.height, n.depth, n.behind, n.armWide, n.armTo]),
+      ...givens([
+        n.line.x,
+        n.pivotY,
+        t.middle,
+        n.width,
+        n.height,
+        n.depth,
+        n.behind,
+        n.armWide,
+        n.armTo,
+      ]),
       n.armFrom,
       ...around.flatMap((o) => o.inputs),
     ]),
@@ -169,7 +129,7 @@ function shapeAt(
   const { n } = t;
   const { station, gearAt } = stationsOf(t, flipped);
   return {
-    px: sign * n.across,
+    px: v(pivotX(n, sign)),
     py: v(n.pivotY),
     angle,
     centres: t.centres,
@@ -188,12 +148,15 @@ function shapeAt(
 }
 
 /** Sides and ways up that are worth looking at, the one that people would take first. */
-function waysOf({ use, part, s }: Task): { side: 'left' | 'right'; flipped: boolean }[] {
+function waysOf({ use, part, s, n }: Task): { side: 'left' | 'right'; flipped: boolean }[] {
+  // A rod beside the lens has its drive on its own side.
+  const x = s.value(n.line.x);
+  const left = Math.abs(x) > 1e-6 ? x < 0 : s.built.rules['drive.side'] === 1;
   const sides: ('left' | 'right')[] = use.side
     ? [use.side]
     : part.sides === 'left' || part.sides === 'right'
       ? [part.sides]
-      : s.built.rules['drive.side'] === 1
+      : left
         ? ['left', 'right']
         : ['right', 'left'];
   const flips = use.flipped !== undefined ? [use.flipped] : part.flips ? [false, true] : [false];
@@ -201,7 +164,8 @@ function waysOf({ use, part, s }: Task): { side: 'left' | 'right'; flipped: bool
 }
 
 /** What is in its way: all that stands, but for what it is let down to or hangs on. */
-function obstaclesOf({ s, use, key }: Task): StandSolid[] {
+function obstaclesOf(t: Task): StandSolid[] {
+  const { s, use, key, n } = t;
   const own = named(key, 'box');
   return s.solids.filter(
     (o) =>
@@ -209,7 +173,8 @@ function obstaclesOf({ s, use, key }: Task): StandSolid[] {
       // Its own gear is let down to the barrel between the teeth of the lens.
       o.role !== `gear-${use.turns}` &&
       o.known &&
-      o.role !== 'rod',
+      o.role !== 'rod' &&
+      !n.line.pieces.includes(o.piece),
   );
 }
 
@@ -222,13 +187,25 @@ interface Found {
 /** The way of fitting it that leaves the most air; the first that leaves enough. */
 function findPlace(t: Task, obstacles: readonly StandSolid[]): Found {
   const { s, use, n } = t;
-  const rests = [n.pivotY, t.middle, n.ahead, n.more, n.width, n.height, n.depth, n.behind];
+  const rests = [
+    n.line.x,
+    n.pivotY,
+    t.middle,
+    n.ahead,
+    n.more,
+    n.width,
+    n.height,
+    n.depth,
+    n.behind,
+  ];
   const loose = givens([...rests, n.armWide, n.clampLength]).reduce(
     (sum, g) => sum + (g.known?.tol ?? 0),
     0,
   );
   const enough = s.built.rules['space.air'];
-  const rods = s.solids.filter((o) => o.role === 'rod' && o.known).map((o) => o.solid);
+  const rods = s.solids
+    .filter((o) => (o.role === 'rod' || n.line.pieces.includes(o.piece)) && o.known)
+    .map((o) => o.solid);
   const inTheWay = obstacles.map((o) => ({
     solid: o.solid,
     gear: o.role !== 'barrel',
@@ -271,7 +248,7 @@ function addDrive(t: Task, { side, flipped, scan }: Found, gear: LensGear | null
   const piece = s.piece({ is: 'drive', id: use.id }, part);
   // Where it stands hangs on what it meshes with; without a gear on the lens nobody knows.
   const meshes = of(gear?.teeth ?? constant(`gear on the ${use.turns} ring`, 'teeth', null), 0);
-  const place = [n.pivotY, station, gearAt, n.width, n.height, n.depth, n.behind];
+  const place = [n.line.x, n.pivotY, station, gearAt, n.width, n.height, n.depth, n.behind];
   const inputs = [...place, n.clampLength, meshes, of(n.teeth, 0)];
   const roles: readonly [string, Lin[]][] = [
     ['box', inputs],
@@ -284,25 +261,24 @@ function addDrive(t: Task, { side, flipped, scan }: Found, gear: LensGear | null
     .forEach(([role, rests], i) =>
       s.add(piece, role, rests, (v) => shapeOf(i, shapeAt(t, sign, flipped, shown, v))),
     );
-  // A follow focus bridges both rods, a motor hangs on the one of its side.
-  const drop = dropOf(s);
-  const half = (s.system?.centres ?? 60) / 2;
-  const reach = (s.system?.rod ?? 15) * 0.9;
+  // A follow focus bridges both rods, a motor hangs on the one of its side; a single rod takes either.
+  const { line } = n;
+  const half = line.centres / 2;
+  const reach = line.rod * 0.9;
   const bridge = part.kind === 'follow-focus';
   const clamp = times(n.clampLength, 0.5);
   const [from, to] = [minus(station, clamp), plus(station, clamp)];
   block(s, piece, 'clamp', {
-    x0: lin(bridge ? -half - reach : sign * half - reach),
-    x1: lin(bridge ? half + reach : sign * half + reach),
-    y0: minus(lin(-reach), drop),
-    y1: minus(lin(reach), drop),
+    x0: plus(line.x, lin(bridge ? -half - reach : sign * half - reach)),
+    x1: plus(line.x, lin(bridge ? half + reach : sign * half + reach)),
+    y0: plus(line.y, lin(-reach)),
+    y1: plus(line.y, lin(reach)),
     z0: from,
     z1: to,
   });
-  for (const r of s.rods)
+  for (const key of line.pieces)
     // The arm turns about the rod it is clamped to.
-    for (const role of ['clamp', 'arm'])
-      s.touch({ piece: t.key, role }, pieceKey('rods', r.use.id));
+    for (const role of ['clamp', 'arm']) s.touch({ piece: t.key, role }, key);
   const own = { piece: t.key, role: 'gear' };
   s.touch(own, { piece: 'lens', role: 'barrel' });
   s.touch(
@@ -311,7 +287,17 @@ function addDrive(t: Task, { side, flipped, scan }: Found, gear: LensGear | null
       ? pieceKey('gear', use.turns)
       : { piece: pieceKey('lens'), role: `gear-${use.turns}` },
   );
-  s.clamped.push({ key: t.key, part: part.id, name: part.name, from, to, rods: part.rods });
+  const on = use.on === undefined ? undefined : (line.single?.key ?? '');
+  const { id, name, rods } = part;
+  s.clamped.push({
+    key: t.key,
+    part: id,
+    name,
+    from,
+    to,
+    rods,
+    ...(on === undefined ? {} : { on }),
+  });
 }
 
 /**
@@ -327,7 +313,7 @@ export function placeDrive(
 ): PlacedDrive {
   const key = pieceKey('drive', use.id);
   const gear = gears.find((g) => g.turns === use.turns && g.teeth !== null) ?? null;
-  const n = numbersOf(s, part, arm);
+  const n = numbersOf(s, use, part, arm);
   const count = (g: Given) => g.known?.value ?? s.standIns.get(g) ?? 0;
   const centres = gear?.teeth
     ? centreDistance(count(gear.teeth), count(n.teeth), n.module.known?.value ?? MODULE)
@@ -348,7 +334,7 @@ export function placeDrive(
     side,
     flipped,
     ...stationsOf(t, flipped),
-    pivot: { x: (side === 'right' ? 1 : -1) * n.across, y: n.pivotY },
+    pivot: { x: pivotX(n, side === 'right' ? 1 : -1), y: n.pivotY },
     teeth: n.teeth,
     module: n.module,
     gearWidth: n.gearWidth,

@@ -1,5 +1,6 @@
 import type { Role } from '../../../edit/role';
 import { type DriveUse } from '../../../kit/types';
+import { ON_ROD } from '../../rods/roles/on-rod';
 
 /** A follow focus or motor on the rods. */
 export const driveRole: Role = {
@@ -12,8 +13,10 @@ export const driveRole: Role = {
     seat: 'rods',
     set: ['turns', 'angle', 'flipped', 'reversed', 'unit'],
     place: { side: 'side', station: 'station' },
-    own: ['arm', 'outlet'],
+    own: ['arm', 'outlet', 'on'],
+    ...ON_ROD,
     read(kept, use, element) {
+      ON_ROD.read(kept, use, element);
       const arm = kept.on(use.id, 'extension');
       const power = kept.power(use.id);
       if (arm) element.arm = arm.part;

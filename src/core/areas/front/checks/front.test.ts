@@ -234,6 +234,24 @@ describe('front.matte-height', () => {
     expect(at(37).why).toContain('3 mm high');
     expect(at(41.2).state).toBe('tight');
   });
+  test('held by lens and rods at once: at one height, or it pulls on the mount', () => {
+    const both = box({ attach: 'both', rods: 'lw15' });
+    const of = (to: number) =>
+      verdicts([both, plate(to)], { box: { part: 'box' }, under: [{ part: 'p' }] });
+    const height = (to: number) => one(of(to), 'front.matte-height');
+    expect(height(40)).toMatchObject({ state: 'ok' });
+    expect(height(40).why).toContain('at one height');
+    expect(height(44)).toMatchObject({ state: 'fail' });
+    expect(height(44).why).toContain('4 mm lower');
+    expect(height(44).why).toContain('pulls on the mount');
+    // It closes on the lens, is asked for the rods it is made for, and wants rods to stand on.
+    const said = new Map(of(40).map((v) => [v.key, v.state]));
+    expect(said.get('front.matte-fit:lens')).toBeDefined();
+    expect(said.get('front.matte-fit')).toBe('ok');
+    expect(said.get('rods.reach-front')).toBe('fail');
+    // The lens puts it where it stands: no sleeve, and centred whatever the rods do.
+    expect([...said.keys()].filter((k) => k.startsWith('front.leak'))).toEqual([]);
+  });
   test('a riser under the rods lifts them, one under the body lowers them', () => {
     expect(at(43, [{ part: 'p' }, { part: 'r', at: 'rods' }]).state).toBe('ok');
     expect(at(37, [{ part: 'p' }, { part: 'r', at: 'body' }]).state).toBe('ok');

@@ -1,5 +1,6 @@
 import type { Verdict } from '../../../checks/finding';
 import type { MatteBox, Lens } from '../../../kit/types';
+import { clips } from '../kit/attach';
 import { frontOf } from '../place/front';
 import { boxStation } from '../place/layout';
 import type { Built } from '../../../build/build';
@@ -22,7 +23,7 @@ export const frontLeak: Check = {
     const front = frontOf(built);
     const { lens } = built;
     const { box } = front;
-    if (!lens || !box || box.box.attach === 'clip-on') return [];
+    if (!lens || !box || clips(box.box)) return [];
     if (box.box.attach === undefined)
       return [
         attachUnknown(

@@ -88,7 +88,7 @@ export const frontMatteFit: Check = {
     const grip = gripOf(built, lens);
     const opening = { name: b.name, id: b.id, d: given(b, 'opening') };
     const onto = { name: grip.part.name, id: grip.part.id, d: grip.d };
-    const list: Verdict[] = [];
+    const list: Verdict[] = b.attach === 'both' ? onRods(built, b) : [];
     if (box.ring) {
       const r = box.ring;
       list.push(

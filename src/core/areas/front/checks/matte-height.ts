@@ -14,7 +14,7 @@ export const frontMatteHeight: Check = {
   id: 'front.matte-height',
   title: 'Height of a box on rods',
   short: 'box off centre',
-  says: 'Whether the rods come out at the height that a box on rods is made for; off by that much, it stands off centre and shades one side.',
+  says: 'Whether the rods come out at the height that a box on rods is made for; off by that much, it stands off centre and shades one side. A box that is held by the lens as well pulls on the mount instead.',
   formula:
     'axis to base + risers under the body + plate top to rods - risers under the rods - height of the rod system',
   run(built) {
@@ -59,9 +59,14 @@ export const frontMatteHeight: Check = {
             ' mm',
           );
           const side = off.value > 0 ? 'low' : 'high';
+          const drops = `the rods come out ${exact(drop.value(drop.inputs.map((g) => g.known!.value)), 1)} mm below the axis, it is made for ${exact(drop.standard.known!.value, 1)}`;
+          if (b.attach === 'both')
+            return o.state === 'ok'
+              ? `Lens and rods hold ${b.name} at one height, within ${mm(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`
+              : `The rods hold ${b.name} ${by} ${side}er (${sayRange(off.lo, off.hi, 'mm')}) than the lens does: ${drops}. Held by both it pulls on the mount: bring the rods to height, or let one of the two go.`;
           if (o.state === 'ok')
             return `${b.name} stands centred on the lens, within ${mm(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`;
-          return `${b.name} stands ${by} ${side} (${sayRange(off.lo, off.hi, 'mm')}): the rods come out ${exact(drop.value(drop.inputs.map((g) => g.known!.value)), 1)} mm below the axis, it is made for ${exact(drop.standard.known!.value, 1)}.`;
+          return `${b.name} stands ${by} ${side} (${sayRange(off.lo, off.hi, 'mm')}): ${drops}.`;
         },
         sum: () =>
           `${drop.inputs.map((g) => `${g.label} ${exact(g.known!.value, 1)}`).join(', ')}: ${exact(drop.value(drop.inputs.map((g) => g.known!.value)), 2)} - ${exact(drop.standard.known!.value, 2)} = ${exact(off.value, 2)} mm`,

@@ -1,5 +1,6 @@
 import { axisOf } from '../../../build/axis';
 import { boxStationOf } from '../place/box';
+import { clips } from '../kit/attach';
 import { frontOf, lensSeat, travelOf } from '../place/front';
 import { Inputs } from '../place/parts';
 import { constant, given } from '../../../build/given';
@@ -28,7 +29,7 @@ export const frontMatteTravel: Check = {
     const limit = { value: air, unit: 'mm', rule: 'front.travel-air' };
     const basis = ruleBasis('front.travel-air');
     const longest = longestOf(built);
-    if (b.attach !== 'clip-on' && box.use.station !== undefined && longest && built.body) {
+    if (!clips(b) && box.use.station !== undefined && longest && built.body) {
       const at = box.use.station;
       const seat = lensSeat(built);
       const inputs = new Inputs();

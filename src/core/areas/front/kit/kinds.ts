@@ -11,6 +11,7 @@ import {
   ROUND,
   VARIABLE,
   CLIPS,
+  ANY_RODS,
   ON_RODS,
   type KindDef,
 } from '../../../engine/field';
@@ -94,13 +95,14 @@ export const kinds = {
         [
           ['clip-on', 'the lens (clip-on)'],
           ['rods', 'rods'],
+          ['both', 'the lens and rods at once'],
         ],
         { first: true },
       ),
       mm('opening', 'back opening', 500, { first: true, onlyFor: CLIPS }),
-      { ...rodSystem, onlyFor: ON_RODS },
+      { ...rodSystem, onlyFor: ANY_RODS },
       mm('centreHeight', 'rods to its middle', 400, {
-        onlyFor: ON_RODS,
+        onlyFor: ANY_RODS,
         hint: 'rod plane to the middle of the windows; the height of its rod system when empty',
       }),
       mm('sleeveFrom', 'sleeve from', 500, {
@@ -192,7 +194,10 @@ export const kinds = {
         ],
         { onlyFor: ON_RODS },
       ),
-      mm('clampLength', 'bracket along the rods', 400, { onlyFor: ON_RODS, hint: 'from its back' }),
+      mm('clampLength', 'bracket along the rods', 400, {
+        onlyFor: ANY_RODS,
+        hint: 'from its back',
+      }),
       ...COMMON.slice(1),
     ],
   },

@@ -79,7 +79,7 @@ export interface Mask {
 
 export interface MatteBox extends PartBase {
   kind: 'matte-box';
-  attach?: 'clip-on' | 'rods';
+  attach?: 'clip-on' | 'rods' | 'both';
   opening?: QuantityInput;
   rods?: string;
   /** Rod plane to the middle of its windows. */

@@ -14,6 +14,7 @@ import {
   type Sleeve,
   type Lens,
 } from '../../../kit/types';
+import { clips } from '../kit/attach';
 import { type Edit, listChanges } from '../../../edit/edit';
 import { threadChanges, partsOn, lensOf, chained } from './thread';
 import { at } from '../../../edit/rig-path';
@@ -38,7 +39,7 @@ export function putBox(job: Job, rig: Rig, box: MatteBox): Edit {
   const use: BoxUse = { part: box.id, ...(trays?.length ? { trays } : {}) };
   const changes: Change[] = [];
   let title = `Put ${box.name} on`;
-  if (box.attach === 'clip-on') {
+  if (clips(box)) {
     const way = bestClip(job, rig, box, plainThread(job, rig));
     if (way) {
       if (way.reduction) use.ring = way.reduction.id;
@@ -175,20 +176,20 @@ export function followingFront(job: Job, rig: Rig, to: Lens): Change[] {
   const from = lensOf(job, rig);
   const on = partsOn(job, rig);
   const box = boxOf(job, rig);
-  const clips = box?.attach === 'clip-on';
+  const closing = box !== null && clips(box);
   const thread = valueOf(to.filterThread);
-  if (on.length === 0 && !clips) return [];
+  if (on.length === 0 && !closing) return [];
   if (
     from &&
     sameThread(valueOf(from.filterThread), thread) &&
-    (!clips || valueOf(from.frontDiameter) === valueOf(to.frontDiameter))
+    (!closing || valueOf(from.frontDiameter) === valueOf(to.frontDiameter))
   )
     return [];
   const next: Rig = { ...rig, lens: to.id };
   const pieces = chained(job, thread, on.filter(isFilter));
   const changes: Change[] = [];
   let all: (Ring | Filter)[] = pieces;
-  if (clips && box && rig.box) {
+  if (closing && box && rig.box) {
     const way = bestClip(job, next, box, pieces);
     if (way) {
       all = [...pieces, ...way.rings];

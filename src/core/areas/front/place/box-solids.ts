@@ -2,6 +2,7 @@ import { pieceKey } from '../../../place/piece';
 import { type ThreadUse, isBox, type MatteBox } from '../../../kit/types';
 import { type Setting, STAND_IN, type Faces, block } from '../../../place/setting';
 import { plus, of, lin, minus, times, ZERO, type Lin } from '../../../build/lin';
+import { onAnyRods } from '../kit/attach';
 import { frontPlaces, frontLayout } from './layout';
 import { axisOf } from '../../../build/axis';
 import { constant } from '../../../build/given';
@@ -82,7 +83,7 @@ export function placeMatteBox(s: Setting): string | null {
   for (const u of rig.thread ?? []) s.touch('box', threadKey(u));
   for (const g of rig.gears ?? [])
     if (part.attach !== 'rods') s.touch('box', pieceKey('gear', g.turns));
-  if (part.attach === 'rods') {
+  if (onAnyRods(part)) {
     const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
     s.clamped.push({
       key: 'box',

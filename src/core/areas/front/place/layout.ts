@@ -3,6 +3,7 @@ import { valueOf } from '../../../quantity/quantity';
 import { isRing, type Side } from '../../../kit/types';
 import type { Built } from '../../../build/build';
 import { axisOf, stationOf } from '../../../build/axis';
+import { onAnyRods } from '../kit/attach';
 import { frontOf, travelOf } from './front';
 import type { Front, PlacedBox, PlacedFlag, PlacedStage, ThreadPiece } from './parts';
 
@@ -167,7 +168,7 @@ function drawnBox(
   return {
     part: b.id,
     name: b.name,
-    rods: b.attach === 'rods',
+    rods: onAnyRods(b),
     pinned: use.station !== undefined,
     from,
     to: mouth,

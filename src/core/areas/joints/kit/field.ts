@@ -11,7 +11,7 @@ import {
 import { DRIVERS } from './drivers';
 import { saidOfInterface } from './said';
 import { usualInterfaces } from './usual';
-import { INTERFACE_TYPES, SCREWED, SLIDES } from './interfaces';
+import { INTERFACE_TYPES, RODS, SCREWED, SLIDES } from './interfaces';
 
 const place = (key: string, label: string): Field =>
   quantity(key, label, 'mm', 'length', -1000, 1000);
@@ -79,6 +79,10 @@ export const INTERFACES: RowsField = {
     mm('from', 'closes from', 300, { onlyFor: slides }),
     mm('to', 'closes up to', 300, { onlyFor: slides }),
     mm('clamp', 'length of the clamp', 500, { onlyFor: slides }),
+    mm('inside', 'middle of its bore, in from the face', 200, {
+      onlyFor: { key: 'type', is: RODS },
+      hint: 'of a clamp that holds a rod',
+    }),
     choice(
       'stops',
       'stops at its ends',

@@ -107,6 +107,9 @@ export const SCREWED: readonly string[] = INTERFACE_TYPES.filter((t) => t.pitch 
   (t) => t.id,
 );
 
+/** Those that close around a rod. */
+export const RODS: readonly string[] = ['rod-15', 'rod-19'];
+
 /** Those that let a part slide. */
 export const SLIDES: readonly string[] = INTERFACE_TYPES.filter((t) => t.family === 'slide').map(
   (t) => t.id,

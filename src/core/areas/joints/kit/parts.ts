@@ -39,6 +39,8 @@ export interface Interface {
   from?: QuantityInput;
   to?: QuantityInput;
   clamp?: QuantityInput;
+  /** Clamps of rods: the middle of the bore, in from the face. */
+  inside?: QuantityInput;
   stops?: 'both' | 'one' | 'none';
   driver?: string;
   /** Reach of a lever about its screw. */

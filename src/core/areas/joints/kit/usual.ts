@@ -119,6 +119,7 @@ const ON_ROD = {
   from: guess(14.8, 0.15),
   to: guess(15.2, 0.15),
   clamp: guess(18, 4),
+  inside: guess(11, 3),
   driver: 'fingers',
   thickness: guess(10, 4),
 };
@@ -199,6 +200,7 @@ const USUAL: Readonly<Record<string, readonly Usual[]>> = {
   'dummy-battery': [],
   bracket: [screws('screws', 'bottom', 2), holes('holes', 'top', 3)],
   clamp: [clamps('rod clamp', 'bottom', 'rod-15', ON_ROD), holes('hole', 'top', 1)],
+  rod: [{ name: 'rod', type: 'rod-15', side: 'either', ...middle('top'), along: 'z' }],
   spacer: [screws('screw', 'bottom', 1), holes('hole', 'top', 1)],
   'quick-plate': [
     stud('screw', 'top', 'guest', { driver: 'coin', thickness: guess(5, 2) }),

@@ -1,6 +1,6 @@
 import { given, type Given } from '../../../build/given';
 import type { Part } from '../../../kit/types';
-import { interfaceType, type InterfaceType } from '../kit/interfaces';
+import { interfaceType, RODS, type InterfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 import { firstHoles, heldBy } from '../kit/pattern';
 
@@ -33,6 +33,8 @@ export function meets(host: Interface, guest: Interface): Meets {
   if (h && g && h !== g) return no(`the one is ${h.name}, the other ${g.name}`);
   if (host.side === 'guest') return no('both of them are held and neither holds');
   if (guest.side === 'host') return no('both of them hold and neither is held');
+  if (host.side === 'either' && guest.side === 'either' && RODS.includes(host.type ?? ''))
+    return no('both of them are rods and neither closes on the other');
   if (missing.length > 0 || !h || !g) return { can: null, missing };
   const named = h.family === 'own' || h.id === 'quick';
   if (named && host.pattern !== undefined && guest.pattern !== undefined && !sameName(host, guest))
@@ -104,9 +106,11 @@ export function closing(
   const [slid, clamp] = clamps(host.i) && !clamps(guest.i) ? [guest, host] : [host, guest];
   const of = (x: { part: Part; i: Interface }, key: string) =>
     given(x.part, 'interfaces', x.i.id, key);
+  // A rod is as wide and as long as it is.
+  const rod = slid.part.kind === 'rod';
   return {
-    width: of(slid, 'width'),
-    run: of(slid, 'run'),
+    width: rod ? given(slid.part, 'width') : of(slid, 'width'),
+    run: rod ? given(slid.part, 'depth') : of(slid, 'run'),
     from: of(clamp, 'from'),
     to: of(clamp, 'to'),
     clamp: of(clamp, 'clamp'),

@@ -142,6 +142,11 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     join(below, r.key);
   }
   const onRods = rods[0]?.key ?? below;
+  // What is clamped to a single rod hangs on that.
+  const rodOf = (on: string | undefined) => {
+    const seat = on === undefined ? undefined : seats.find((s) => s.use.id === on);
+    return seat && pieceKey('fitted', seat.use.id);
+  };
   let at = camera;
   rig.between.forEach((u, i) => {
     const key = pieceKey('link', i);
@@ -162,11 +167,11 @@ function graphOf(built: Built, seats: readonly Seat[]) {
   }
   for (const s of rig.supports ?? []) {
     put(pieceKey('support', s.id), s.part);
-    join(onRods, pieceKey('support', s.id));
+    join(rodOf(s.on) ?? onRods, pieceKey('support', s.id));
   }
   for (const d of rig.drives ?? []) {
     put(pieceKey('drive', d.id), d.part, d.arm);
-    join(onRods, pieceKey('drive', d.id));
+    join(rodOf(d.on) ?? onRods, pieceKey('drive', d.id));
   }
   if (rig.box) {
     const { box } = rig;
@@ -174,6 +179,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     const trays = (box.trays ?? []).map((t) => (t.out ? undefined : t.filter));
     put(pieceKey('box'), box.part, box.ring, box.sleeve, ...trays);
     join(isBox(part) && part.attach !== 'rods' ? lens : onRods, pieceKey('box'));
+    if (isBox(part) && part.attach === 'both') join(onRods, pieceKey('box'));
   }
   for (const seat of seats) {
     put(seat.piece, seat.part.id);

@@ -4,6 +4,7 @@ import { lin, minus, of, plus, times, ZERO, type Lin } from '../../../build/lin'
 import type { Part } from '../../../kit/types';
 import type { Faces, Piece, Pose } from '../../../place/setting';
 import { UPRIGHT, type Axes, type Vec } from '../../../solids/solid';
+import { RODS } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 
 /** Where interfaces stand: points as sums of given numbers, directions as exact vectors. */
@@ -114,12 +115,24 @@ export function outOf(i: Interface): Vec {
 
 /** How far an interface is off the middle of its face; on it, however the face stands out. */
 function offset(part: Part, i: Interface, k: 0 | 1 | 2): Lin {
-  return outOf(i)[k] === 0 ? of(given(part, 'interfaces', i.id, KEYS[k])) : ZERO;
+  return outOf(i)[k] === 0 && part.kind !== 'rod'
+    ? of(given(part, 'interfaces', i.id, KEYS[k]))
+    : ZERO;
+}
+
+/** Middle of the bore of a clamp of rods, in from its face. */
+const bore = (part: Part, i: Interface): Lin => of(given(part, 'interfaces', i.id, 'inside'));
+
+/** What makes a point unknown while nobody said how deep the bore is that a rod stands in. */
+export function boreless(part: Part, i: Interface): Lin {
+  return i.inside === undefined ? bore(part, i) : ZERO;
 }
 
 /** What makes a point unknown while nobody said on which face it is. */
 function faceless(part: Part, i: Interface): Lin {
-  return i.face === undefined ? of(given(part, 'interfaces', i.id, 'face')) : ZERO;
+  return i.face === undefined && part.kind !== 'rod'
+    ? of(given(part, 'interfaces', i.id, 'face'))
+    : ZERO;
 }
 
 /**
@@ -141,9 +154,12 @@ function local(
   const count = i.count ?? 1;
   const steps = first + ((held - 1) * step) / 2 - (count - 1) / 2;
   const row = steps === 0 || count === 1 ? ZERO : of(given(part, 'interfaces', i.id, 'spacing'));
+  // A rod is taken about its middle line, a clamp of rods about its bore.
+  const deep = i.inside === undefined || !RODS.includes(i.type ?? '') ? ZERO : bore(part, i);
+  const face = (k: number) => (part.kind === 'rod' ? ZERO : minus(half[k]!, deep));
   return [0, 1, 2].map((k) =>
     plus(
-      out[k]! === 0 ? ZERO : times(half[k]!, out[k]!),
+      out[k]! === 0 ? ZERO : times(face(k), out[k]!),
       offset(part, i, k as 0 | 1 | 2),
       k === 0 ? faceless(part, i) : ZERO,
       along[k]! === 0 ? ZERO : times(row, along[k]! * steps),

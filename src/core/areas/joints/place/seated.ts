@@ -4,7 +4,18 @@ import type { Piece, Pose } from '../../../place/setting';
 import { interfacesOf } from '../kit/sides';
 import { heldBy } from '../kit/pattern';
 import { sameUse } from '../../../place/cages';
-import { about, alongOf, dot, facing, outOf, poseOf, spotOf, then, turnedBy } from './pose';
+import {
+  about,
+  alongOf,
+  boreless,
+  dot,
+  facing,
+  outOf,
+  poseOf,
+  spotOf,
+  then,
+  turnedBy,
+} from './pose';
 
 interface Known {
   use: FittedUse;
@@ -60,18 +71,29 @@ export function poseOn(
   if (!at || !by) return null;
   const { held, step } = heldBy(at, by);
   const spot = spotOf(pose, hostPart, at, { first: use.n ?? 0, held, step, slide: use.slide ?? 0 });
-  const faced = facing(outOf(by), spot.out);
-  // Two holes apart take a part in their own direction only.
-  const row = held > 1 && Math.abs(dot(turnedBy(faced, alongOf(by)), spot.along)) < 0.5 ? 90 : 0;
-  const axes = then(faced, about(spot.out, row + (use.turn ?? 0)));
+  const bar = isRod(part) || isRod(hostPart);
+  // What is clamped to a rod swings about it.
+  const out = isRod(hostPart) ? turnedBy(about(spot.along, use.turn ?? 0), spot.out) : spot.out;
+  const faced = facing(outOf(by), out);
+  // Two holes apart take a part in their own direction only, and so does a bore.
+  const aligned = held > 1 || bar;
+  const row = aligned && Math.abs(dot(turnedBy(faced, alongOf(by)), spot.along)) < 0.5 ? 90 : 0;
+  const axes = then(faced, about(out, row + (bar ? 0 : (use.turn ?? 0))));
   const origin: Pose = { middle: [ZERO, ZERO, ZERO], half, axes };
   const own = spotOf(origin, part, by);
-  const gap = use.gap ?? 0;
+  // A rod is held about its middle line: nothing stands off its face.
+  const gap = bar ? 0 : (use.gap ?? 0);
+  const deep = !bar ? ZERO : isRod(part) ? boreless(hostPart, at) : boreless(part, by);
   const middle = spot.at.map((l, k) =>
-    minus(gap === 0 ? l : plus(l, lin(gap * spot.out[k]!)), own.at[k]!),
+    plus(
+      minus(gap === 0 ? l : plus(l, lin(gap * out[k]!)), own.at[k]!),
+      out[k] === 0 ? ZERO : deep,
+    ),
   ) as unknown as Pose['middle'];
   return { middle, half, axes };
 }
+
+const isRod = (p: Part) => p.kind === 'rod';
 
 /** Half of three sizes. */
 export function halfOf(w: Lin, h: Lin, d: Lin): readonly [Lin, Lin, Lin] {

@@ -14,7 +14,8 @@ export const rodsSystem: Check = {
   formula: 'rod system of the part = rod system of the plate',
   run(built) {
     const stand = standOf(built);
-    const { plate, rods, clamped } = stand;
+    const { plate, rods } = stand;
+    const clamped = stand.clamped.filter((c) => c.on === undefined);
     if (rods.length === 0 && clamped.length === 0) return [];
     const want = plate?.plate.rods ?? rods[0]?.rods.rods;
     const holder = plate?.plate ?? rods[0]?.rods ?? null;

@@ -66,7 +66,9 @@ export function reach(built: Built, way: 'ahead' | 'behind'): Verdict[] {
     basis: ruleBasis('rods.grip'),
   });
   // A clamp that nobody knows the place or length of may be farther still; a fail it does not cure.
-  const lost = givens(stand.clamped.flatMap((k) => [k.from, k.to])).filter((g) => !g.known);
+  const lost = givens(
+    stand.clamped.flatMap((k) => (k.on === undefined ? [k.from, k.to] : [])),
+  ).filter((g) => !g.known);
   if (lost.length === 0 || verdict.state === 'fail' || verdict.state === 'unknown')
     return [verdict];
   return [mayBeFarther(verdict, lost)];

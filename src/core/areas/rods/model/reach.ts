@@ -23,6 +23,7 @@ export function farthestClamp(stand: Stand, way: 'ahead' | 'behind'): Clamped | 
   let found: Clamped | null = null;
   let most = -Infinity;
   for (const c of stand.clamped) {
+    if (c.on !== undefined) continue;
     const by = way === 'ahead' ? stand.value(c.to) - edge : edge - stand.value(c.from);
     if (by > 0 && by > most) {
       most = by;

@@ -43,7 +43,10 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
     s.rods.push({ use, rods: part, from, to });
     const piece = s.piece({ is: 'rods', id: use.id }, part);
     for (const x of part.single ? [0] : [-cc, cc])
-      round(s, piece, 'rod', from, to, lin(2 * r), { x, y: times(drop, -1) });
+      round(s, piece, 'rod', from, to, lin(2 * r), {
+        x: lin(x),
+        y: times(drop, -1),
+      });
     piece.faces = {
       x0: lin(-cc - r),
       x1: lin(cc + r),

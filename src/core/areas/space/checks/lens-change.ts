@@ -1,3 +1,4 @@
+import { isBox } from '../../../kit/types';
 import { onAxis } from '../../../place/piece';
 import { standOf } from '../../../stand/stand';
 import { distance } from '../../../solids/distance';
@@ -28,13 +29,14 @@ export const spaceLensChange: Check = {
     const comes = new Set(
       stand.pieces.filter((p) => onAxis(p) && p.is !== 'link').map((p) => p.key),
     );
-    const box = built.rig.box ? built.kit.get(built.rig.box.part) : null;
+    const box = built.rig.box ? (built.kit.get(built.rig.box.part) ?? null) : null;
     const clip = (box as { attach?: string } | null)?.attach === 'clip-on';
     if (clip) comes.add('box');
     const out = stand.solids.filter((s) => comes.has(s.piece) && s.known);
     const rest = stand.solids.filter((s) => !comes.has(s.piece) && s.known && s.role !== 'sweep');
     const moves = new Map<string, string>();
     for (const d of stand.drives) if (d.gear) moves.set(d.key, `swing ${d.part.name} off`);
+    if (isBox(box) && box.attach === 'both') moves.set('box', `take ${box.name} off lens and rods`);
     if (clip && box) moves.set('box', `${box.name} comes off with it`);
     for (let k = 1; k <= STEPS; k++) {
       const by = (k / STEPS) * FREE;

@@ -69,6 +69,17 @@ export const kinds = {
   'battery-plate': { one: 'battery plate', many: 'battery plates', fields: fitting(OUTLETS) },
   bracket: { one: 'bracket', many: 'brackets', fields: fitting() },
   clamp: { one: 'clamp', many: 'clamps', fields: fitting() },
+  rod: {
+    one: 'single rod',
+    many: 'single rods',
+    fields: [
+      COMMON[0]!,
+      mm('width', 'diameter', 60, { first: true }),
+      mm('depth', 'length', 2000, { first: true }),
+      INTERFACES,
+      ...COMMON.slice(1),
+    ],
+  },
   spacer: { one: 'spacer', many: 'spacers', fields: fitting() },
   'quick-plate': {
     one: 'quick-release plate',

@@ -59,6 +59,7 @@ export type FittingKind =
   | 'dummy-battery'
   | 'bracket'
   | 'clamp'
+  | 'rod'
   | 'spacer'
   | 'quick-plate'
   | 'receiver'
@@ -87,6 +88,7 @@ export const FITTING_KINDS: readonly FittingKind[] = [
   'dummy-battery',
   'bracket',
   'clamp',
+  'rod',
   'spacer',
   'quick-plate',
   'receiver',

@@ -93,6 +93,13 @@ export function withoutFitted(rig: Rig, gone: ReadonlySet<string>): Change[] {
         ? [{ path: at(rig, 'drives', d.id, 'outlet'), value: undefined }]
         : [],
     ),
+    ...(['drives', 'supports'] as const).flatMap((list) =>
+      (rig[list] ?? []).flatMap((u): Change[] =>
+        u.on !== undefined && gone.has(u.on)
+          ? [{ path: at(rig, list, u.id, 'on'), value: undefined }]
+          : [],
+      ),
+    ),
   ];
 }
 

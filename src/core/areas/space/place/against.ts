@@ -6,6 +6,7 @@ import { pieceKey } from '../../../place/piece';
 import {
   block,
   dropOf,
+  round,
   STAND_IN,
   type Faces,
   type Piece,
@@ -51,20 +52,25 @@ function placeOne(
   cages: readonly string[],
 ): void {
   const [w0, h0, d0] = STAND_IN.block;
-  const size: Size = [
-    of(s.q(part, ['width'], w0)),
-    of(s.q(part, ['height'], h0)),
-    of(s.q(part, ['depth'], d0)),
-  ];
+  const rod = part.kind === 'rod';
+  const size: Size = rod
+    ? [
+        of(s.q(part, ['width'], ROD[0])),
+        of(s.q(part, ['width'], ROD[0])),
+        of(s.q(part, ['depth'], ROD[1])),
+      ]
+    : [of(s.q(part, ['width'], w0)), of(s.q(part, ['height'], h0)), of(s.q(part, ['depth'], d0))];
   const piece = s.piece({ is: 'fitted', id: use.id }, part);
   const host = hostPiece(s.pieces, use);
   const target = host?.fitted ? host.piece : null;
   const pose = seatedOf(s.built, use, part, size, host?.piece ?? null);
-  if (pose) standTurned(s, piece, pose);
-  else {
-    piece.faces = facesAgainst(s, camera, target, use, part, size, piece);
-    block(s, piece, 'block', piece.faces, ((use.turn ?? 0) * Math.PI) / 180);
-  }
+  if (pose) {
+    piece.pose = pose;
+    piece.faces = facesOf(pose);
+  } else piece.faces = facesAgainst(s, camera, target, use, part, size, piece);
+  if (rod) standRod(s, piece, use, part);
+  else if (pose) standTurned(s, piece, piece.faces, pose);
+  else block(s, piece, 'block', piece.faces, ((use.turn ?? 0) * Math.PI) / 180);
   if (part.tilts) tiltOf(s, piece, piece.faces!);
   standAgainst(s, piece, use, part, pose ? (host?.piece ?? null) : target, cages);
 }
@@ -85,11 +91,9 @@ function seatedOf(
 }
 
 /** A block where its joint puts it, turned as far as the joint lets it. */
-function standTurned(s: Setting, piece: Piece, pose: Pose): void {
-  piece.pose = pose;
-  piece.faces = facesOf(pose);
+function standTurned(s: Setting, piece: Piece, faces: Faces, pose: Pose): void {
   if (isSquare(pose.axes)) {
-    block(s, piece, 'block', piece.faces);
+    block(s, piece, 'block', faces);
     return;
   }
   s.add(piece, 'block', [...pose.middle, ...pose.half], (n) =>
@@ -99,6 +103,22 @@ function standTurned(s: Setting, piece: Piece, pose: Pose): void {
       pose.axes,
     ),
   );
+}
+
+/** A single rod: round, along its own z. Drives and supports find it among the rods. */
+function standRod(s: Setting, piece: Piece, use: FittedUse, part: Fitting): void {
+  const pose = poseOf(piece)!;
+  const [x, y, z] = pose.middle;
+  const dir = pose.axes[2];
+  const along = Math.abs(dir[0]) < 1e-9 && Math.abs(dir[1]) < 1e-9;
+  const [from, to] = [minus(z, pose.half[2]), plus(z, pose.half[2])];
+  if (along) round(s, piece, 'bar', from, to, times(pose.half[0], 2), { x, y });
+  else
+    s.add(piece, 'bar', [...pose.middle, pose.half[0], pose.half[2]], (n) =>
+      cylinder([n(x), n(y), n(z)], n(pose.half[0]), n(pose.half[2]), dir),
+    );
+  const diameter = s.q(part, ['width'], ROD[0]);
+  s.single.push({ key: piece.key, use: use.id, part, x, y, from, to, diameter, along });
 }
 
 /** A screen that tilts sweeps a drum about its middle. */
@@ -221,11 +241,16 @@ function standAgainst(
       : ['body', ...cages, ...(use.on === 'under' ? ['plate'] : [])];
   const tilts = piece.solids.some((x) => x.role === 'tilt');
   for (const k of faced) {
-    s.meet(k, piece.key);
+    // A rod goes through the clamp that holds it, and a clamp around its rod.
+    if (part.kind === 'rod' || target?.kind === 'rod') s.touch(k, piece.key);
+    else s.meet(k, piece.key);
     // What tilts is held clear by the arm it tilts on.
     if (tilts) s.touch(k, { piece: piece.key, role: 'tilt' });
   }
 }
+
+/** What a single rod is drawn as while nobody said how wide and long it is, mm. */
+const ROD = [15, 150] as const;
 
 /** A clamp of a battery plate reaches so far under the rods; it stands so far behind the camera. */
 const UNDER_RODS = 14;

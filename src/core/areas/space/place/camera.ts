@@ -99,7 +99,8 @@ function placeBody(s: Setting): Faces | null {
 
 /**
  * A cage around the body: its walls, without the sides it leaves open. Its room inside is its own
- * where it says it, and then has to hold the body; else it is taken to fit close.
+ * where it says it, and then has to hold the body; one that is made for the body closes on it, and
+ * any other is drawn close and not computed with.
  *
  * @returns what other parts stand against: the farther out of body and cage on every side
  */
@@ -109,7 +110,16 @@ function placeCage(s: Setting, own: Faces, so: Faces, use: FittedUse, cage: Fitt
   const deep = of(s.q(cage, ['depth'], STAND_IN.body[2]));
   const back = cage.frontBack === undefined ? ZERO : of(s.q(cage, ['frontBack'], 0));
   const front = minus(s.face, back);
-  const room: Faces = { ...own };
+  // Whose cage it is closes on its body; of another nobody knows what room it leaves.
+  const closes = cage.madeFor?.includes(s.built.body!.id) === true;
+  const open = (key: string) => (closes ? ZERO : of(s.q(cage, [key], 0), 0));
+  const [across, up] = [open('innerWidth'), open('innerHeight')];
+  const room: Faces = {
+    ...own,
+    x0: plus(own.x0, across),
+    x1: plus(own.x1, across),
+    y1: plus(own.y1, up),
+  };
   if (cage.innerWidth !== undefined) {
     const w = of(s.q(cage, ['innerWidth'], STAND_IN.body[0]));
     room.x0 = times(w, -0.5);

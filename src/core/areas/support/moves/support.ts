@@ -22,7 +22,7 @@ export function putSupport(rig: Rig, support: LensSupport): Edit {
 export function setSupport(
   rig: Rig,
   id: string,
-  to: Partial<Pick<SupportUse, 'station' | 'post' | 'part'>>,
+  to: Partial<Pick<SupportUse, 'station' | 'post' | 'part' | 'on'>>,
   title: string,
 ): Edit {
   return {

@@ -1,16 +1,10 @@
 import { pieceKey } from '../../../place/piece';
 import { valueOf } from '../../../quantity/quantity';
 import type { LensSupport, SupportUse } from '../../../kit/types';
+import { lineOf, type Line } from '../../rods/place/line';
 import { given, type Given } from '../../../build/given';
 import { givens, lin, minus, of, plus, times, type Lin } from '../../../build/lin';
-import {
-  block,
-  dropOf,
-  STAND_IN,
-  type LensGear,
-  type Setting,
-  type Piece,
-} from '../../../place/setting';
+import { block, STAND_IN, type LensGear, type Setting, type Piece } from '../../../place/setting';
 
 /** A lens support where it stands, or where it would. */
 export interface PlacedSupport {
@@ -29,6 +23,9 @@ export interface PlacedSupport {
   by: readonly Given[];
   trouble: string | null;
 }
+
+/** A single rod that far off the middle is not under a lens any more, mm. */
+const BESIDE = 30;
 
 /** Stations are tried in this step, mm. */
 const STEP = 1;
@@ -117,15 +114,19 @@ export function placeSupport(
   const half = s.value(clampLength) / 2;
   const steps = barrelSteps(s);
   const moving = movingStretches(s, gears);
-  const drop = s.drop;
+  const line = lineOf(s, use.on);
+  const drop = use.on === undefined ? s.drop : times(line.y, -1);
+  const on = use.on === undefined ? undefined : (line.single?.key ?? '');
   const low = valueOf(part.postFrom);
   const high = valueOf(part.postTo);
   const seat = s.value(s.seat);
   const wanted =
     seat + (valueOf(lens?.centreOfGravity) ?? (valueOf(lens?.length) ?? STAND_IN.lens) * 0.6);
   const reserved = [
-    ...s.clamped.map((c) => ({ from: s.value(c.from), to: s.value(c.to), name: c.name })),
-    ...reservedForDrives(s, gears),
+    ...s.clamped
+      .filter((c) => c.on === on)
+      .map((c) => ({ from: s.value(c.from), to: s.value(c.to), name: c.name })),
+    ...reservedForDrives(s, gears, use.on),
   ];
   const trouble = (z: number): string | null => {
     const from = z - half;
@@ -136,8 +137,8 @@ export function placeSupport(
     if (ring) return `the ${ring.turns} ring is over it`;
     const other = reserved.find((c) => c.from < to && c.to > from);
     if (other) return `${other.name} stands there`;
-    if (s.rods.length > 0 && !s.rods.some((r) => s.value(r.from) <= from && s.value(r.to) >= to))
-      return 'no rod is under it';
+    const off = offTheRods(s, line, on, { from, to });
+    if (off !== null) return off;
     if (drop && low !== null && high !== null) {
       const post = s.value(drop) - over.r;
       if (post < low - 1e-9 || post > high + 1e-9)
@@ -173,6 +174,7 @@ export function placeSupport(
     ...new Set([
       ...s.pieces.filter((p) => p.is === 'lens' || p.is === 'link').flatMap((p) => p.missing),
       ...givens([...gears.map((g) => g.middle), clampLength, ...(drop ? [drop] : [])]),
+      ...(line.single ? givens([line.x, line.single.from, line.single.to]) : []),
       ...gears.map((g) => g.width),
       // How far its post goes decides where it can stand.
       given(part, 'postFrom'),
@@ -183,12 +185,35 @@ export function placeSupport(
   const station =
     use.station === undefined ? plus(lin(z), ...by.map((g) => of(g, 0))) : lin(use.station);
   const piece = s.piece({ is: 'support', id: use.id }, part);
-  const { z0, z1 } = addSolids(s, piece, part, station, post, clampLength);
-  for (const r of s.rods) s.touch(key, pieceKey('rods', r.use.id));
+  const { z0, z1 } = addSolids(s, piece, part, line, { station, post, clampLength });
+  for (const rod of line.pieces) s.touch(key, rod);
   s.touch(key, 'lens');
   for (const p of s.pieces) if (p.is === 'link') s.touch(key, p.key);
-  s.clamped.push({ key, part: part.id, name: part.name, from: z0, to: z1, rods: part.rods });
+  s.clamped.push({
+    key,
+    part: part.id,
+    name: part.name,
+    from: z0,
+    to: z1,
+    rods: part.rods,
+    ...(on === undefined ? {} : { on }),
+  });
   return { use, part, key, station, post, needed, found, by, trouble: why };
+}
+
+/** Why no rod of what it is clamped to is under a stretch; null where one is. */
+function offTheRods(
+  s: Setting,
+  line: Line,
+  on: string | undefined,
+  { from, to }: { from: number; to: number },
+): string | null {
+  const rods = on === undefined ? s.rods : line.single ? [line.single] : [];
+  const under = rods.some((r) => s.value(r.from) <= from && s.value(r.to) >= to);
+  if (!under && (on !== undefined || rods.length > 0)) return 'no rod is under it';
+  if (line.single && s.value(line.y) > 0) return 'the rod is over the lens';
+  if (line.single && Math.abs(s.value(line.x)) > BESIDE) return 'the rod is beside the lens';
+  return null;
 }
 
 /** Clamp, post and cradle of a support; where its clamp begins and ends. */
@@ -196,30 +221,28 @@ function addSolids(
   s: Setting,
   piece: Piece,
   part: LensSupport,
-  station: Lin,
-  post: Lin,
-  clampLength: Lin,
+  line: Line,
+  { station, post, clampLength }: { station: Lin; post: Lin; clampLength: Lin },
 ): { z0: Lin; z1: Lin } {
-  const dropNow = dropOf(s);
-  const rod = s.system?.rod ?? 15;
-  const cc = (s.system?.centres ?? 60) / 2;
+  const { rod } = line;
+  const cc = line.centres / 2;
   const halfClamp = times(clampLength, 0.5);
   const cradle = part.cradleWidth === undefined ? lin(46) : of(s.q(part, ['cradleWidth'], 46));
   const z0 = minus(station, halfClamp);
   const z1 = plus(station, halfClamp);
   block(s, piece, 'clamp', {
-    x0: lin(-cc - rod),
-    x1: lin(cc + rod),
-    y0: minus(lin(-rod / 2 - 4), dropNow),
-    y1: minus(lin(rod / 2 + 4), dropNow),
+    x0: plus(line.x, lin(-cc - rod)),
+    x1: plus(line.x, lin(cc + rod)),
+    y0: plus(line.y, lin(-rod / 2 - 4)),
+    y1: plus(line.y, lin(rod / 2 + 4)),
     z0,
     z1,
   });
-  const top = minus(post, dropNow);
+  const top = plus(post, line.y);
   block(s, piece, 'post', {
     x0: lin(-9),
     x1: lin(9),
-    y0: minus(lin(rod / 2 + 4), dropNow),
+    y0: plus(line.y, lin(rod / 2 + 4)),
     y1: top,
     z0: minus(station, times(clampLength, 0.35)),
     z1: plus(station, times(clampLength, 0.35)),
@@ -239,8 +262,10 @@ function addSolids(
 function reservedForDrives(
   s: Setting,
   gears: readonly LensGear[],
+  on: string | undefined,
 ): { from: number; to: number; name: string }[] {
   return (s.built.rig.drives ?? []).flatMap((use) => {
+    if (use.on !== on) return [];
     const part = s.built.kit.get(use.part);
     const gear = gears.find((g) => g.turns === use.turns);
     if (!part || (!gear && use.station === undefined)) return [];
