@@ -1,7 +1,7 @@
 import type { Rig, FittedUse, Job, Fitting, Change, SpaceLimits } from '../../../kit/types';
 import type { Edit } from '../../../edit/edit';
 import { build } from '../../../build/build';
-import { seatingsFor } from '../../joints/model/free';
+import { seatingsFor, type Seating } from '../../joints/model/free';
 import { seat } from '../../joints/moves/seat';
 import { newId } from '../../../engine/ids';
 import { at, without, groupChanges } from '../../../edit/rig-path';
@@ -32,12 +32,20 @@ const USUAL: Partial<Record<string, FittedUse['on']>> = {
  */
 function onItsPlace(job: Job, rig: Rig, part: Fitting): Edit | null {
   if (!part.interfaces?.length) return null;
-  const places = seatingsFor(build(job, rig), part).filter((p) => p.sure !== false);
+  const caged = (rig.fitted ?? []).some(
+    (u) => job.kit.find((p) => p.id === u.part)?.kind === 'cage',
+  );
+  // What the body has is behind its cage: that comes last.
+  const places = seatingsFor(build(job, rig), part)
+    .filter((p) => p.sure !== false)
+    .sort((a, b) => (caged ? Number(behind(a)) - Number(behind(b)) : 0));
   const first = places.find((p) => p.sure === true) ?? places[0];
   if (!first) return null;
   const row = places.filter((p) => p.host === first.host && p.by === first.by);
   return seat(rig, part, row[Math.floor((row.length - 1) / 2)]!);
 }
+
+const behind = ({ host }: Seating) => host.use === null && !host.under;
 
 /** Fits a part on what holds it by name, else against the camera, or a battery against its plate, a screen against its handle. */
 export function fit(job: Job, rig: Rig, part: Fitting): Edit {

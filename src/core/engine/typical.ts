@@ -1,0 +1,40 @@
+import type { QuantityInput } from '../quantity/quantity';
+
+/**
+ * A class of pieces by what all of them have in common: no maker's piece, but a range for each
+ * number that a piece of the class has, with the reason why it is no narrower. A part made of it
+ * stands and is drawn at once, and every verdict says how sure it is.
+ */
+export interface Typical {
+  id: string;
+  kind: string;
+  name: string;
+  /** What it is found by besides its name. */
+  words: string;
+  fields: Readonly<Record<string, Told>>;
+}
+
+/** A value of a field: a range, something that is a fact of the class, or rows of those. */
+export type Told = Range | string | boolean | number | readonly TypicalRow[];
+
+export type TypicalRow = Readonly<Record<string, Range | string | boolean | number>>;
+
+/** From the smallest to the largest piece of the class, and why it is no narrower. */
+export interface Range {
+  lo: number;
+  hi: number;
+  why: string;
+}
+
+/** @param why common practice, no source, unless it names one */
+export const range = (lo: number, hi: number, why: string): Range => ({ lo, hi, why });
+
+/** A range as a number with its tolerance: the middle, guessed. */
+export function guessOf({ lo, hi }: Range): QuantityInput {
+  const tidy = (v: number) => Number(v.toPrecision(6));
+  return { value: tidy((lo + hi) / 2), tol: tidy((hi - lo) / 2), from: 'guess' };
+}
+
+export function isRange(x: unknown): x is Range {
+  return typeof x === 'object' && x !== null && 'lo' in x && 'hi' in x;
+}

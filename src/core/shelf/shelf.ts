@@ -1,0 +1,84 @@
+import { typical as coverage } from '../areas/coverage/kit/typical';
+import { typical as drive } from '../areas/drive/kit/typical';
+import { typical as front } from '../areas/front/kit/typical';
+import { usualInterfaces } from '../areas/joints/kit/usual';
+import { typical as joints } from '../areas/joints/kit/typical';
+import { typical as mount } from '../areas/mount/kit/typical';
+import { typical as rods } from '../areas/rods/kit/typical';
+import { typical as space } from '../areas/space/kit/typical';
+import { typical as support } from '../areas/support/kit/typical';
+import { newId } from '../engine/ids';
+import { guessOf, isRange, type Told, type Typical } from '../engine/typical';
+import { FIELDS, isKind, type Field } from '../kit/fields';
+import type { Part } from '../kit/types';
+
+/**
+ * The shelf: typical parts by class, area by area. It stands apart from the areas themselves, so
+ * that it is loaded only where somebody takes from it.
+ */
+export const SHELF: readonly Typical[] = [
+  ...coverage,
+  ...mount,
+  ...front,
+  ...rods,
+  ...drive,
+  ...support,
+  ...space,
+  ...joints,
+];
+
+const BY_ID = new Map(SHELF.map((t) => [t.id, t]));
+
+/** The class of an id; null when there is none. */
+export function typicalOf(id: string): Typical | null {
+  return BY_ID.get(id) ?? null;
+}
+
+/** What stands in the notes of a part of the shelf. */
+export const TYPICAL_NOTE =
+  'A typical part: its numbers are guesses over all pieces of its class. Measure what matters first.';
+
+/**
+ * A part of a class: every range a guess with its width, what it is held by as pieces of its kind
+ * usually are.
+ *
+ * @param more what is known of it already, as the mount somebody chose
+ */
+export function partOf(t: Typical, more: Readonly<Record<string, unknown>> = {}): Part {
+  const kind: readonly Field[] = isKind(t.kind) ? FIELDS[t.kind] : [];
+  const named = new Set(kind.flatMap((f) => (f.type === 'rows' && f.keyed ? [f.key] : [])));
+  const fields = Object.fromEntries(
+    Object.entries(t.fields).map(([k, v]) => [k, valueOfTold(v, named.has(k))]),
+  );
+  const has = kind.some((f) => f.key === 'interfaces');
+  const interfaces = has ? usualInterfaces(t.kind).map((i) => ({ id: newId('i'), ...i })) : [];
+  return {
+    id: newId(t.kind),
+    kind: t.kind,
+    name: t.name,
+    ...fields,
+    ...(interfaces.length > 0 ? { interfaces } : {}),
+    notes: TYPICAL_NOTE,
+    ...more,
+  } as Part;
+}
+
+function valueOfTold(v: Told, named: boolean): unknown {
+  if (isRange(v)) return guessOf(v);
+  if (typeof v !== 'object') return v;
+  return v.map((row) => ({
+    ...(named ? { id: typeof row.turns === 'string' ? row.turns : newId('r') } : {}),
+    ...Object.fromEntries(Object.entries(row).map(([k, x]) => [k, isRange(x) ? guessOf(x) : x])),
+  }));
+}
+
+/** Why the numbers of a class are no narrower, by field; rows with the name of their list. */
+export function reasonsOf(t: Typical): { field: string; lo: number; hi: number; why: string }[] {
+  return Object.entries(t.fields).flatMap(([key, v]) => {
+    if (isRange(v)) return [{ field: key, ...v }];
+    if (typeof v !== 'object') return [];
+    return v.flatMap((row) =>
+      Object.entries(row).flatMap(([k, x]) => (isRange(x) ? [{ field: `${key}.${k}`, ...x }] : [])),
+    );
+  });
+}
