@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.NELVIX_PORT ?? 4310);
+const origin = `http://127.0.0.1:${port}`;
 
 export default defineConfig({
   testDir: 'e2e',
@@ -15,7 +16,12 @@ export default defineConfig({
     { name: 'alone', testMatch: /alone\.spec\.ts/, dependencies: ['all'] },
   ],
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
+    baseURL: origin,
+    // Who has been here before; `begin.spec.ts` comes as a stranger.
+    storageState: {
+      cookies: [],
+      origins: [{ origin, localStorage: [{ name: 'nelvix.welcomed', value: '1' }] }],
+    },
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -131,10 +131,21 @@ const SHOTS = [
       await page.getByRole('heading', { name: /^Done in / }).waitFor();
     },
   },
+  {
+    name: 'begin',
+    path: '/begin',
+    theme: 'bench',
+    act: async (page) => {
+      await page.getByRole('radio', { name: /Hand-held drama/ }).check();
+      await page.getByText('14 parts').waitFor();
+    },
+  },
   { name: 'phone', path: '/', theme: 'set', size: { width: 390, height: 844 } },
 ];
 for (const shot of SHOTS) {
   const context = await browser.newContext({ viewport: shot.size ?? { width: 1280, height: 800 } });
+  if (!shot.stranger)
+    await context.addInitScript(() => localStorage.setItem('nelvix.welcomed', '1'));
   await context.addCookies([{ name: 'theme', value: shot.theme, url: address }]);
   const page = await context.newPage();
   await page.goto(address + (shot.rig ? '/' : shot.path));

@@ -13,6 +13,8 @@ export interface Place {
   subject: 'rig' | 'job';
   /** It shows findings and what to measure next itself; elsewhere they open at the side. */
   findings?: true;
+  /** It is gone to from another place, and has no station of its own. */
+  aside?: true;
   /** None for the first one, which has a route of its own. */
   load?: () => Promise<ComponentType>;
 }
@@ -25,6 +27,14 @@ export const PLACES: readonly Place[] = [
     words: 'jobs files import export backup log',
     subject: 'job',
     load: () => import('./jobs/jobs-view').then((m) => m.JobsView),
+  },
+  {
+    to: '/begin',
+    name: 'Begin a rig',
+    words: 'begin new own rig start typical shelf',
+    subject: 'job',
+    aside: true,
+    load: () => import('./begin/begin-view').then((m) => m.BeginView),
   },
   {
     to: '/kit',

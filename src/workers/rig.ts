@@ -16,3 +16,6 @@ export const sweeper = new Holder(sweeps);
 export function cancelSweep(): Promise<void> {
   return sweeps.run((w) => w.cancelSweep());
 }
+
+/** Puts a first rig together from what was chosen; a job of its own, so it waits for nobody. */
+export const beginner = new Helper<RigApi>(start, 'What puts the rig together', 60_000);

@@ -16,6 +16,9 @@ import { fillsFor, freeHosts, type FreeHost } from '../core/solve/fill';
 import { rangeOf, type Range } from '../core/solve/range';
 import { positionsOf, type TriedPosition } from '../core/solve/positions';
 import { placesFor, type TriedPlace } from '../core/solve/places';
+import { begin, type Choice } from '../core/shelf/begin';
+import { GOALS } from '../core/shelf/goals';
+import { sketch, type Sketch } from '../core/shelf/sketch';
 import { bodyTable, type BodyTable } from '../core/set/bodies';
 import {
   configurationTable,
@@ -53,6 +56,13 @@ const rig = {
     if (held?.n !== from) return false;
     held = { job: patched(held.job, patch), n: to };
     return true;
+  },
+
+  /** A rig that nobody has opened yet: what is put on for what is shot, and how it stands. */
+  begin(goal: string, body: Choice, lens: Choice, name: string, id: string): Sketch | null {
+    const what = GOALS.find((g) => g.id === goal);
+    const job = what ? begin({ goal: what, body, lens }, name, id) : null;
+    return job && sketch(job);
   },
 
   /** Runs through everything once, so that the first question does not pay for it. */

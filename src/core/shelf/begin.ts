@@ -23,106 +23,8 @@ import {
 } from '../kit/types';
 import { ASPECTS } from '../optics/formats';
 import { emptyJob } from '../solve/rigs';
+import type { Goal } from './goals';
 import { partOf, SHELF, typicalOf } from './shelf';
-
-/** What a rig is for: what it is framed for, and what people put on for it. */
-export interface Goal {
-  id: string;
-  name: string;
-  /** In half a sentence, for whoever chooses. */
-  says: string;
-  aspect: string;
-  /** Classes that one would begin with. */
-  body: string;
-  lens: string;
-  /** Classes that go on, in the order in which they do. */
-  with: readonly string[];
-  /** It is held by its handle, else it stands on what is under it. */
-  held?: true;
-  /** The foot of the lens is tied to what is under it. */
-  foot?: true;
-  upright?: 'left';
-}
-
-/** What is shot, and what is put on for it. Common practice, no source. */
-export const GOALS: readonly Goal[] = [
-  {
-    id: 'interview',
-    name: 'Interview',
-    says: 'on legs, for an hour, one person behind it',
-    aspect: '1.78',
-    body: 'mirrorless-full',
-    lens: 'zoom-24-70',
-    with: [
-      'cage-full',
-      'handle-top',
-      'arm-joint',
-      'monitor-5',
-      'filter-vnd-82',
-      'microphone-shotgun',
-    ],
-  },
-  {
-    id: 'drama',
-    name: 'Hand-held drama',
-    says: 'on the shoulder, focus pulled by somebody else',
-    aspect: '2.39',
-    body: 'box-full',
-    lens: 'cine-50',
-    with: [
-      'plate-lw',
-      'rods-300',
-      'cage-full',
-      'handle-top',
-      'box-clip',
-      'motor-strong',
-      'shoulder-pad-flat',
-      'battery-plate-rods',
-      'battery-plate-98',
-      'arm-long',
-      'monitor-5',
-    ],
-    held: true,
-  },
-  {
-    id: 'long',
-    name: 'Long lens',
-    says: 'wildlife, sport, far away and steady',
-    aspect: '1.78',
-    body: 'mirrorless-full',
-    lens: 'zoom-150-600',
-    with: ['plate-lw', 'rods-300', 'cage-full', 'arm-joint', 'monitor-5'],
-    foot: true,
-  },
-  {
-    id: 'gimbal',
-    name: 'Gimbal',
-    says: 'as light and as short as it gets',
-    aspect: '1.78',
-    body: 'mirrorless-full',
-    lens: 'photo-24',
-    with: ['cage-half', 'quick-plate-small', 'filter-vnd-77'],
-  },
-  {
-    id: 'vertical',
-    name: 'Vertical',
-    says: 'for a telephone held upright, the camera on its side',
-    aspect: '9:16',
-    body: 'mirrorless-aps',
-    lens: 'photo-35',
-    with: ['cage-full', 'rosette-adapter-rail', 'grip-side', 'radio-sound'],
-    upright: 'left',
-  },
-  {
-    id: 'stream',
-    name: 'Studio stream',
-    says: 'stands all day, is fed from the wall, goes out live',
-    aspect: '1.78',
-    body: 'mirrorless-ft',
-    lens: 'photo-50',
-    with: ['cage-full', 'dummy-battery-one', 'arm-joint', 'monitor-7', 'microphone-shotgun'],
-  },
-];
 
 /** What somebody chose: a class of the shelf, or a piece that is known. */
 export type Choice = string | Part;
@@ -131,11 +33,6 @@ export interface Beginning {
   goal: Goal;
   body: Choice;
   lens: Choice;
-}
-
-/** Classes of a kind, in the order of the shelf. */
-export function classesOf(kind: string): readonly Typical[] {
-  return SHELF.filter((t) => t.kind === kind);
 }
 
 const taken = (c: Choice, more: Readonly<Record<string, unknown>> = {}): Part | null => {
@@ -183,11 +80,32 @@ function done(job: Job, edit: Edit | null): Job {
   return edit ? applyEdit(job, edit).doc : job;
 }
 
+type Out = readonly [number, number, number];
+const up = (out: Out) => out[1] > 0.9;
+const down = (out: Out) => out[1] < -0.9;
+const beside = (out: Out) => Math.abs(out[0]) > 0.9;
+
+/** Which way the place looks that a part of a kind is expected at. Common practice, no source. */
+const EXPECTED: Readonly<Record<string, (out: Out) => boolean>> = {
+  handle: up,
+  arm: up,
+  microphone: up,
+  grip: beside,
+  'rosette-adapter': beside,
+  'shoulder-pad': down,
+  'quick-plate': down,
+  receiver: down,
+  dovetail: down,
+};
+
 /** Where it brings least trouble, of all places that hold it by name; else where its kind goes. */
 function onItsBestPlace(job: Job, rig: Rig, part: Part): Edit | null {
   if (isFitting(part) && part.kind !== 'cage') {
     const base = shared(job);
-    const best = placesFor(build(job, rig, base), base, part)[0];
+    const places = placesFor(build(job, rig, base), base, part);
+    // On the side where hands expect it, unless that brings trouble that another does not.
+    const liked = places.find((p) => EXPECTED[part.kind]?.(p.out) ?? true);
+    const best = liked && liked.more.fail <= places[0]!.more.fail ? liked : places[0];
     if (best) return best.edit;
   }
   return putOn(job, rig, part);
@@ -198,7 +116,8 @@ function threadOf(t: Typical | null, lens: Lens): Readonly<Record<string, unknow
   const own = known(lens.filterThread, 'length');
   if (t?.fields.shape !== 'screw' || !own) return {};
   const clear = range(own.lo - 8, own.hi - 2, 'slim and ordinary frames');
-  return { male: lens.filterThread, female: lens.filterThread, clear: guessOf(clear) };
+  const name = `${t.name.split(',')[0]}, screw-in`;
+  return { name, male: lens.filterThread, female: lens.filterThread, clear: guessOf(clear) };
 }
 
 /**

@@ -34,6 +34,11 @@ export function typicalOf(id: string): Typical | null {
   return BY_ID.get(id) ?? null;
 }
 
+/** Classes of a kind, in the order of the shelf. */
+export function classesOf(kind: string): readonly Typical[] {
+  return SHELF.filter((t) => t.kind === kind);
+}
+
 /** What stands in the notes of a part of the shelf. */
 export const TYPICAL_NOTE =
   'A typical part: its numbers are guesses over all pieces of its class. Measure what matters first.';

@@ -6,13 +6,11 @@ import { howMany } from '@/core/quantity/say';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { newNamedId } from '@/core/engine/ids';
 import { docOf } from '@/core/doc/write';
-import type { JobDoc } from '@/core/kit/kept';
 import type { Job } from '@/core/kit/types';
 import type { JobStore as Store } from '@/db/store';
 import { emptyJob } from '@/core/solve/rigs';
-import { isStorageFull } from '@/db/database';
 import { liveQuery } from 'dexie';
-import { allJobs, binJob, listJobs, loadJob, rawJob, takeInJobs, type JobListing } from '@/db/jobs';
+import { allJobs, binJob, listJobs, loadJob, rawJob, type JobListing } from '@/db/jobs';
 import { withLog } from '@/db/log';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
@@ -21,28 +19,7 @@ import { demoJob, useSnapshot, useStore } from '@/views/store/store-context';
 import { TextInput } from '@/views/part/cells';
 import { Done } from './done';
 import { FilePick, Problems } from './file-pick';
-
-const FULL =
-  'This browser has no room left for that. Nothing was changed. Export and bin what is no longer needed, or make room on the disk.';
-
-/** Takes jobs into this browser; says what became of them. */
-type Take = (list: readonly JobDoc[], said: string, notes?: readonly string[]) => Promise<boolean>;
-
-function useTake(store: Store): Take {
-  return async (list, said, notes = []) => {
-    try {
-      const { jobs: named, renamed } = await takeInJobs(store.db, list);
-      if (named[0]) await store.open(named[0].id);
-      store.notice(said);
-      for (const n of [...renamed, ...notes].slice(0, 3)) store.notice(n, 'warn');
-      return true;
-    } catch (e) {
-      if (!isStorageFull(e)) throw e;
-      store.notice(FULL, 'warn');
-      return false;
-    }
-  };
-}
+import { useTake, type Take } from './use-take';
 
 /** Jobs in this browser, and files in and out. */
 export function JobsView() {
@@ -115,8 +92,10 @@ function NewJobs({
   const name = `Job ${count + 1}`;
   return (
     <div className="my-3 flex flex-wrap gap-2">
+      <Button look="strong" onClick={() => router.push('/begin')}>
+        Begin a rig
+      </Button>
       <Button
-        look="strong"
         onClick={async () => {
           await take(
             [docOf(emptyJob(name, newNamedId(name)))],

@@ -32,6 +32,7 @@ import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 import { FilePick, Problems } from '@/views/jobs/file-pick';
 import { Mounts } from './mounts';
+import { TypicalPicker } from './typical-picker';
 
 const SHOWN = 200;
 
@@ -72,7 +73,7 @@ function Kit({ job }: { job: Job }) {
       {list.length === 0 ? (
         <p className="py-6">
           {job.kit.length === 0
-            ? 'The kit is empty. Add a body and a lens to begin, or import a list.'
+            ? 'The kit is empty. Add a body and a lens, your own or typical ones, or import a list.'
             : 'Nothing in the kit by these words.'}
         </p>
       ) : (
@@ -195,6 +196,7 @@ function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: Mount
             </Button>
           }
         />
+        <TypicalPicker job={job} />
         <FilePick label="Import a kit, CSV" accept=".csv,text/csv" onFile={importCsv} />
         {isKind(kind) ? (
           <Button onClick={() => void exportCsv(job, kind)}>

@@ -46,7 +46,7 @@ export default function PhoneBar() {
       {places ? (
         <Dialog open onOpenChange={setPlaces} title="Places" side>
           <nav aria-label="Places">
-            {PLACES.map((p) => (
+            {PLACES.filter((p) => !p.aside).map((p) => (
               <PlaceLink
                 key={p.to}
                 to={p.to}

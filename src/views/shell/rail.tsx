@@ -12,7 +12,7 @@ export function Rail() {
       aria-label="Places"
       className="hidden w-[5.75rem] shrink-0 flex-col overflow-y-auto border-r border-rule bg-panel py-1 lg:flex"
     >
-      {PLACES.map((p) => (
+      {PLACES.filter((p) => !p.aside).map((p) => (
         <PlaceLink key={p.to} to={p.to} name={p.name} broken={p.broken} here={path === p.to} />
       ))}
     </nav>

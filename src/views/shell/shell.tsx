@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { type Theme, ThemeSwitch } from './theme-switch';
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { setNonce } from 'get-nonce';
 import { StoreProvider, useStore, useSnapshot } from '../store/store-context';
 import { PartSheetHost } from '@/views/part/part-sheet';
@@ -18,6 +18,7 @@ import { Button } from '@/ui/button';
 import { useWide } from '@/ui/use-wide';
 import { BenchProvider, useBench } from '@/views/bench/bench';
 import { placeAt } from '@/views/places';
+import { isWelcomed } from '@/views/begin/welcomed';
 import { preloadLine, useCommandLine } from './use-command-line';
 import { useShow } from './use-show';
 import { LensSwitch } from './lens-switch';
@@ -33,6 +34,7 @@ const Notes = dynamic(() => loadNotices().then((m) => m.Notes), { ssr: false });
 const Unsound = dynamic(() => loadNotices().then((m) => m.Unsound), { ssr: false });
 /** Findings at the side of any place, and what a narrow screen has instead of the rail. */
 const Dock = dynamic(() => import('./dock').then((m) => m.Dock), { ssr: false });
+const Welcome = dynamic(() => import('@/views/begin/welcome'), { ssr: false });
 const PhoneBar = dynamic(() => import('./phone-bar'), { ssr: false });
 const Strip = dynamic(() => import('@/views/bench/strip').then((m) => m.Strip), {
   ssr: false,
@@ -69,6 +71,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   const { Line, take, openLine, closeLine } = useCommandLine();
   const wide = useWide();
   const place = placeAt(path);
+  const greet = useSyncExternalStore(never, isNew, isOld);
   useIdleLoading();
   useLeaving(store);
   useKeys(store, openLine);
@@ -123,6 +126,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
       <div className="flex min-h-0 flex-1">
         <Rail />
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+          {greet ? <Welcome /> : null}
           {place?.subject === 'rig' && place.to !== '/' ? <StripHost /> : null}
           <main id="main" className="relative min-h-0 flex-1 lg:overflow-auto">
             {snap.phase === 'unsound' ? <Unsound /> : null}
@@ -136,6 +140,11 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
     </div>
   );
 }
+
+/** Whether this browser is new does not change while the page is open: the strip goes by itself. */
+const never = () => () => undefined;
+const isNew = () => !isWelcomed();
+const isOld = () => false;
 
 /** Once the rig is on screen, fetches what the next press will want. */
 function useIdleLoading(): void {

@@ -1,0 +1,85 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { finding, findings, open } from './open';
+
+/** Somebody who has never been here: nothing is kept in the browser. */
+test.use({ storageState: { cookies: [], origins: [] } });
+
+const strip = (page: Page) => page.getByRole('complementary', { name: 'What this is' });
+
+test('a first visit is told what this is, once', async ({ page }) => {
+  await open(page);
+  await expect(strip(page)).toContainText('Lock Nine, is made up');
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  await strip(page).getByRole('button', { name: 'What is wrong, and why' }).click();
+  await expect(findings(page).locator('[aria-expanded=true]').first()).toBeVisible();
+  await strip(page).getByRole('button', { name: 'Do not show this again' }).click();
+  await expect(strip(page)).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator('[data-ready=true]')).toBeVisible();
+  await page.waitForTimeout(1000);
+  await expect(strip(page)).toHaveCount(0);
+});
+
+test('from nothing to a sure verdict on coverage and one clearance of a rig of one\u2019s own, in few acts', async ({
+  page,
+}) => {
+  let acts = 0;
+  const act = async (what: Promise<unknown>) => {
+    acts++;
+    await what;
+  };
+  /** What was measured is typed where it is asked for, beside the finding. */
+  const measure = async (label: string, value: string) => {
+    const field = findings(page).getByLabel(label, { exact: true });
+    await act(field.fill(value));
+    await act(field.press('Enter'));
+  };
+  await open(page);
+  await act(strip(page).getByRole('link', { name: 'Begin your own' }).click());
+  await act(page.getByRole('radio', { name: /^Interview/ }).check());
+  await act(
+    page.getByLabel('Body', { exact: true }).selectOption({ label: 'Mirrorless body, full frame' }),
+  );
+  await act(
+    page
+      .getByLabel('Lens', { exact: true })
+      .selectOption({ label: '24-70 mm photo zoom, full frame' }),
+  );
+  await expect(page.getByText('Putting it together ...')).toHaveCount(0);
+  await act(page.getByRole('button', { name: 'Begin with this rig' }).click());
+  await expect(page.getByRole('button', { name: /^Rig: Interview/ })).toBeVisible();
+
+  const corners = finding(page, /may or may not reach the corners of full frame/);
+  await act(corners.click());
+  await measure('image circle of 24-70 mm photo zoom, full frame', '46.4+-0.3');
+  await expect(finding(page, /may or may not reach the corners of full frame/)).toHaveCount(0);
+
+  const air = /On-camera microphone stands .* mm from the tilting screen/;
+  await act(finding(page, air).click());
+  await measure('height of On-camera microphone', '62+-1');
+  await expect(
+    finding(page, /microphone stands .* from the tilting screen .* inside the tolerances/),
+  ).toHaveCount(0);
+  expect(acts).toBeLessThanOrEqual(25);
+});
+
+test('a typical part goes into a kit, and says that it is a guess', async ({ page }) => {
+  await open(page, '/kit');
+  await page.getByRole('button', { name: 'Add a typical part' }).click();
+  await page.keyboard.type('7 in');
+  await page.getByRole('option', { name: /On-camera screen, 7 in/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('textbox', { name: 'name' })).toHaveValue('On-camera screen, 7 in');
+  // Every number of it says that it is guessed.
+  await expect(sheet.locator('option[value=guess]:checked').first()).toBeAttached();
+  await expect(sheet.locator('option[value=measured]:checked')).toHaveCount(0);
+});
+
+test('on a phone the beginning is read and done without a sideways scroll', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, '/begin');
+  await expect(page.getByRole('button', { name: 'Begin with this rig' })).toBeVisible();
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+});
