@@ -1,3 +1,4 @@
+import { onPaper, SCALES } from './paper';
 import { build } from '../build/build';
 import { demo } from '../test-kit';
 import { toDxf } from './dxf';
@@ -124,4 +125,43 @@ test('a name cannot break out of the drawing', () => {
   j.kit.find((p) => p.id === 'pintle')!.name = '"><script>y</script>';
   const svg = toSvg(build(j, j.rigs[0]!));
   expect(svg).not.toContain('<script');
+});
+
+describe('on paper', () => {
+  const a4 = { w: 182, h: 239 };
+  const wide = { w: 269, h: 152 };
+
+  test.each(job.rigs.map((r) => [r.name, r] as const))(
+    '%s: to one scale, inside its sheets',
+    (_, r) => {
+      const built = build(job, r);
+      const { scale, views } = onPaper(built, a4, wide);
+      expect(SCALES).toContain(scale);
+      for (const v of views) {
+        const room = v.across ? wide : a4;
+        expect([v.w <= room.w, v.h <= room.h]).toEqual([true, true]);
+        // A millimetre of paper is so many of the rig.
+        const [, w, h] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(v.svg)!;
+        expect(Number(w) / v.w).toBeCloseTo(scale, 1);
+        expect(Number(h) / v.h).toBeCloseTo(scale, 1);
+        // Text is as large as on any other sheet.
+        const [, text] = /font-size="([\d.]+)"/.exec(v.svg)!;
+        expect(Number(text) / scale).toBeCloseTo(2.6, 6);
+        expect(v.svg).not.toContain('"red"');
+      }
+      // The next larger one would not have fitted.
+      const larger = SCALES[SCALES.indexOf(scale as (typeof SCALES)[number]) - 1];
+      if (larger !== undefined) {
+        const least = scale / larger;
+        expect(
+          views.some(
+            (v) =>
+              Math.min(v.w, v.h) * least > 152 ||
+              Math.max(v.w, v.h) * least > 239 ||
+              v.w * least > 182,
+          ),
+        ).toBe(true);
+      }
+    },
+  );
 });

@@ -32,6 +32,7 @@ import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 import { FilePick, Problems } from '@/views/jobs/file-pick';
 import { Mounts } from './mounts';
+import { PrintButton } from '@/views/paper/print-button';
 import { TypicalPicker } from './typical-picker';
 
 const SHOWN = 200;
@@ -198,6 +199,7 @@ function InAndOut({ job, kind, mounts }: { job: Job; kind: string; mounts: Mount
         />
         <TypicalPicker job={job} />
         <FilePick label="Import a kit, CSV" accept=".csv,text/csv" onFile={importCsv} />
+        <PrintButton />
         {isKind(kind) ? (
           <Button onClick={() => void exportCsv(job, kind)}>
             Export {KIND_NAME[kind].many}, CSV

@@ -1,5 +1,6 @@
 'use client';
 
+import { PrintButton } from '@/views/paper/print-button';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { View } from '@/core/drawing/project';
@@ -167,6 +168,9 @@ function Exports({ facts }: { facts: RigFacts }) {
       <Button look="bare" onClick={() => void save('csv')}>
         CSV
       </Button>
+      <span className="ml-auto flex items-center gap-2">
+        <PrintButton />
+      </span>
     </div>
   );
 }

@@ -1,0 +1,57 @@
+'use client';
+
+import { useEffect, useState, type ReactNode } from 'react';
+import { createPortal, flushSync } from 'react-dom';
+import { usePathname } from 'next/navigation';
+import { useBench } from '@/views/bench/bench';
+import { useSnapshot } from '@/views/store/store-context';
+import { KitSheet } from './kit-sheet';
+import { RigSheet } from './rig-sheet';
+import { paperHere, type Paper } from './sizes';
+import './paper.css';
+
+/**
+ * What is printed: nothing of the screen, sheets of their own. Made when the browser is about to
+ * print, gone when it has.
+ */
+export default function Sheets() {
+  const { job, configuration: open } = useSnapshot();
+  const bench = useBench();
+  const path = usePathname();
+  const [now, setNow] = useState<{ date: string; paper: Paper } | null>(null);
+  useEffect(() => {
+    const before = () =>
+      flushSync(() => setNow({ date: new Date().toISOString().slice(0, 10), paper: paperHere() }));
+    const after = () => setNow(null);
+    window.addEventListener('beforeprint', before);
+    window.addEventListener('afterprint', after);
+    return () => {
+      window.removeEventListener('beforeprint', before);
+      window.removeEventListener('afterprint', after);
+    };
+  }, []);
+  if (!now || !job) return null;
+  const { facts, rig } = bench ?? {};
+  const kit = path === '/kit' || !facts || !rig;
+  const configuration = rig?.configurations?.find((c) => c.id === open)?.name;
+  const head = [job.name, ...(kit ? ['kit'] : [rig.name, configuration ?? '']), now.date]
+    .filter(Boolean)
+    .join(' / ');
+  const sure = kit ? '' : 'each line says how sure it is: fails, tight, unknown, ok';
+  let sheet: ReactNode;
+  if (kit) sheet = <KitSheet job={job} />;
+  else sheet = <RigSheet facts={facts} paper={now.paper} />;
+  return createPortal(
+    <div className="sheets" data-paper={now.paper} ref={() => heads(head, sure)}>
+      {sheet}
+    </div>,
+    document.body,
+  );
+}
+
+/** The page boxes read these: they are there before the pages are laid out. */
+function heads(head: string, sure: string): void {
+  const { style } = document.documentElement;
+  style.setProperty('--sheet-head', JSON.stringify(head));
+  style.setProperty('--sheet-sure', JSON.stringify(sure));
+}
