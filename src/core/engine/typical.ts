@@ -27,12 +27,19 @@ export interface Range {
 }
 
 /** @param why common practice, no source, unless it names one */
-export const range = (lo: number, hi: number, why: string): Range => ({ lo, hi, why });
+export const range = (lo: number, hi: number, why: string): Range => ({
+  lo: tidy(lo),
+  hi: tidy(hi),
+  why,
+});
+
+/** To a thousandth: nobody guesses finer. */
+const tidy = (v: number) => Math.round(v * 1000) / 1000;
 
 /** A range as a number with its tolerance: the middle, guessed. */
 export function guessOf({ lo, hi }: Range): QuantityInput {
-  const tidy = (v: number) => Number(v.toPrecision(6));
-  return { value: tidy((lo + hi) / 2), tol: tidy((hi - lo) / 2), from: 'guess' };
+  const half = (v: number) => Number((v / 2).toPrecision(8));
+  return { value: half(lo + hi), tol: half(hi - lo), from: 'guess' };
 }
 
 export function isRange(x: unknown): x is Range {

@@ -156,7 +156,7 @@ function Exports({ facts }: { facts: RigFacts }) {
     }
   };
   return (
-    <div className="flex items-center gap-1 border-t border-rule px-2 py-0.5">
+    <div className="flex flex-wrap items-center gap-1 whitespace-nowrap border-t border-rule px-2 py-0.5">
       <span className="px-1 text-sm text-soft">Save the views as</span>
       <Button look="bare" onClick={() => void save('svg')}>
         SVG
@@ -168,7 +168,7 @@ function Exports({ facts }: { facts: RigFacts }) {
       <Button look="bare" onClick={() => void save('csv')}>
         CSV
       </Button>
-      <span className="ml-auto flex items-center gap-2">
+      <span className="flex items-center gap-2 px-1">
         <PrintButton />
       </span>
     </div>
