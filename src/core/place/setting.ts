@@ -1,5 +1,14 @@
 import type { RodSystem } from '../areas/rods/kit/systems';
-import type { Fitting, GearRing, LensRing, Part, Plate, RodUse, Rods, UnderUse } from '../kit/types';
+import type {
+  Fitting,
+  GearRing,
+  LensRing,
+  Part,
+  Plate,
+  RodUse,
+  Rods,
+  UnderUse,
+} from '../kit/types';
 import { bounds, box, turned, type Axes, type Bounds, type Solid } from '../solids/solid';
 import type { Built } from '../build/build';
 import { Contacts, named, type Named, type Whose } from './contacts';
