@@ -83,3 +83,19 @@ test('on a phone the beginning is read and done without a sideways scroll', asyn
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
 });
+
+test('? says what one is looking at, the keys and the words; by pointer too', async ({ page }) => {
+  await open(page, '/model');
+  await page.waitForTimeout(800);
+  await page.keyboard.press('?');
+  const help = page.getByRole('dialog', { name: 'What am I looking at' });
+  await expect(help.getByRole('heading', { name: 'Model' })).toBeVisible();
+  await help.getByLabel('Glossary').fill('flange');
+  await expect(help.getByText('from the mount face to the image plane, mm')).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(help).toHaveCount(0);
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('button', { name: 'Help' }).click();
+  await expect(help.getByRole('heading', { name: 'Kit' })).toBeVisible();
+});

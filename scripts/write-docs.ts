@@ -5,8 +5,8 @@ import { jobJsonSchema } from '../src/core/format/json-schema';
 import { expectation, JOB_SHAPE, shapeOfField, type Shape } from '../src/core/format/shape';
 import { editPicture } from './edit-picture';
 import { JOB_WORDS } from './job-words';
-import { FIELDS, isKind, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
-import { reasonsOf, SHELF } from '../src/core/shelf/shelf';
+import { FIELDS, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
+import { labelOf, reasonsOf, SHELF } from '../src/core/shelf/shelf';
 import { safeAngles, sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
 import { stopsGained } from '../src/core/optics/reducer';
 import { REASONS } from '../src/core/rules/reasons';
@@ -24,6 +24,7 @@ function main() {
   writeFileSync('docs/checks.md', checksPage());
   writeFileSync('docs/light.md', lightPage());
   writeFileSync('docs/shelf.md', shelfPage());
+  writeFileSync('src/views/help/glossary.json', glossaryList());
   const file = 'docs/format.md';
   const text = between(readFileSync(file, 'utf8'), 'fields', kindsPage());
   writeFileSync(file, between(text, 'job', jobTable()));
@@ -48,18 +49,20 @@ function checksPage(): string {
   return `# Checks\n\nMade by \`npm run docs\` from the registry. States: ok, tight, fail, unknown; a missing number is unknown, never ok.\n\n${checks}\n# House rules\n\n| id | rule | house | strict | light | reason | the other school |\n${rule(7)}\n${rules}\n`;
 }
 
+/** The glossary as the application shows it: the trade's word and what it is. */
+function glossaryList(): string {
+  const list = readFileSync('docs/glossary.md', 'utf8')
+    .split('\n')
+    .filter((l) => /^\| [a-z]/.test(l) && !l.startsWith('| the trade'))
+    .map((l) => l.split('|').map((c) => c.trim()))
+    .map(([, word, , is]) => ({ word, is }));
+  return `${JSON.stringify(list, null, 2)}\n`;
+}
+
 /** Typical parts: every range with why it is no narrower. */
 function shelfPage(): string {
-  const label = (kind: string, path: string): string => {
-    const [first, second] = path.split('.');
-    const fields: readonly Field[] = isKind(kind) ? FIELDS[kind] : [];
-    const own = fields.find((f) => f.key === first);
-    const of = own?.type === 'rows' ? own.fields.find((f) => f.key === second) : own;
-    const unit = of && 'unit' in of && of.unit ? `, ${of.unit}` : '';
-    return `${own?.type === 'rows' ? `${own.row}: ` : ''}${of?.label ?? path}${unit}`;
-  };
   const classes = SHELF.map((t) => {
-    const lines = reasonsOf(t).map((r) => row(label(t.kind, r.field), r.lo, r.hi, r.why));
+    const lines = reasonsOf(t).map((r) => row(labelOf(t.kind, r.field), r.lo, r.hi, r.why));
     return `## ${t.name}\n\n| number | from | to | why no narrower |\n${rule(4)}\n${lines.join('\n')}\n`;
   }).join('\n');
   return `# The shelf of typical parts\n\nMade by \`npm run docs\` from \`kit/typical.ts\` of the areas. Ranges run from the smallest to the largest piece of a class that crews use: common practice, no source, unless a standard is named. A part that is taken from the shelf has the middle of each range, guessed, with the range as its tolerance.\n\n${classes}`;

@@ -145,6 +145,7 @@ describe('documents', () => {
 
   test('what is made from the code is as the code has it now', () => {
     const files = ['checks.md', 'light.md', 'format.md', 'nelvix-job.schema.json', 'edit.svg'];
+    files.push('shelf.md', '../src/views/help/glossary.json');
     const before = files.map((f) => text(`docs/${f}`));
     const checks = before[0]!;
     for (const c of CHECKS) expect(checks).toContain(`## ${c.id}\n\n${c.title}. ${c.says}`);

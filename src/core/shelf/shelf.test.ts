@@ -49,6 +49,14 @@ test('the range is what its tolerance says: nothing is narrower than its class',
   expect(length.from).toBe('guess');
 });
 
+test('each reason goes with the part, beside the range it stands for', () => {
+  for (const t of SHELF) {
+    const { notes } = partOf(t);
+    expect(notes!.length).toBeLessThanOrEqual(4000);
+    for (const r of reasonsOf(t)) expect(notes).toContain(`${r.lo} to ${r.hi}, ${r.why}`);
+  }
+});
+
 /** Pieces of the demo job against the class that each is of: measured ones, made up by others. */
 const OF: Readonly<Record<string, string>> = {
   'body-a': 'box-full',

@@ -63,7 +63,7 @@ export function partOf(t: Typical, more: Readonly<Record<string, unknown>> = {})
     name: t.name,
     ...fields,
     ...(interfaces.length > 0 ? { interfaces } : {}),
-    notes: TYPICAL_NOTE,
+    notes: notesOf(t),
     ...more,
   } as Part;
 }
@@ -76,6 +76,27 @@ function valueOfTold(v: Told, named: boolean): unknown {
     ...Object.fromEntries(Object.entries(row).map(([k, x]) => [k, isRange(x) ? guessOf(x) : x])),
   }));
 }
+
+/** What a field of a class is called, with its unit: `length, mm`; of a row with the name of the row. */
+export function labelOf(kind: string, path: string): string {
+  const [first, second] = path.split('.');
+  const fields: readonly Field[] = isKind(kind) ? FIELDS[kind] : [];
+  const own = fields.find((f) => f.key === first);
+  const of = own?.type === 'rows' ? own.fields.find((f) => f.key === second) : own;
+  const unit = of && 'unit' in of && of.unit ? `, ${of.unit}` : '';
+  return `${own?.type === 'rows' ? `${own.row}: ` : ''}${of?.label ?? path}${unit}`;
+}
+
+/** The reasons go with the part: whoever reads its sheet sees what each range stands for. */
+function notesOf(t: Typical): string {
+  const lines = reasonsOf(t).map(
+    (r) => `${labelOf(t.kind, r.field)}: ${r.lo} to ${r.hi}, ${r.why}`,
+  );
+  return [TYPICAL_NOTE, ...new Set(lines)].join('\n').slice(0, MOST);
+}
+
+/** As long as notes may be. */
+const MOST = 4000;
 
 /** Why the numbers of a class are no narrower, by field; rows with the name of their list. */
 export function reasonsOf(t: Typical): { field: string; lo: number; hi: number; why: string }[] {

@@ -5,7 +5,7 @@ import type { RigFacts, Advice } from './use-rig';
 import type { Verdict, Measurement, Fix } from '@/core/checks/finding';
 import { useStore } from '@/views/store/store-context';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
-import { sayRange } from '@/core/quantity/say';
+import { howMany, sayRange } from '@/core/quantity/say';
 import { ruleName } from '@/core/rules/rules';
 import { sayBasis } from '@/core/checks/basis';
 import { Button } from '@/ui/button';
@@ -126,18 +126,35 @@ export function Item({ facts, verdict: v, advice, open, onPick, after }: ItemPro
   );
 }
 
+/** What a fix takes, in figures that stand under each other. */
+function takes({ parts, toHire }: Fix): string {
+  const pieces = parts === 0 ? 'no piece' : howMany(parts, 'piece');
+  return toHire > 0 ? `${pieces}, ${toHire} to hire` : pieces;
+}
+
+/** One shape for every fix: what it does, what it takes, what it gives, what it costs. */
 function FixLine({ fix, take }: { fix: Fix; take: () => void }) {
   return (
-    <li className="flex flex-wrap items-center gap-x-3">
-      <Button onClick={take} className="py-1">
-        <StateGlyph state={fix.state} size={15} />
-        {fix.title}
-        {fix.toHire > 0 ? ' (to hire)' : ''}
-      </Button>
-      <span className="min-w-40 flex-1 text-sm text-soft">
-        {fix.cost ? `${fix.cost}. ` : ''}
-        {fix.then}
-      </span>
+    <li className="border-t border-rule py-1 first:border-t-0">
+      <div className="flex items-center gap-3">
+        <Button onClick={take} className="min-w-0 flex-1 justify-start py-1">
+          <StateGlyph state={fix.state} size={15} />
+          {fix.title}
+        </Button>
+        <span className="w-24 shrink-0 text-right text-sm text-soft">{takes(fix)}</span>
+      </div>
+      <dl className="pl-3 text-sm text-soft">
+        <div className="flex gap-2">
+          <dt className="w-12 shrink-0">gives</dt>
+          <dd className="min-w-0 flex-1">{fix.then}</dd>
+        </div>
+        {fix.cost ? (
+          <div className="flex gap-2">
+            <dt className="w-12 shrink-0">costs</dt>
+            <dd className="min-w-0 flex-1">{fix.cost}.</dd>
+          </div>
+        ) : null}
+      </dl>
     </li>
   );
 }

@@ -2,6 +2,7 @@
 
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
+import { flushSync } from 'react-dom';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { suggest, type Suggestion } from '@/core/command/command';
 import { Dialog } from '@/ui/dialog';
@@ -59,7 +60,8 @@ export function CommandLine({ open, take, onOpenChange }: CommandLineProps) {
     const first =
       begun.entered && snap.job ? suggest(snap.job, rig, begun.text, PLACES)[0] : undefined;
     if (first) run(first);
-    else if (begun.text !== '') setLine(begun.text);
+    // At once: the next key must find it in the field, or it would stand in its place.
+    else if (begun.text !== '') flushSync(() => setLine((since) => begun.text + since));
   });
   useEffect(() => {
     // By then the field has the focus; until then what is typed is taken down.

@@ -8,7 +8,7 @@ import { StateGlyph } from '@/ui/state-mark';
 import { useBench } from '@/views/bench/bench';
 import { PLACES } from '@/views/places';
 import { useShow } from './use-show';
-import { PlaceLink } from './rail';
+import { HelpButton, PlaceLink } from './rail';
 
 const BUTTON =
   'flex min-h-14 flex-1 items-center justify-center border-r border-rule px-1 font-semibold last:border-r-0';
@@ -55,6 +55,7 @@ export default function PhoneBar() {
                 onGo={() => setPlaces(false)}
               />
             ))}
+            <HelpButton onGo={() => setPlaces(false)} />
           </nav>
         </Dialog>
       ) : null}

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { PLACES } from '@/views/places';
+import { askForHelp } from '@/views/help/ask';
 
 /** The places as stations along an axis: where one is stands on it. */
 export function Rail() {
@@ -15,7 +16,24 @@ export function Rail() {
       {PLACES.filter((p) => !p.aside).map((p) => (
         <PlaceLink key={p.to} to={p.to} name={p.name} broken={p.broken} here={path === p.to} />
       ))}
+      <HelpButton />
     </nav>
+  );
+}
+
+/** What one is looking at, for who has no key for it. */
+export function HelpButton({ onGo }: { onGo?: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={() => {
+        onGo?.();
+        askForHelp();
+      }}
+      className="mt-auto flex min-h-11 items-center gap-2 pl-2 font-medium text-soft hover:bg-sunk hover:text-ink"
+    >
+      <kbd className="w-3 text-center">?</kbd> Help
+    </button>
   );
 }
 

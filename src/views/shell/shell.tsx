@@ -35,6 +35,7 @@ const Unsound = dynamic(() => loadNotices().then((m) => m.Unsound), { ssr: false
 /** Findings at the side of any place, and what a narrow screen has instead of the rail. */
 const Dock = dynamic(() => import('./dock').then((m) => m.Dock), { ssr: false });
 const Welcome = dynamic(() => import('@/views/begin/welcome'), { ssr: false });
+const Help = dynamic(() => import('@/views/help/help'), { ssr: false });
 const Sheets = dynamic(() => import('@/views/paper/sheets'), { ssr: false });
 const PhoneBar = dynamic(() => import('./phone-bar'), { ssr: false });
 const Strip = dynamic(() => import('@/views/bench/strip').then((m) => m.Strip), {
@@ -137,6 +138,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
         {!wide || !place?.findings ? <DockHost over={!wide} /> : null}
       </div>
       <Sheets />
+      <Help />
       {wide ? null : <PhoneBar />}
       {Line ? <Line open take={take} onOpenChange={closeLine} /> : null}
     </div>

@@ -227,7 +227,7 @@ describe('what it carries', () => {
   test('the motor hangs on the clamp, not on the plate', () => {
     const { built } = on(all());
     const joint = loadPath(built).joints.find((j) => j.seat.use.id === 'holder')!;
-    expect(joint.carried.map((p) => p.id).sort()).toEqual(['batten-200', 'yoke-15', 'ratchet']);
+    expect(joint.carried.map((p) => p.id).sort()).toEqual(['batten-200', 'ratchet', 'yoke-15']);
   });
 
   test('the rod taken off: the motor goes back to the rods of the plate', () => {

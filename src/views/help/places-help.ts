@@ -1,0 +1,70 @@
+/** What each place is for, in the words of whoever works there. */
+export interface PlaceHelp {
+  what: string;
+  /** What is to be seen, and what can be done with it. */
+  look: readonly string[];
+}
+
+export const PLACES_HELP: Readonly<Record<string, PlaceHelp>> = {
+  '/': {
+    what: 'The rig that is open: along the optical axis, what the chip sees, and what is wrong.',
+    look: [
+      'The long drawing is to scale, image plane at the left. Press a part to put something else in its place; a plate with a sign on it is a finding at that station.',
+      'The chip at the right has the frames and the image circle at true size, darkened by the shading that was computed.',
+      'Findings stand worst first. Press one for its sum, the numbers it rests on and fixes that were tried on a copy.',
+      'Measure next names the numbers that would settle most: type what the calipers say right there.',
+    ],
+  },
+  '/model': {
+    what: 'The whole rig from the side, from above and from the front, to one scale.',
+    look: [
+      'Marks with a cross are handles: drag them, or focus one and use the arrow keys. Findings follow at once.',
+      'Hatched is where two parts would stand in the same place; dashed is what a moving part sweeps, or a size that nobody knows.',
+      'Under and beside holds what is on rods and plate; Joints says what holds what, and where a part could go.',
+    ],
+  },
+  '/kit': {
+    what: 'Everything there is to build from: own, borrowed, to be hired.',
+    look: [
+      'Press a part for its sheet: each number with its tolerance and where it comes from.',
+      'What you have no numbers for can be added as a typical part: a range over its class.',
+      'A list from a spreadsheet is shown as it was read before anything of it is stored.',
+    ],
+  },
+  '/set': {
+    what: 'All lenses of the set against all recording modes of the body.',
+    look: [
+      'Each field says whether the lens covers and by how much; press one to put it on.',
+      'The stop that all of them hold is named.',
+    ],
+  },
+  '/configurations': {
+    what: 'One rig in all of its configurations, and on every body of the kit.',
+    look: [
+      'Each column is a configuration, each line a check: what gets worse stands out.',
+      'Below, as a list for whoever does it: what comes off, goes on, moves by how many millimetres.',
+    ],
+  },
+  '/compare': {
+    what: 'Two rigs on the same subject.',
+    look: ['Both fields to one scale, and the figures beside each other.'],
+  },
+  '/rules': {
+    what: 'Limits that no standard gives, as this house has them.',
+    look: ['Each has its reason, and what others say. A stricter one passes nothing more.'],
+  },
+  '/jobs': {
+    what: 'The jobs in this browser; files in and out.',
+    look: [
+      'Everything is kept here and nowhere else: save a backup before the browser is cleared.',
+      'What was binned can be taken out again.',
+    ],
+  },
+  '/begin': {
+    what: 'A rig of your own in three choices.',
+    look: [
+      'It is put together and tried while you choose; the drawing is to scale.',
+      'Beginning with it makes a job of its own: the one that is open stays as it is.',
+    ],
+  },
+};
