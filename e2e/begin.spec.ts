@@ -96,6 +96,6 @@ test('? says what one is looking at, the keys and the words; by pointer too', as
   await page.keyboard.press('Escape');
   await expect(help).toHaveCount(0);
   await page.getByRole('link', { name: 'Kit' }).click();
-  await page.getByRole('button', { name: 'Help' }).click();
+  await page.getByRole('button', { name: '? Help', exact: true }).click();
   await expect(help.getByRole('heading', { name: 'Kit' })).toBeVisible();
 });

@@ -42,7 +42,9 @@ test('findings open at the side of any place, one area at a time; a fix is taken
   await standing.click();
   await expect(side).toBeVisible();
   await expect(side.getByRole('listitem').first()).toBeVisible();
-  const all = await side.getByRole('listitem').count();
+  // All of them: they come a moment after the first.
+  await expect.poll(() => side.locator('li[data-key]').count()).toBeGreaterThan(10);
+  const all = await side.locator('li[data-key]').count();
   await side.getByLabel('Findings of which area').selectOption({ label: 'Front, 3' });
   // What is open are its findings, and nothing of another area.
   await expect(side.getByText(/polariser 77 cuts all corners of the 2.39 frame/)).toBeVisible();
