@@ -66,14 +66,19 @@ test('from nothing to a sure verdict on coverage and one clearance of a rig of o
 
 test('a typical part goes into a kit, and says that it is a guess', async ({ page }) => {
   await open(page, '/kit');
-  await page.getByRole('button', { name: 'Add a typical part' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.keyboard.type('7 in');
   await page.getByRole('option', { name: /On-camera screen, 7 in/ }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByRole('textbox', { name: 'name' })).toHaveValue('On-camera screen, 7 in');
-  // Every number of it says that it is guessed.
-  await expect(sheet.locator('option[value=guess]:checked').first()).toBeAttached();
-  await expect(sheet.locator('option[value=measured]:checked')).toHaveCount(0);
+  // Every number of it says that it is guessed: by its sign on the drawing, by a word in the list.
+  await expect(sheet.getByRole('textbox', { name: 'width', exact: true })).toHaveValue(/^~\d/);
+  await sheet.getByRole('button', { name: 'All as a list' }).click();
+  const sources = sheet.getByRole('combobox', { name: /^where / });
+  expect(await sources.count()).toBeGreaterThan(3);
+  for (const s of await sources.all()) await expect(s).toHaveValue('guess');
+  // Nobody said that there is one.
+  await expect(sheet.getByRole('textbox', { name: 'pieces on hand' })).toHaveValue('0');
 });
 
 test('on a phone the beginning is read and done without a sideways scroll', async ({ page }) => {

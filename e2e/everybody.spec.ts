@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { chosen, entries, finding, kept, open, tabTo } from './open';
+import { chosen, entries, finding, kept, open, tabTo, openPart } from './open';
 
 const VIEWS = ['/', '/model', '/set', '/configurations', '/compare', '/kit', '/rules', '/jobs'];
 
@@ -37,9 +37,11 @@ for (const theme of ['bench', 'set'])
     expect(await serious(page), 'the command line').toEqual([]);
     await page.keyboard.press('Escape');
     await open(page, '/kit');
-    await page.getByRole('button', { name: /^Marl 24/ }).click();
-    await page.getByRole('dialog').waitFor();
+    const sheet = await openPart(page, 'Marl 24');
+    await sheet.waitFor();
     expect(await serious(page), 'a sheet').toEqual([]);
+    await sheet.getByRole('button', { name: 'All as a list' }).click();
+    expect(await serious(page), 'a sheet as a list').toEqual([]);
     await open(page, '/jobs');
     await page.getByRole('button', { name: 'New, empty' }).click();
     await page.getByText('The kit is empty.').waitFor();
@@ -85,10 +87,11 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await page.keyboard.type('go kit');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Kit of Lock Nine' })).toBeVisible();
-  await tabTo(page, /^Marl 24/);
+  await tabTo(page, /^find/);
+  await page.keyboard.type('marl 24');
   await page.keyboard.press('Enter');
-  const circle = page.getByRole('dialog').getByLabel('diameter', { exact: true }).first();
-  for (let i = 0; i < 20 && !(await circle.evaluate((e) => e === document.activeElement)); i++)
+  const circle = page.getByRole('dialog').getByLabel('diameter, image circle', { exact: true });
+  for (let i = 0; i < 30 && !(await circle.evaluate((e) => e === document.activeElement)); i++)
     await page.keyboard.press('Tab');
   await page.keyboard.press('Control+a');
   await page.keyboard.type('44+-0.1 measured');
@@ -96,7 +99,7 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Escape');
   await kept(page);
   await expect(
-    page.getByRole('button', { name: /^Undo: Correct diameter of Marl 24/ }),
+    page.getByRole('button', { name: /^Undo: Correct diameter, image circle of Marl 24/ }),
   ).toBeEnabled();
 });
 
@@ -219,6 +222,12 @@ test('five thousand parts: found at once, under 300 MB', async ({ page }) => {
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
   const all = job.kit.length;
   await expect(page.getByText(`${all} of ${all}`)).toBeVisible();
+  // Only the rows in sight are made; the last one is there when one goes to the end.
+  const table = page.getByRole('table', { name: 'Parts of the kit' });
+  await expect(table).toHaveAttribute('aria-rowcount', String(all + 1));
+  expect(await table.getByRole('row').count()).toBeLessThan(60);
+  await table.evaluate((e) => e.scrollTo(0, e.scrollHeight));
+  await expect(table.getByRole('button', { name: /^Stock lens 4999/ })).toBeVisible();
   await page.getByRole('searchbox', { name: 'find' }).fill('4999');
   await expect(page.getByText(`1 of ${all}`)).toBeVisible();
   const session = await page.context().newCDPSession(page);

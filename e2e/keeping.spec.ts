@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { choose, chosen, finding, goToRig, kept, open } from './open';
+import { choose, chosen, finding, goToRig, kept, open, openPart } from './open';
 
 /** Everything the browser holds of the open job, straight from its database. */
 async function stored(page: Page): Promise<any> {
@@ -221,7 +221,7 @@ test('a kit comes in from CSV in one step, and goes again in one', async ({ page
   const csv =
     'name,mount,focal_mm,image_circle\nReed 28,slr-44.00-54,28,46+-0.5 measured\nReed 75,slr-44.00-54,75,46';
   await page
-    .getByLabel('Import a kit, CSV')
+    .getByLabel('Import a list')
     .setInputFiles({ name: 'reeds.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   // What was read stands there first; nothing is stored before it is taken.
   const read = page.getByRole('region', { name: 'reeds.csv as it was read' });
@@ -229,10 +229,11 @@ test('a kit comes in from CSV in one step, and goes again in one', async ({ page
   await expect(page.getByRole('button', { name: /^Reed/ })).toHaveCount(0);
   await read.getByRole('button', { name: 'Take these 2 in' }).click();
   await expect(read).toHaveCount(0);
+  await page.getByRole('searchbox', { name: 'find' }).fill('reed');
   await expect(page.getByRole('button', { name: /^Reed 28/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: Import reeds.csv' }).click();
   await expect(page.getByRole('button', { name: /^Reed/ })).toHaveCount(0);
-  await page.getByLabel('Import a kit, CSV').setInputFiles({
+  await page.getByLabel('Import a list').setInputFiles({
     name: 'bad.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('name,mount,focal_mm\nA,pl,long'),
@@ -244,7 +245,7 @@ test('a kit comes in from CSV in one step, and goes again in one', async ({ page
 
 test('a part taken out of the kit, and a binned job, come back', async ({ page }) => {
   await open(page, '/kit');
-  await page.getByRole('button', { name: /^Sedge 18-35/ }).click();
+  await openPart(page, 'Sedge 18-35');
   await page.getByRole('dialog').getByRole('button', { name: 'Take out of the kit' }).click();
   await expect(page.getByRole('button', { name: /^Sedge/ })).toHaveCount(0);
   await page.getByRole('link', { name: 'Rig', exact: true }).click();

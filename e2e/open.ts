@@ -62,7 +62,17 @@ export async function tabTo(page: Page, name: RegExp, most = 120) {
 
 /** Adds a part of a kind to the kit, where the kit is looked at. */
 export async function addPart(page: Page, kind: string): Promise<void> {
-  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.keyboard.type(kind);
   await page.getByRole('option', { name: kind, exact: true }).click();
+}
+
+/** Opens a part of the kit by its name, where the kit is looked at. */
+export async function openPart(page: Page, name: string): Promise<Locator> {
+  await page.getByRole('searchbox', { name: 'find' }).fill(name);
+  await page
+    .getByRole('table')
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
+  return page.getByRole('dialog', { name });
 }

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { join } from 'node:path';
-import { goToRig, open } from './open';
+import { goToRig, open, openPart } from './open';
 
 /** Printed to PDF by the browser, read back with a PDF reader: pages, text, and a ruler held to it. */
 
@@ -115,6 +115,25 @@ test('the kit is printed from the kit, and the screen is what it was', async ({ 
   expect(text).toContain('Kit of Lock Nine');
   expect(text).toContain('Pintle wheel');
   expect(text).not.toContain('Export');
-  await expect(page.getByRole('button', { name: 'Add a part' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add', exact: true })).toBeVisible();
   await expect(page.locator('.sheets')).toHaveCount(0);
+});
+
+test('a part on paper: drawn to a true scale, every number on it, what is missing to be written in', async ({
+  page,
+}) => {
+  await open(page, '/kit');
+  await openPart(page, 'Weir box');
+  await page.waitForTimeout(500);
+  const sheets = await printed(page);
+  const text = sheets
+    .map((s) => s.text)
+    .join(' ')
+    .replace(/\s+/g, ' ');
+  expect(text).toContain('Weir box');
+  expect(text).toMatch(/Drawn 1:(2|2\.5|4) ?;/);
+  expect(text).toContain('214');
+  expect(text).toContain('not known: calipers');
+  expect(sheets[0]!.strokes.some((mm) => Math.abs(mm - 100) < 0.05)).toBe(true);
+  await expect(page.getByRole('dialog', { name: 'Weir box' })).toBeVisible();
 });

@@ -257,9 +257,9 @@ test("a body, a mode, a lens and a mount of one's own, from an empty job", async
     .selectOption({ label: 'Own mount 1 (30.50 mm)' });
   await page.getByRole('dialog').getByRole('button', { name: 'Add a mode' }).click();
   sheet = page.getByRole('dialog');
-  await sheet.getByLabel('active width').fill('24');
+  await sheet.getByLabel('active width', { exact: true }).fill('24');
   await page.keyboard.press('Enter');
-  await sheet.getByLabel('active height').fill('13.5');
+  await sheet.getByLabel('active height', { exact: true }).fill('13.5');
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
   await addPart(page, 'lens');

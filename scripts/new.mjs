@@ -15,6 +15,7 @@ import prettier from 'prettier';
 const AREAS = 'src/core/areas';
 const ROLES = 'src/core/roles/roles.ts';
 const FIELDS = 'src/core/kit/fields.ts';
+const FIGURES = 'src/core/figure/figures.ts';
 const [what, name] = process.argv.slice(2);
 const NAME = /^[a-z]+(-[a-z]+)*$/;
 
@@ -179,9 +180,46 @@ export const kinds = {} satisfies Record<string, KindDef>;
   const next = text.slice(0, end) + entry + text.slice(end);
   writeFileSync(file, await prettier.format(next, { ...style, parser: 'typescript' }));
   process.stdout.write(`one entry: ${file}\n`);
+  await figure(area, short);
   process.stdout.write(
-    `next: its fields; its type in ${join(AREAS, area, 'kit/parts.ts')} where checks read them; npm run docs.\n`,
+    `next: its fields; its drawing in ${join(AREAS, area, 'kit/figure.ts')}; its type in ${join(AREAS, area, 'kit/parts.ts')} where checks read them; npm run docs.\n`,
   );
+}
+
+/** How a kind is drawn by itself: its length, and its mass beside it. */
+async function figure(area, short) {
+  const file = join(AREAS, area, 'kit/figure.ts');
+  if (!existsSync(file)) {
+    await write(
+      file,
+      `import type { DrawFigure } from '../../../engine/figure';
+import type { kinds } from './kinds';
+
+export const figures = {} satisfies Record<keyof typeof kinds, DrawFigure>;
+`,
+    );
+    await register(
+      FIGURES,
+      `import { figures as ${camel(area)} } from '../areas/${area}/kit/figure';`,
+      'const FIGURES: Readonly<Record<Kind, DrawFigure>> = {',
+      `...${camel(area)}`,
+      '}',
+    );
+  }
+  const text = readFileSync(file, 'utf8');
+  const end = text.lastIndexOf('} satisfies');
+  const entry = `'${short}': (pen) => {
+  const length = pen.size('length', 50);
+  const side = pen.view('side');
+  side.rect([0, -10], [length.v, 10], [length]);
+  side.across(length, 0, length.v, 'below', -10);
+  side.note('mass', [length.v / 2, 10]);
+},\n`;
+  const style = await prettier.resolveConfig(file);
+  const before = text.slice(0, end).trimEnd();
+  const next = `${before}${/[,{]$/.test(before) ? '' : ','}\n${entry}${text.slice(end)}`;
+  writeFileSync(file, await prettier.format(next, { ...style, parser: 'typescript' }));
+  process.stdout.write(`one entry: ${file}\n`);
 }
 
 async function role(id) {

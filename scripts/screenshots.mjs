@@ -15,6 +15,11 @@ const goToRig = (name) => async (page) => {
   await page.getByRole('button', { name: /^Rig: / }).click();
   await page.locator('[cmdk-item]').filter({ hasText: name }).click();
 };
+const openPart = (name) => async (page) => {
+  await page.getByRole('searchbox', { name: 'find' }).fill(name);
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await page.getByRole('dialog').waitFor();
+};
 const SHOTS = [
   { name: 'rig-bench', path: '/', theme: 'bench' },
   { name: 'rig-set', path: '/', theme: 'set', act: goToRig('Wheelhouse') },
@@ -96,7 +101,7 @@ const SHOTS = [
     name: 'box-sheet',
     path: '/kit',
     theme: 'set',
-    act: (page) => page.getByRole('button', { name: /^Weir box/ }).click(),
+    act: openPart('Weir box'),
   },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },
   {
@@ -114,8 +119,13 @@ const SHOTS = [
     name: 'kit-sheet',
     path: '/kit',
     theme: 'bench',
-    act: (page) => page.getByRole('button', { name: /^Narrows 0.71 shallow/ }).click(),
+    act: async (page) => {
+      await openPart('Marl 35')(page);
+      await page.getByRole('button', { name: 'focus ring' }).click();
+      await page.getByRole('textbox', { name: 'length', exact: true }).click();
+    },
   },
+  { name: 'kit', path: '/kit', theme: 'bench' },
   { name: 'rules', path: '/rules', theme: 'set' },
   {
     name: 'jobs',

@@ -12,7 +12,11 @@ let folder = '';
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'nelvix-new-'));
   cpSync(join(root, AREAS), join(folder, AREAS), { recursive: true });
-  for (const f of ['src/core/roles/roles.ts', 'src/core/kit/fields.ts'])
+  for (const f of [
+    'src/core/roles/roles.ts',
+    'src/core/kit/fields.ts',
+    'src/core/figure/figures.ts',
+  ])
     cpSync(join(root, f), join(folder, f));
   cpSync(join(root, '.prettierrc.json'), join(folder, '.prettierrc.json'));
 });
@@ -54,7 +58,7 @@ test('an area is one folder and one line, and takes its first check', () => {
     expect([f, reads(f)]).toEqual([f, true]);
 });
 
-test('a kind is one entry', () => {
+test('a kind is one entry, and one for its drawing', () => {
   const before = text('support/kit/kinds.ts');
   expect(make('kind', 'support.head')).toMatchObject({ status: 0, stderr: '' });
   const after = text('support/kit/kinds.ts');
@@ -65,6 +69,8 @@ test('a kind is one entry', () => {
     readFileSync(join(root, 'src/core/kit/fields.ts'), 'utf8'),
   );
   expect(reads('support/kit/kinds.ts')).toBe(true);
+  expect(text('support/kit/figure.ts')).toMatch(/head: \(pen\) => \{/);
+  expect(reads('support/kit/figure.ts')).toBe(true);
   expect(make('kind', 'support.head')).toMatchObject({
     status: 2,
     stderr: expect.stringContaining('has head already'),
@@ -76,6 +82,9 @@ test('the first kind of an area brings its table, and one line', () => {
   expect(text('sight/kit/kinds.ts')).toContain("'finder-arm': {");
   const fields = readFileSync(join(folder, 'src/core/kit/fields.ts'), 'utf8');
   expect(fields).toMatch(/const ALL = \{[^}]*\.\.\.sight,?\s*\}/);
+  expect(text('sight/kit/figure.ts')).toContain("'finder-arm': (pen) => {");
+  const figures = readFileSync(join(folder, 'src/core/figure/figures.ts'), 'utf8');
+  expect(figures).toMatch(/DrawFigure>> = \{[^}]*\.\.\.sight,?\s*\}/);
 });
 
 test('a role is one file with its test, and one line', () => {

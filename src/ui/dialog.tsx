@@ -11,12 +11,15 @@ export function Dialog({
   title,
   children,
   side = false,
+  wide = false,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   title: string;
   children: ReactNode;
   side?: boolean;
+  /** A sheet with a drawing on it. */
+  wide?: boolean;
 }) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
@@ -24,6 +27,11 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-40 bg-sunk/70" />
         <Radix.Content
           aria-describedby={undefined}
+          onEscapeKeyDown={(e) => {
+            // The first Escape puts back what stood in a field; the sheet stays.
+            const at = document.activeElement;
+            if (at instanceof HTMLElement && at.dataset.draft !== undefined) e.preventDefault();
+          }}
           onOpenAutoFocus={(e) => {
             // What is typed first comes first, not the button that closes.
             const first = (e.currentTarget as HTMLElement).querySelector<HTMLElement>(
@@ -35,7 +43,7 @@ export function Dialog({
           }}
           className={`fixed z-50 flex flex-col border border-edge bg-panel shadow-[0_6px_30px_rgb(0_0_0/0.35)] ${
             side
-              ? 'inset-y-0 right-0 w-[min(30rem,100vw)]'
+              ? `inset-y-0 right-0 ${wide ? 'w-[min(62rem,100vw)]' : 'w-[min(30rem,100vw)]'}`
               : 'left-1/2 top-[12vh] max-h-[76vh] w-[min(40rem,94vw)] -translate-x-1/2 rounded-sm'
           }`}
         >

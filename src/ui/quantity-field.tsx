@@ -16,12 +16,21 @@ export const SOURCE_WORD: Record<Source, string> = {
   guess: 'guess',
 };
 
-/** A quantity as it is typed back into its field: `31.6 ±0.8`. */
-export function quantityText(q: QuantityInput | undefined, cls: ToleranceClass): string {
+/**
+ * A quantity as it is typed back into its field: `31.6 ±0.8`.
+ *
+ * @param marks a guess has its sign `~`, where no word beside it says so
+ */
+export function quantityText(
+  q: QuantityInput | undefined,
+  cls: ToleranceClass,
+  marks = false,
+): string {
   const k = known(q, cls);
   if (!k) return '';
   const given = typeof q === 'object' && q.tol !== undefined;
-  return `${plain(k.value, 4).replace('\u2212', '-')}${given ? ` \u00b1${plain(k.tol, 4)}` : ''}`;
+  const guess = marks && k.from === 'guess' ? '~' : '';
+  return `${guess}${plain(k.value, 4).replace('\u2212', '-')}${given ? ` \u00b1${plain(k.tol, 4)}` : ''}`;
 }
 
 interface QuantityProps {
@@ -40,8 +49,18 @@ interface QuantityProps {
 }
 
 /** What is being typed, what is wrong with it, and keeping it. */
-function useTyped({ label, unit, cls, value, min, max, defaultSource, onKeep }: QuantityProps) {
-  const stands = quantityText(value, cls);
+export function useTyped({
+  label,
+  unit,
+  cls,
+  value,
+  min,
+  max,
+  defaultSource,
+  onKeep,
+  marks,
+}: Omit<QuantityProps, 'hint' | 'showLabel' | 'compact'> & { marks?: boolean }) {
+  const stands = quantityText(value, cls, marks);
   // What is being typed; once kept it shows until what stands has followed.
   const [draft, setDraft] = useState<{ text: string; kept: string | null } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -80,7 +99,7 @@ function useTyped({ label, unit, cls, value, min, max, defaultSource, onKeep }: 
     }
   };
   const type = (t: string) => setDraft({ text: t, kept: null });
-  return { text, trouble, keep, type, onKeyDown };
+  return { text, trouble, keep, type, onKeyDown, draft: text !== stands };
 }
 
 /**
@@ -90,7 +109,7 @@ function useTyped({ label, unit, cls, value, min, max, defaultSource, onKeep }: 
 export function QuantityField(props: QuantityProps) {
   const { label, hint, unit, showLabel = true, compact = false } = props;
   const id = useId();
-  const { text, trouble, keep, type, onKeyDown } = useTyped(props);
+  const { text, trouble, keep, type, onKeyDown, draft } = useTyped(props);
   return (
     <div className={compact ? '' : 'py-1'}>
       <div className="flex flex-wrap items-center gap-x-2">
@@ -103,6 +122,7 @@ export function QuantityField(props: QuantityProps) {
             inputMode="text"
             autoComplete="off"
             value={text}
+            data-draft={draft || undefined}
             placeholder="not known"
             aria-invalid={trouble !== null}
             aria-describedby={`${id}-hint`}
@@ -128,7 +148,12 @@ export function QuantityField(props: QuantityProps) {
 }
 
 /** Where a number that is there is from. */
-function From({ label, cls, value, onKeep }: QuantityProps) {
+export function From({
+  label,
+  cls,
+  value,
+  onKeep,
+}: Pick<QuantityProps, 'label' | 'cls' | 'value' | 'onKeep'>) {
   const k = known(value, cls);
   if (!k) return null;
   return (

@@ -3,7 +3,7 @@ import { checkRig } from '../areas/checks';
 import type { Job, Part } from '../kit/types';
 import { draws } from '../pupil/oracles';
 import { summary } from './compare';
-import { anyRig, demoRigs, demoStandings, type Subject } from './rigs';
+import { anyRig, begunRigs, demoRigs, demoStandings, type Subject } from './rigs';
 
 /** The order of the kit and of lists without meaning makes no difference. */
 
@@ -58,7 +58,7 @@ function mixed({ job, rig }: Subject, seed: number): Subject {
 const says = (s: Subject) => summary(checkRig(s.job, s.rig));
 
 describe('order of what has none', () => {
-  test.each([...demoRigs, ...demoStandings])('%s', (_name, s) => {
+  test.each([...demoRigs, ...demoStandings, ...begunRigs])('%s', (_name, s) => {
     for (const seed of [1, 2, 3]) expect(says(mixed(s, seed))).toEqual(says(s));
   });
 

@@ -18,6 +18,8 @@ import { isZoom } from '../build/lens';
 import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
 import { sideBySide } from '../doc/side-by-side';
+import { begin } from '../shelf/begin';
+import { GOALS } from '../shelf/goals';
 import { demo, demoDoc } from '../test-kit';
 
 /**
@@ -45,6 +47,12 @@ export const demoStandings: readonly (readonly [name: string, Subject])[] = base
       .map((s) => [`${rig.name}, ${s.name}`, { job: side.job, rig: s.rig }] as const);
   },
 );
+
+/** The rigs that one begins with, of typical parts: every number a guess with its width. */
+export const begunRigs: readonly (readonly [name: string, Subject])[] = GOALS.map((goal) => {
+  const job = begin({ goal, body: goal.body, lens: goal.lens }, goal.name, `begun-${goal.id}`)!;
+  return [`begun: ${goal.name}`, { job, rig: job.rigs[0]! }] as const;
+});
 
 /** One random step; the numbers are taken modulo what there is. */
 interface Step {
@@ -151,6 +159,12 @@ function settings(job: Job, rig: Rig): Edit[] {
         ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { on }, 'x')] : []),
       ]),
     tieLensFoot(rig, true, 'x'),
+    ...(rig.box
+      ? ['both', 'clip-on', 'rods'].map((value) => ({
+          title: 'x',
+          changes: [{ path: ['kit', rig.box!.part, 'attach'], value }],
+        }))
+      : []),
     ...(rig.fitted ?? []).flatMap((u) => [
       setSeat(rig, u.id, { gap: 1 }, 'x'),
       setSeat(rig, u.id, { tight: 'critical' }, 'x'),

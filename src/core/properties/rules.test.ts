@@ -3,7 +3,7 @@ import { checkRig } from '../areas/checks';
 import { RULES, ruleValues, type RuleId } from '../rules/rules';
 import { raised } from './compare';
 import { frozen } from './frozen';
-import { anyRig, demoRigs, demoStandings, type Subject } from './rigs';
+import { anyRig, begunRigs, demoRigs, demoStandings, type Subject } from './rigs';
 
 /** With everything standing where it stands a stricter limit raises no finding. */
 function withRule(s: Subject, id: RuleId, value: number): Subject {
@@ -39,7 +39,7 @@ describe('stricter limits', () => {
       else expect(r.stricter).toBeNull();
   });
 
-  test.each([...demoRigs, ...demoStandings])('%s', (_name, s) => {
+  test.each([...demoRigs, ...demoStandings, ...begunRigs])('%s', (_name, s) => {
     const still = frozen(s);
     expect(RULES.flatMap((r) => broken(still, r.id, [0, 0.2, 0.6, 1]))).toEqual([]);
   });

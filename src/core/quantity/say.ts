@@ -3,6 +3,8 @@
  * round the same number in two ways.
  */
 
+import type { Known } from './quantity';
+
 const MINUS = '\u2212';
 
 function fixed(x: number, digits: number): string {
@@ -95,4 +97,11 @@ export function metres(mmValue: number): string {
 /** A count with its word: `1 part`, `3 parts`. */
 export function howMany(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
+}
+
+/** A number with what it can be off by: `812 \u00b125`, a guess with its sign `~`; `?` for none. */
+export function withTolerance(q: Known | null, digits: number, times = 1): string {
+  if (!q) return '?';
+  const tol = q.tol > 0 ? ` \u00b1${exact(q.tol * times, digits)}` : '';
+  return `${q.from === 'guess' ? '~' : ''}${exact(q.value * times, digits)}${tol}`;
 }

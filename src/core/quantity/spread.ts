@@ -96,6 +96,69 @@ function choose(
 }
 
 /**
+ * As {@link spread}, for what need not be monotone: the distance of two solids, one of which may lie
+ * on either side of the other. Where the corner that single moves show would settle the matter (all of
+ * it over `wanted`, or all of it under 0), each input is moved to either end and back for as long as
+ * that makes the extreme more extreme.
+ * Source: coordinate descent; it finds a corner that no single input makes worse, not surely the
+ * worst.
+ */
+export function searched(
+  inputs: readonly Range[],
+  f: (x: readonly number[]) => number,
+  wanted: number,
+): Spread {
+  const first = spread(inputs, f);
+  const loose = inputs.map((r, i) => ({ r, i })).filter(({ r }) => r.lo !== r.hi);
+  const extreme = (sign: 1 | -1) =>
+    sign * descend(loose, (x) => sign * f(x), corner(inputs, f, sign));
+  const lo = first.lo < wanted ? first.lo : Math.min(first.lo, extreme(1));
+  const hi = first.hi >= 0 ? first.hi : Math.max(first.hi, extreme(-1));
+  return { ...first, lo, hi };
+}
+
+/** The corner that single moves from the nominal values show as the lowest. */
+function corner(inputs: readonly Range[], f: (x: readonly number[]) => number, sign: 1 | -1) {
+  const x = inputs.map((r) => r.value);
+  return inputs.map((r, i) => {
+    const at = (v: number) => {
+      x[i] = v;
+      const out = sign * f(x);
+      x[i] = r.value;
+      return out;
+    };
+    return r.lo === r.hi || at(r.lo) <= at(r.hi) ? r.lo : r.hi;
+  });
+}
+
+/** Passes over all inputs; each can only make it lower, so a few are enough. */
+const PASSES = 4;
+
+function descend(
+  loose: readonly { r: Range; i: number }[],
+  f: (x: readonly number[]) => number,
+  x: number[],
+): number {
+  let now = f(x);
+  for (let pass = 0; pass < PASSES; pass++) {
+    const before = now;
+    for (const { r, i } of loose) {
+      const stood = x[i]!;
+      let best = stood;
+      for (const v of [r.lo, r.value, r.hi]) {
+        if (v === stood) continue;
+        x[i] = v;
+        const there = f(x);
+        if (there < now) [now, best] = [there, v];
+      }
+      x[i] = best;
+    }
+    if (now === before) break;
+  }
+  return now;
+}
+
+/**
  * As {@link spread}, without the share of each input: which way an input pushes is read off one
  * step, and off a second only where the first shows nothing.
  */

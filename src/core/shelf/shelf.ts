@@ -61,6 +61,8 @@ export function partOf(t: Typical, more: Readonly<Record<string, unknown>> = {})
     id: newId(t.kind),
     kind: t.kind,
     name: t.name,
+    // It stands in for a piece that nobody said is there.
+    count: 0,
     ...fields,
     ...(interfaces.length > 0 ? { interfaces } : {}),
     notes: notesOf(t),

@@ -3,6 +3,7 @@ import type { Edit } from '../edit/edit';
 import { readPath } from '../edit/path';
 import type { RowsField } from '../engine/field';
 import { newNamedId } from '../engine/ids';
+import { howMany } from '../quantity/say';
 import { STANDARD_MOUNTS } from '../areas/mount/kit/standards';
 
 /** Corrects one field of a part, a rig or the job. */
@@ -20,6 +21,37 @@ export function setField(job: Job, path: string[], value: unknown, label: string
     };
   }
   return { title, changes: [{ path, value }] };
+}
+
+/**
+ * A number of a part that stands on its drawing. The line of a table that it would be in, and that
+ * is not there yet, is begun with it.
+ *
+ * @param path inside the part: `['length']`, `['pupil', '0', 'behind']`
+ */
+export function setNumber(
+  job: Job,
+  part: Part,
+  path: readonly string[],
+  value: unknown,
+  label: string,
+): Edit {
+  const at = ['kit', part.id, ...path];
+  const row = path.length > 2 ? at.slice(0, -1) : null;
+  if (row === null || readPath(job, row) !== undefined) return setField(job, at, value, label);
+  const line = { [path[path.length - 1]!]: value };
+  return {
+    title: `Give ${label}`,
+    changes: value === undefined ? [] : [{ path: row, value: line }],
+  };
+}
+
+/** One field of many parts at once: owner, tag, count. */
+export function setOnMany(parts: readonly Part[], key: string, value: unknown, what: string): Edit {
+  return {
+    title: `${what} of ${howMany(parts.length, 'part')}`,
+    changes: parts.map((p) => ({ path: ['kit', p.id, key], value })),
+  };
 }
 
 /** Adds a part; a new lens joins the set when one was chosen by hand. */

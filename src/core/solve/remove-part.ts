@@ -1,7 +1,8 @@
 import { takenOff } from '../areas/moves';
-import type { Edit } from '../edit/edit';
+import { applyEdit, type Edit } from '../edit/edit';
 import { isFields } from '../doc/alike';
 import type { Change, Job, Part, Rig } from '../kit/types';
+import { howMany } from '../quantity/say';
 
 /** Takes a part out of the kit, and off every rig it is on. */
 export function removePart(job: Job, part: Part): Edit {
@@ -15,6 +16,18 @@ export function removePart(job: Job, part: Part): Edit {
     changes.push({ path: ['lensSet', part.id], value: undefined });
   changes.push({ path: ['kit', part.id], value: undefined });
   return { title: `Take ${part.name} out of the kit`, changes };
+}
+
+/** Takes several out at once, in one step: each from what the one before it left. */
+export function removeParts(job: Job, parts: readonly Part[]): Edit {
+  let left = job;
+  const changes: Change[] = [];
+  for (const part of parts) {
+    const edit = removePart(left, part);
+    changes.push(...edit.changes);
+    left = applyEdit(left, edit).doc;
+  }
+  return { title: `Take ${howMany(parts.length, 'part')} out of the kit`, changes };
 }
 
 /** What configurations of a rig put on of a part goes with it; where they only swap it in, the swap. */

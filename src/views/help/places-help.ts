@@ -26,9 +26,10 @@ export const PLACES_HELP: Readonly<Record<string, PlaceHelp>> = {
   '/kit': {
     what: 'Everything there is to build from: own, borrowed, to be hired.',
     look: [
-      'Press a part for its sheet: each number with its tolerance and where it comes from.',
-      'What you have no numbers for can be added as a typical part: a range over its class.',
-      'A list from a spreadsheet is shown as it was read before anything of it is stored.',
+      'Press a part for its drawing: each number is read and typed where it is measured. Enter in the search opens the first that was found.',
+      'Add takes a piece of your own, or a typical one: a range over its class.',
+      'A list that you keep is shown as it was understood before anything of it is stored.',
+      'Select several to give them an owner or a count at once; the plus puts a part on the open rig.',
     ],
   },
   '/set': {

@@ -4,8 +4,8 @@ import { STATES, type Verdict } from '@/core/checks/finding';
 import { onPaper } from '@/core/drawing/paper';
 import { isKind, KIND_NAME } from '@/core/kit/fields';
 import { onHand } from '@/core/kit/types';
-import { exact } from '@/core/quantity/say';
-import { valueOf } from '@/core/quantity/quantity';
+import { known } from '@/core/quantity/quantity';
+import { exact, withTolerance } from '@/core/quantity/say';
 import { usesOn } from '@/core/roles/uses';
 import { STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -107,14 +107,13 @@ function Takes({ facts: { rig, built, verdicts } }: { facts: RigFacts }) {
         </thead>
         <tbody>
           {parts.map(({ part, n }) => {
-            const mass = valueOf(part.mass);
             return (
               <tr key={part.id}>
                 <td>{part.name}</td>
                 <td>{isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind}</td>
                 <td>{part.owner ?? ''}</td>
                 <td className="figure">{n}</td>
-                <td className="figure">{mass === null ? '?' : exact(mass * n, 0)}</td>
+                <td className="figure">{withTolerance(known(part.mass, 'mass'), 0, n)}</td>
               </tr>
             );
           })}

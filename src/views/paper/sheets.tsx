@@ -4,8 +4,10 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { createPortal, flushSync } from 'react-dom';
 import { usePathname } from 'next/navigation';
 import { useBench } from '@/views/bench/bench';
+import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot } from '@/views/store/store-context';
 import { KitSheet } from './kit-sheet';
+import { PartPaper } from './part-paper';
 import { RigSheet } from './rig-sheet';
 import { paperHere, type Paper } from './sizes';
 import './paper.css';
@@ -17,6 +19,7 @@ import './paper.css';
 export default function Sheets() {
   const { job, configuration: open } = useSnapshot();
   const bench = useBench();
+  const { part: shown } = usePartSheet();
   const path = usePathname();
   const [now, setNow] = useState<{ date: string; paper: Paper } | null>(null);
   useEffect(() => {
@@ -32,14 +35,20 @@ export default function Sheets() {
   }, []);
   if (!now || !job) return null;
   const { facts, rig } = bench ?? {};
-  const kit = path === '/kit' || !facts || !rig;
+  const part = job.kit.find((p) => p.id === shown);
+  const kit = part !== undefined || path === '/kit' || !facts || !rig;
   const configuration = rig?.configurations?.find((c) => c.id === open)?.name;
-  const head = [job.name, ...(kit ? ['kit'] : [rig.name, configuration ?? '']), now.date]
+  const head = [
+    job.name,
+    ...(kit ? [part?.name ?? 'kit'] : [rig.name, configuration ?? '']),
+    now.date,
+  ]
     .filter(Boolean)
     .join(' / ');
   const sure = kit ? '' : 'each line says how sure it is: fails, tight, unknown, ok';
   let sheet: ReactNode;
-  if (kit) sheet = <KitSheet job={job} />;
+  if (part) sheet = <PartPaper job={job} part={part} paper={now.paper} />;
+  else if (kit) sheet = <KitSheet job={job} />;
   else sheet = <RigSheet facts={facts} paper={now.paper} />;
   return createPortal(
     <div className="sheets" data-paper={now.paper} ref={() => heads(head, sure)}>

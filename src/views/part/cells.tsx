@@ -6,6 +6,7 @@ import { isBody, type Job } from '@/core/kit/types';
 import { mountIndex } from '@/core/areas/mount/kit/standards';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { QuantityField } from '@/ui/quantity-field';
+import { numberFrom } from './figure/number-from';
 
 const SELECT = 'h-11 rounded-sm border border-edge bg-paper px-2';
 
@@ -56,21 +57,19 @@ export function Cell(props: CellOf<Single>) {
 
 function NumberCell({ field, label, value, keep }: CellOf<FieldOf<'number'>>) {
   const id = useId();
-  const read = (t: string) => Number(t.replace(',', '.'));
   return (
     <Line label={label} hint={field.hint} id={id}>
       <TextInput
         id={id}
         value={value === undefined ? '' : String(value)}
         check={(t) => {
-          const n = read(t);
-          if (!Number.isFinite(n) || n < field.min || n > field.max)
-            return `${field.label} has to be a number from ${field.min} to ${field.max}.`;
-          return field.integer && !Number.isInteger(n)
-            ? `${field.label} has to be a whole number.`
-            : null;
+          const read = t.trim() === '' ? null : numberFrom(field, t);
+          return read && 'sentence' in read ? read.sentence : null;
         }}
-        onKeep={(t) => keep(t === '' ? undefined : read(t))}
+        onKeep={(t) => {
+          const read = numberFrom(field, t);
+          keep('value' in read ? read.value : undefined);
+        }}
         className="w-28 text-right"
       />
       <span className="w-8 text-sm text-soft">{field.unit}</span>

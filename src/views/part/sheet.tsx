@@ -11,6 +11,7 @@ import { keepInSet } from '@/core/areas/coverage/moves/lens';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { useSnapshot, useStore } from '@/views/store/store-context';
+import { FigureEditor, onFigure } from './figure/figure-editor';
 import { FieldEditor } from './field-editor';
 
 interface SheetProps {
@@ -24,54 +25,69 @@ export function Sheet({ id, close, openOther }: SheetProps) {
   const { job } = useSnapshot();
   const store = useStore();
   const [all, setAll] = useState(false);
+  const [listed, setListed] = useState(false);
   const part = job?.kit.find((p) => p.id === id);
   if (!job || !part) return null;
   const fields = isKind(part.kind) ? FIELDS[part.kind] : [];
   const filled = (key: string) => (part as unknown as Record<string, unknown>)[key] !== undefined;
-  const own = fields.filter((f) => filled(f.key) || concerns(f, part));
+  // What stands on the drawing is not asked for twice.
+  const drawn = listed ? new Set<string>() : onFigure(part);
+  const own = fields.filter((f) => (filled(f.key) || concerns(f, part)) && !drawn.has(f.key));
   const shown = own.filter((f) => all || f.first || filled(f.key));
   const hidden = own.length - shown.length;
   const usedBy = job.rigs.filter((r) => partsOn(r).has(part.id));
   return (
-    <Dialog open onOpenChange={(o) => !o && close()} title={part.name} side>
-      <p className="mb-2 text-soft">
-        {isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind}
-        {usedBy.length > 0 ? `, on ${usedBy.map((r) => r.name).join('; ')}` : ', on no rig'}
-      </p>
-      {fields.length === 0 ? (
-        <p>This version carries parts of this kind along but does not compute with them.</p>
-      ) : null}
-      {isLens(part) ? (
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={!job.lensSet || job.lensSet.includes(part.id)}
-            onChange={(e) => store?.edit(keepInSet(job, part, e.target.checked))}
-          />
-          in the lens set that is stepped through
-        </label>
-      ) : null}
-      {shown.map((f) => (
-        <FieldEditor
-          key={`${part.id}/${f.key}`}
-          field={f}
-          part={part}
-          path={['kit', part.id, f.key]}
-        />
-      ))}
-      {hidden > 0 || all ? (
-        <Button
-          look="bare"
-          className="mt-2 underline"
-          onClick={() => setAll(!all)}
-          aria-expanded={all}
-        >
-          {all
-            ? 'Only what is known and needed'
-            : `${hidden} more ${hidden === 1 ? 'field' : 'fields'}`}
-        </Button>
-      ) : null}
+    <Dialog open onOpenChange={(o) => !o && close()} title={part.name} side wide>
+      <div className="mb-2 flex flex-wrap items-center gap-x-4">
+        <p className="min-w-0 flex-1 text-soft">
+          {isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind}
+          {usedBy.length > 0 ? `, on ${usedBy.map((r) => r.name).join('; ')}` : ', on no rig'}
+        </p>
+        {fields.length > 0 ? (
+          <Button look="bare" className="underline" onClick={() => setListed(!listed)}>
+            {listed ? 'Show the drawing' : 'All as a list'}
+          </Button>
+        ) : null}
+      </div>
+      {listed ? null : <FigureEditor key={part.id} part={part} job={job} />}
+      <div className="mt-2 border-t border-rule pt-2">
+        <div className="gap-x-8 *:break-inside-avoid md:columns-2">
+          {fields.length === 0 ? (
+            <p>This version carries parts of this kind along but does not compute with them.</p>
+          ) : null}
+          {isLens(part) ? (
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={!job.lensSet || job.lensSet.includes(part.id)}
+                onChange={(e) => store?.edit(keepInSet(job, part, e.target.checked))}
+              />
+              in the lens set that is stepped through
+            </label>
+          ) : null}
+          {shown.map((f) => (
+            <FieldEditor
+              key={`${part.id}/${f.key}`}
+              field={f}
+              part={part}
+              path={['kit', part.id, f.key]}
+            />
+          ))}
+          {hidden > 0 || all ? (
+            <Button
+              look="bare"
+              className="mt-2 underline"
+              onClick={() => setAll(!all)}
+              aria-expanded={all}
+            >
+              {all
+                ? 'Only what is known and needed'
+                : `${hidden} more ${hidden === 1 ? 'field' : 'fields'}`}
+            </Button>
+          ) : null}
+        </div>
+      </div>
       <div className="mt-4 flex flex-wrap gap-2 border-t border-rule pt-4">
         <Button
           onClick={() => {

@@ -81,8 +81,9 @@ export const frontStack: Check = {
       );
     for (const g of glass) {
       if (g.type !== 'variable-nd' || poles.length > 1) continue;
-      const lost = [g.least, g.most].filter((q) => !q.known);
+      const range = [g.least, g.most].filter((q) => !q.known);
       const [w] = modeSize(built);
+      const lost = [...range, ...[w, built.focal, ...built.magnifications].filter((q) => !q.known)];
       let f = built.focal.known?.value ?? null;
       for (const m of built.magnifications) f = f !== null && m.known ? f * m.known.value : null;
       const field =
@@ -95,11 +96,13 @@ export const frontStack: Check = {
           about: [g.part.id],
           state: lost.length > 0 ? 'unknown' : wide ? 'tight' : 'ok',
           why:
-            lost.length > 0
+            range.length > 0
               ? `The range of ${g.part.name} is not known; past its end it shows a dark cross.`
-              : `${g.part.name} goes from ${exact(g.least.known!.value, 1)} to ${exact(g.most.known!.value, 1)} stops; past its end it shows a dark cross${wide ? `, and at ${exact(field, 0)} degrees across it shows before that` : ''}.`,
+              : lost.length > 0
+                ? `${g.part.name} shows a dark cross before its end on wide lenses; how wide this one is is not known: ${inWords(lost.map((q) => q.label))} is missing.`
+                : `${g.part.name} goes from ${exact(g.least.known!.value, 1)} to ${exact(g.most.known!.value, 1)} stops; past its end it shows a dark cross${wide ? `, and at ${exact(field, 0)} degrees across it shows before that` : ''}.`,
           sum:
-            lost.length > 0
+            range.length > 0
               ? 'range not known'
               : `field ${field === null ? 'not known' : `${exact(field, 1)} deg`}, from ${WIDE} deg on a cross shows early`,
           measure: lacking(lost),

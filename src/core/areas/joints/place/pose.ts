@@ -125,7 +125,7 @@ const bore = (part: Part, i: Interface): Lin => of(given(part, 'interfaces', i.i
 
 /** What makes a point unknown while nobody said how deep the bore is that a rod stands in. */
 export function boreless(part: Part, i: Interface): Lin {
-  return i.inside === undefined ? bore(part, i) : ZERO;
+  return i.inside === undefined || !RODS.includes(i.type ?? '') ? bore(part, i) : ZERO;
 }
 
 /** What makes a point unknown while nobody said on which face it is. */

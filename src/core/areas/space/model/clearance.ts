@@ -4,7 +4,7 @@ import type { Faces, Layer, Piece, StandSolid } from '../../../place/setting';
 import { Memo } from '../../../build/memo';
 import type { Given } from '../../../build/given';
 import type { Judgement } from '../../../checks/judge';
-import { spread } from '../../../quantity/spread';
+import { searched, spread } from '../../../quantity/spread';
 import { asFunction, leastGap, reader, type Lin } from '../../../build/lin';
 import { nearPairs } from '../../../solids/broad';
 import { betweenPrisms, distance } from '../../../solids/distance';
@@ -284,6 +284,9 @@ function prismFrom(s: StandSolid, inputs: readonly Given[]) {
  */
 const BOUND = 5e-3;
 
+/** Surfaces that move by no more than this keep their sides, mm. */
+const LOOSE = 4;
+
 /**
  * The margin of a pair for the judge: worked out from its numbers where they could change the
  * state; where no tolerance could, one bound for all of them together (a distance changes by no
@@ -309,11 +312,18 @@ export function pairMargin(
     inputs,
     margin,
     spread: () =>
-      onceAmong([n.a, n.b], 'spread', () =>
-        spread(
-          inputs.map((g) => g.known!),
-          margin,
-        ),
+      onceAmong([n.a, n.b], `spread ${wanted}`, () =>
+        // Guesses may put one on either side of the other: then no single move shows the worst.
+        loose > LOOSE
+          ? searched(
+              inputs.map((g) => g.known!),
+              margin,
+              wanted,
+            )
+          : spread(
+              inputs.map((g) => g.known!),
+              margin,
+            ),
       ),
     after: (s) => ({ ...s, lo: s.lo - bound, hi: s.hi + bound }),
   };

@@ -1,0 +1,136 @@
+import type { Face } from '../../../engine/part';
+import type { FigurePen, FigureViewId, Pt, Size } from '../../../engine/figure';
+import { interfaceType } from './interfaces';
+
+/** The block that faces are counted on, in the axes of the part, mm. */
+export interface Block {
+  x: readonly [number, number];
+  y: readonly [number, number];
+  z: readonly [number, number];
+}
+
+const AXES = ['x', 'y', 'z'] as const;
+const OUT: Readonly<Record<Face, readonly [axis: 0 | 1 | 2, end: 0 | 1]>> = {
+  left: [0, 0],
+  right: [0, 1],
+  bottom: [1, 0],
+  top: [1, 1],
+  rear: [2, 0],
+  front: [2, 1],
+};
+
+/** Which way the axes of a part lie on a sheet: the one across it, the one up it. */
+const SHEET: Readonly<Record<FigureViewId, readonly [0 | 1 | 2, number, 0 | 1 | 2, number]>> = {
+  side: [2, 1, 1, 1],
+  front: [0, -1, 1, 1],
+  top: [2, 1, 0, -1],
+};
+
+/** Drawn views a part has anyway; the top is added where something is on it or below. */
+const VIEWS: readonly FigureViewId[] = ['side', 'front'];
+
+/** Half the size of a mark, mm. */
+const MARK = 3;
+
+/**
+ * What a part holds others by and is held by, each where it is: a cross in a circle on the face one
+ * looks at, a notch on the edge of one that is seen from its side. What is open has its numbers.
+ */
+export function fixtures(pen: FigurePen, block: Block): void {
+  for (const row of pen.rows('interfaces')) {
+    const face = pen.says([...row, 'face']) as Face | undefined;
+    if (face === undefined || !(face in OUT)) continue;
+    const [axis, end] = OUT[face];
+    const faces = [block.x, block.y, block.z];
+    const off = AXES.map((k) => pen.size([...row, k], 0));
+    const at = faces.map((f, i) =>
+      i === axis ? f[end] : (f[0] + f[1]) / 2 + (off[i]?.v ?? 0),
+    ) as [number, number, number];
+    const open = pen.open === row.join('/');
+    const flat = VIEWS.find((v) => SHEET[v][0] !== axis && SHEET[v][2] !== axis) ?? 'top';
+    const name = String(pen.says([...row, 'name']) ?? 'interface');
+    for (const id of open && flat === 'top' ? [...VIEWS, flat] : VIEWS) {
+      const p = on(id, at);
+      if (id === 'top') outlineOnTop(pen, block);
+      const by = off.filter((_, i) => i !== axis);
+      mark(pen, row, id, p, id === flat, by);
+      if (id === (flat === 'top' && open ? 'top' : VIEWS[0])) pen.view(id).grip(row, name, p);
+    }
+    if (open) numbers(pen, row, flat, { at, off, axis, block });
+  }
+}
+
+const on = (view: FigureViewId, p: readonly [number, number, number]): Pt => {
+  const [u, su, v, sv] = SHEET[view];
+  return [su * p[u], sv * p[v]];
+};
+
+/** The part from above, as its block. */
+function outlineOnTop(pen: FigurePen, { x, z }: Block): void {
+  pen.view('top').rect([z[0], -x[0]], [z[1], -x[1]]);
+}
+
+/** A row of holes is as many marks. */
+function mark(
+  pen: FigurePen,
+  row: readonly string[],
+  view: FigureViewId,
+  at: Pt,
+  flat: boolean,
+  by: readonly Size[],
+): void {
+  const count = Number(pen.says([...row, 'count']) ?? 1);
+  const spacing = pen.size([...row, 'spacing'], 12);
+  const along = pen.says([...row, 'along']);
+  const [u, su, v, sv] = SHEET[view];
+  const axis = AXES.indexOf((along as 'x') ?? 'z');
+  const step: Pt =
+    count > 1 && axis === u
+      ? [su * spacing.v, 0]
+      : count > 1 && axis === v
+        ? [0, sv * spacing.v]
+        : [0, 0];
+  const major = interfaceType(pen.says([...row, 'type']) as string | undefined)?.major;
+  const r = major ? major / 2 : MARK;
+  const pens = pen.view(view);
+  // Seen along its row it is one mark.
+  const n = step[0] === 0 && step[1] === 0 ? 1 : Math.min(count, 60);
+  for (let i = 0; i < n; i++) {
+    const k = i - (n - 1) / 2;
+    const p: Pt = [at[0] + k * step[0], at[1] + k * step[1]];
+    if (flat) pens.circle(p, r, by, 'inner');
+    else pens.rect([p[0] - r, p[1] - r], [p[0] + r, p[1] + r], by, 'inner');
+  }
+}
+
+/** How far off the middle of its face it is, how far apart a row is. */
+function numbers(
+  pen: FigurePen,
+  row: readonly string[],
+  flat: FigureViewId,
+  {
+    at,
+    off,
+    axis,
+    block,
+  }: { at: [number, number, number]; off: readonly Size[]; axis: number; block: Block },
+): void {
+  const sheet = pen.view(flat);
+  const [u, , v] = SHEET[flat];
+  const faces = [block.x, block.y, block.z];
+  const middle = faces.map((f) => (f[0] + f[1]) / 2) as [number, number, number];
+  const [m, p] = [on(flat, middle), on(flat, at)];
+  if (u !== axis) sheet.across(off[u]!, Math.min(m[0], p[0]), Math.max(m[0], p[0]), 'below', p[1]);
+  if (v !== axis) sheet.up(off[v]!, Math.min(m[1], p[1]), Math.max(m[1], p[1]), 'left', p[0]);
+  sheet.line(
+    [
+      [m[0], m[1] - 8],
+      [m[0], m[1] + 8],
+    ],
+    [],
+    'axis',
+  );
+  if (Number(pen.says([...row, 'count']) ?? 1) > 1) sheet.note([...row, 'spacing'], p, 'right');
+  for (const key of ['depth', 'length', 'thickness', 'width', 'run', 'inside'])
+    if (pen.has([...row, key])) sheet.note([...row, key], p, 'right');
+}
