@@ -22,6 +22,8 @@ export default defineConfig({
       cookies: [],
       origins: [{ origin, localStorage: [{ name: 'nelvix.welcomed', value: '1' }] }],
     },
+    // What is kept on the device would answer for the server; `offline.spec.ts` lets it.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -211,6 +211,8 @@ test('five thousand parts: found at once, under 300 MB', async ({ page }) => {
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(job)),
   });
+  await page.getByRole('button', { name: 'Take it in as a copy' }).click();
+  await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await expect(chosen(page, 'lens', 'Sedge 18-35')).toBeVisible({
     timeout: 30_000,
   });

@@ -139,6 +139,12 @@ test('out as one file, into an empty browser, the same job', async ({ page, brow
   const other = await (await browser.newContext()).newPage();
   await open(other, '/jobs');
   await other.getByLabel('Import a job').setInputFiles(file);
+  // The demo is here under the same id: what differs is shown, and a copy is had for the asking.
+  await expect(other.getByRole('region', { name: 'Lock Nine in the file and here' })).toContainText(
+    'Marl 50 in place of Sedge 18-35',
+  );
+  await other.getByRole('button', { name: 'Take it in as a copy' }).click();
+  await other.getByRole('link', { name: 'Rig', exact: true }).click();
   await expect(chosen(other, 'lens', 'Marl 50')).toBeVisible();
   await other.getByRole('link', { name: 'Job', exact: true }).click();
   // Who put it on goes along in the file.
@@ -156,6 +162,8 @@ test('a file of an older version comes in as it was, and its drive can be set', 
   await page
     .getByLabel('Import a job')
     .setInputFiles('src/core/format/fixtures/lock-nine.v3.nelvix.json');
+  await page.getByRole('button', { name: 'Take it in as a copy' }).click();
+  await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await expect(chosen(page, 'lens', 'Sedge 18-35')).toBeVisible();
   await expect(page.getByText(/Lath 150 end 41.6 mm short/).first()).toBeVisible();
   await choose(page, 'lens', /Marl 35/);
@@ -206,6 +214,8 @@ test('names are text, whatever they hold', async ({ page }) => {
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(job)),
   });
+  await page.getByRole('button', { name: 'Take it in as a copy' }).click();
+  await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Rig: <img src=x/ })).toBeVisible();
   await expect(finding(page, /The rear group of <img src=x/)).toBeVisible();
   for (const view of ['Lens set', 'Compare', 'Kit', 'Job']) {
@@ -283,4 +293,43 @@ test('no room left: it says so, keeps the change on the page, and stores it when
   await kept(page);
   await page.reload();
   await expect(chosen(page, 'lens', 'Marl 50')).toBeVisible();
+});
+
+test('a file of the job that is here: what differs is shown, taken each by itself, undone', async ({
+  page,
+}) => {
+  await open(page, '/jobs');
+  const job = JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8'));
+  const lens = job.kit.find((p: any) => p.name === 'Marl 35');
+  lens.mass = { value: 555, tol: 2, from: 'measured' };
+  lens.owner = 'van 2';
+  job.kit.push({ id: 'own-screen', kind: 'monitor', name: 'Own screen' });
+  job.rigs[0].stop = 4;
+  const file = {
+    name: 'from-a-colleague.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(job)),
+  };
+  await page.getByLabel('Import a job').setInputFiles(file);
+  const beside = page.getByRole('region', { name: 'Lock Nine in the file and here' });
+  await expect(beside).toContainText('3 things in the file are other. Nothing is taken yet.');
+  await expect(beside.getByRole('group', { name: 'Own screen' })).toContainText('only in the file');
+  await beside.getByRole('checkbox', { name: /^mass .* to 555 \u00b12$/ }).check();
+  await beside.getByRole('button', { name: 'Take what is marked' }).click();
+  await expect(beside).toBeHidden();
+  await kept(page);
+  expect((await stored(page)).jobs).toHaveLength(1);
+  // What was taken is the same now, and the rest is still other.
+  await page.getByLabel('Import a job').setInputFiles(file);
+  await expect(beside.getByRole('group', { name: 'Marl 35' })).toContainText('van 2');
+  await expect(beside.getByText(/to 555/)).toHaveCount(0);
+  await beside.getByRole('button', { name: 'Take all' }).click();
+  await kept(page);
+  await page.getByLabel('Import a job').setInputFiles(file);
+  await expect(beside).toContainText('The file says the same.');
+  await beside.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Undo: Take from the file' }).click();
+  await page.getByRole('button', { name: 'Undo: Take from the file' }).click();
+  await page.getByLabel('Import a job').setInputFiles(file);
+  await expect(beside).toContainText('3 things in the file are other.');
 });

@@ -94,16 +94,22 @@ export function build() {
     [
       'src',
       'data',
-      'public',
+      'public/icons',
+      'scripts/write-sw.mjs',
       'package-lock.json',
       'next.config.ts',
       'postcss.config.mjs',
       'tsconfig.json',
     ],
-    () => existsSync(join('.next', 'BUILD_ID')) && existsSync(TERMINAL),
+    () =>
+      existsSync(join('.next', 'BUILD_ID')) && existsSync('public/sw.js') && existsSync(TERMINAL),
     () => {
       console.log('Building ...');
-      return bundleTerminal() && run(process.execPath, [NEXT, 'build']);
+      return (
+        bundleTerminal() &&
+        run(process.execPath, [NEXT, 'build']) &&
+        run(process.execPath, [join('scripts', 'write-sw.mjs')])
+      );
     },
   );
 }

@@ -14,8 +14,10 @@ export function proxy(request: NextRequest) {
     });
   const dev = process.env.NODE_ENV !== 'production';
   const { pathname } = request.nextUrl;
-  if (pathname.startsWith('/_next/static/') || pathname === '/icon.svg') {
+  if (isFile(pathname)) {
     const response = NextResponse.next();
+    // Whether there is a new version is asked each time.
+    if (pathname === '/sw.js') response.headers.set('cache-control', 'no-cache');
     for (const [k, v] of Object.entries(ALWAYS)) response.headers.set(k, v);
     if (!dev) response.headers.set('content-security-policy', FILES);
     return response;
@@ -45,6 +47,11 @@ export function proxy(request: NextRequest) {
   for (const [k, v] of Object.entries(ALWAYS)) response.headers.set(k, v);
   return response;
 }
+
+const isFile = (path: string) =>
+  path.startsWith('/_next/static/') ||
+  path.startsWith('/icons/') ||
+  ['/icon.svg', '/sw.js', '/manifest.webmanifest'].includes(path);
 
 const ALWAYS = {
   'x-content-type-options': 'nosniff',

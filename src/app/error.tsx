@@ -17,7 +17,11 @@ export default function ViewError({ error, reset }: { error: Error; reset: () =>
         <Button look="strong" onClick={reset}>
           Try again
         </Button>
-        <Link className="inline-flex min-h-11 items-center underline" href="/rescue">
+        <Link
+          prefetch={false}
+          className="inline-flex min-h-11 items-center underline"
+          href="/rescue"
+        >
           Save every job
         </Link>
       </div>

@@ -1,7 +1,7 @@
 import '@fontsource-variable/source-sans-3';
 import './globals.css';
 import type { Metadata, Viewport } from 'next';
-import { cookies, headers } from 'next/headers';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Shell } from '@/views/shell/shell';
 
@@ -12,17 +12,26 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
+/**
+ * A page that is kept on the device knows nothing of what was chosen since: the theme is put on
+ * before the first paint, from the cookie.
+ */
+const THEME = `const m=/(?:^|; )theme=(bench|set)/.exec(document.cookie);if(m)document.documentElement.dataset.theme=m[1]`;
+
 /** Asking for the headers makes every page dynamic: the nonce of the policy is new each time. */
 export default async function Layout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? '';
-  const theme = (await cookies()).get('theme')?.value;
-  const chosen = theme === 'bench' || theme === 'set' ? theme : undefined;
   return (
-    <html lang="en" data-theme={chosen}>
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: THEME }}
+        />
+      </head>
       <body>
-        <Shell nonce={nonce} theme={chosen ?? 'auto'}>
-          {children}
-        </Shell>
+        <Shell nonce={nonce}>{children}</Shell>
       </body>
     </html>
   );

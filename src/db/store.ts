@@ -198,8 +198,8 @@ export class JobStore extends Shown {
     }
   }
 
-  /** Makes an edit: on screen at once, in the database as soon as it can. */
-  edit = (edit: Edit): void => {
+  /** Makes an edit: on screen at once, in the database as soon as it can; `asKept` of what is kept. */
+  edit = (edit: Edit, asKept = false): void => {
     const { job, rigId, configuration } = this.snapshot;
     const doc = this.shown;
     if (!job || !doc || edit.changes.length === 0) return;
@@ -213,9 +213,8 @@ export class JobStore extends Shown {
     let kept: Edit;
     let after: JobDoc;
     try {
-      const open = viewed(doc, rigId, configuration);
-      kept = lowered(job, open, edit);
-      if (rigId !== null) kept = routed(doc, rigId, configuration, kept);
+      kept = asKept ? edit : lowered(job, viewed(doc, rigId, configuration), edit);
+      if (rigId !== null && !asKept) kept = routed(doc, rigId, configuration, kept);
       after = applyEdit(doc, kept).doc;
     } catch (e) {
       if (!(e instanceof PathError)) throw e;

@@ -10,6 +10,7 @@ import { reachArcs } from '../areas/drive/kit/arm-scan';
 import { foulsOf } from '../areas/space/model/fouls';
 import { valueOf } from '../quantity/quantity';
 import { mm, exact } from '../quantity/say';
+import { sketchOf, type SketchLine } from './sketch';
 import { nearness, outline, overlap, type Point, type View, viewName } from './project';
 
 /** One solid as it is drawn. */
@@ -22,6 +23,8 @@ export interface Outlined {
   name: string;
   role: string;
   points: Point[];
+  /** What it is recognised by, within its outline; null where it is its outline. */
+  sketch: readonly SketchLine[] | null;
   /** A size of it is not known: drawn dashed. */
   assumed: boolean;
   /** What a moving part sweeps: drawn dashed, not filled. */
@@ -155,6 +158,8 @@ function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outline
     name: piece.name,
     role: s.role,
     points: outline(view, s.solid),
+    sketch:
+      s.role === 'block' && s.solid.kind === 'box' ? sketchOf(view, s.solid, piece.kind) : null,
     assumed: !s.known || piece.assumed !== null,
     sweep: s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt',
     swings: s.role === 'sweep',

@@ -95,6 +95,12 @@ function drawn(e: Elevation, x: number, y: number, pen: Pen): string {
     parts.push(
       `<g class="${esc(o.kind)}"><path d="${path(o.points)}" fill="${o.sweep ? 'none' : 'white'}" stroke="black" stroke-width="${r(pen.line)}"${o.sweep || o.assumed ? ` stroke-dasharray="${dash(4, 2)}"` : ''}><title>${esc(o.name)}</title></path></g>`,
     );
+  // What fitted parts are recognised by, on those that nothing hides.
+  for (const o of e.outlines)
+    for (const l of o.sketch ?? [])
+      parts.push(
+        `<g class="${esc(o.kind)} sketch"><path d="${l.closed ? path(l.points) : path(l.points).replace('Z', '')}" fill="none" stroke="black" stroke-width="${r(pen.thin)}"/></g>`,
+      );
   // Hidden lines: every outline once more, dashed and thin; where it is visible it lies on itself.
   for (const o of e.outlines)
     if (!o.sweep)

@@ -43,7 +43,7 @@ export default function Welcome() {
             What is wrong, and why
           </Button>
         ) : null}
-        <Link href="/begin" onClick={go} className={buttonClass('strong')}>
+        <Link prefetch={false} href="/begin" onClick={go} className={buttonClass('strong')}>
           Begin your own
         </Link>
         <Button look="bare" className="w-11 px-0" onClick={go} aria-label="Do not show this again">

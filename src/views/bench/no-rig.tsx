@@ -22,7 +22,7 @@ export function NoRig() {
     return (
       <Blank title="No job is open">
         <p>Start an empty one, open the demo, or bring one in from a file.</p>
-        <Link href="/jobs" className={buttonClass('strong', 'mt-4')}>
+        <Link prefetch={false} href="/jobs" className={buttonClass('strong', 'mt-4')}>
           To the jobs
         </Link>
       </Blank>

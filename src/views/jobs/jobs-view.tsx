@@ -6,18 +6,21 @@ import { howMany } from '@/core/quantity/say';
 import { problemSentence, type Problem } from '@/core/format/problem';
 import { newNamedId } from '@/core/engine/ids';
 import { docOf } from '@/core/doc/write';
+import type { JobDoc } from '@/core/kit/kept';
 import type { Job } from '@/core/kit/types';
 import type { JobStore as Store } from '@/db/store';
 import { emptyJob } from '@/core/solve/rigs';
 import { liveQuery } from 'dexie';
 import { allJobs, binJob, listJobs, loadJob, rawJob, type JobListing } from '@/db/jobs';
-import { withLog } from '@/db/log';
+import { splitLog, withLog } from '@/db/log';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';
 import { files } from '@/workers/files';
 import { demoJob, useSnapshot, useStore } from '@/views/store/store-context';
 import { TextInput } from '@/views/part/cells';
+import { BesideFile } from './beside-file';
 import { Done } from './done';
+import { ThisDevice } from './device';
 import { FilePick, Problems } from './file-pick';
 import { useTake, type Take } from './use-take';
 
@@ -50,11 +53,23 @@ function Jobs({ store, jobs, open }: JobsProps) {
   const router = useRouter();
   const [problems, setProblems] = useState<Problem[]>([]);
   const take = useTake(store);
+  const [beside, setBeside] = useState<{ whole: JobDoc; bare: JobDoc } | null>(null);
+  const here = useSnapshot().doc;
   const importJob = async (file: File, cancel: AbortSignal) => {
     const read = await files.run(async (f) => f.readDoc(await file.text()), cancel);
     setProblems(read.ok ? [] : read.problems);
-    if (read.ok && (await take([read.value], `${read.value.name} is here.`, read.notes)))
-      router.push('/');
+    setBeside(null);
+    if (!read.ok) return;
+    const there = read.value;
+    // The same job lies here: what differs is shown, and nothing is doubled unless somebody asks.
+    if (jobs.some((j) => j.id === there.id && !j.binned && !j.damaged)) {
+      if (open?.id === there.id || (await store.open(there.id))) {
+        // Its log is its own: what was done there was not done here.
+        setBeside({ whole: there, bare: splitLog(there).job });
+        return;
+      }
+    }
+    if (await take([there], `${there.name} is here.`, read.notes)) router.push('/');
   };
   const restore = async (file: File, cancel: AbortSignal) => {
     const read = await files.run(async (f) => f.readBackup(await file.text()), cancel);
@@ -68,10 +83,24 @@ function Jobs({ store, jobs, open }: JobsProps) {
       <h1 className="text-xl font-semibold">Jobs</h1>
       <NewJobs count={jobs.length} open={open} take={take} onFile={importJob} />
       <Problems problems={problems} sentence={problemSentence} close={() => setProblems([])} />
+      {beside && here?.id === beside.bare.id ? (
+        <BesideFile
+          key={beside.bare.id}
+          store={store}
+          here={here}
+          there={beside.bare}
+          copy={() => {
+            setBeside(null);
+            void take([beside.whole], `A copy of ${beside.bare.name} is here.`);
+          }}
+          leave={() => setBeside(null)}
+        />
+      ) : null}
       <JobList store={store} jobs={jobs} open={open} />
       <Bin store={store} jobs={jobs} open={open} />
       {open ? <Done db={store.db} job={open.id} name={open.name} /> : null}
       <Backup store={store} onFile={restore} />
+      <ThisDevice />
     </section>
   );
 }

@@ -90,17 +90,33 @@ const PartPath = memo(function PartPath({
   path: (p: readonly Point[]) => string;
   on: boolean;
 }) {
+  const fill = FILL[o.kind] ?? 'var(--metal-2)';
+  const look = {
+    fillOpacity: o.assumed ? 0.45 : 1,
+    stroke: on ? 'var(--ink)' : 'var(--soft)',
+    strokeDasharray: o.sweep || o.assumed ? '5 4' : undefined,
+  };
+  const title = <title>{o.assumed ? `${o.name} (a size is not known)` : o.name}</title>;
+  if (o.sketch === null)
+    return (
+      <path d={path(o.points)} fill={o.sweep ? 'none' : fill} strokeWidth={on ? 2 : 1.1} {...look}>
+        {title}
+      </path>
+    );
+  // Its block is what is computed with: it stays in sight, thin, and takes the pointer.
   return (
-    <path
-      d={path(o.points)}
-      fill={o.sweep ? 'none' : (FILL[o.kind] ?? 'var(--metal-2)')}
-      fillOpacity={o.assumed ? 0.45 : 1}
-      stroke={on ? 'var(--ink)' : 'var(--soft)'}
-      strokeWidth={on ? 2 : 1.1}
-      strokeDasharray={o.sweep || o.assumed ? '5 4' : undefined}
-    >
-      <title>{o.assumed ? `${o.name} (a size is not known)` : o.name}</title>
-    </path>
+    <g {...look}>
+      {title}
+      <path d={path(o.points)} fill={fill} fillOpacity={0.25} strokeWidth="0.6" />
+      {o.sketch.map((l, i) => (
+        <path
+          key={i}
+          d={l.closed ? path(l.points) : path(l.points).replace('Z', '')}
+          fill={l.inner ? 'none' : fill}
+          strokeWidth={l.inner ? 0.8 : on ? 2 : 1.1}
+        />
+      ))}
+    </g>
   );
 });
 

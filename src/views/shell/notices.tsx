@@ -12,7 +12,7 @@ export function Unsound() {
   return (
     <div role="alert" className="m-4 border-l-4 border-fail bg-fail-wash p-3">
       <p>{snap.trouble}</p>
-      <Link href="/rescue" className="inline-flex min-h-11 items-center underline">
+      <Link prefetch={false} href="/rescue" className="inline-flex min-h-11 items-center underline">
         Save what this browser keeps
       </Link>
     </div>
@@ -37,7 +37,7 @@ export function NotKept() {
           : 'What was kept before is untouched.'}
       </p>
       <Button onClick={() => void store?.retry()}>Try again</Button>
-      <Link href="/jobs" className="inline-flex min-h-11 items-center underline">
+      <Link prefetch={false} href="/jobs" className="inline-flex min-h-11 items-center underline">
         Export
       </Link>
     </div>

@@ -54,6 +54,7 @@ export function PlaceLink({
 }) {
   return (
     <Link
+      prefetch={false}
       href={to}
       aria-current={here ? 'page' : undefined}
       onClick={onGo}

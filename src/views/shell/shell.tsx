@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { type Theme, ThemeSwitch } from './theme-switch';
+import { ThemeSwitch } from './theme-switch';
 import { type ReactNode, useEffect, useSyncExternalStore } from 'react';
 import { setNonce } from 'get-nonce';
 import { StoreProvider, useStore, useSnapshot } from '../store/store-context';
@@ -37,6 +37,7 @@ const Dock = dynamic(() => import('./dock').then((m) => m.Dock), { ssr: false })
 const Welcome = dynamic(() => import('@/views/begin/welcome'), { ssr: false });
 const Help = dynamic(() => import('@/views/help/help'), { ssr: false });
 const Sheets = dynamic(() => import('@/views/paper/sheets'), { ssr: false });
+const Offline = dynamic(() => import('./offline'), { ssr: false });
 const PhoneBar = dynamic(() => import('./phone-bar'), { ssr: false });
 const Strip = dynamic(() => import('@/views/bench/strip').then((m) => m.Strip), {
   ssr: false,
@@ -44,29 +45,21 @@ const Strip = dynamic(() => import('@/views/bench/strip').then((m) => m.Strip), 
   loading: () => <div className="h-[77px] shrink-0 border-b border-rule" />,
 });
 
-export function Shell({
-  nonce,
-  theme,
-  children,
-}: {
-  nonce: string;
-  theme: Theme;
-  children: ReactNode;
-}) {
+export function Shell({ nonce, children }: { nonce: string; children: ReactNode }) {
   // Radix and cmdk put style elements into the page: they carry the nonce of the policy.
   if (nonce && typeof document !== 'undefined') setNonce(nonce);
   return (
     <StoreProvider>
       <PartSheetHost>
         <BenchProvider>
-          <Frame initialTheme={theme}>{children}</Frame>
+          <Frame>{children}</Frame>
         </BenchProvider>
       </PartSheetHost>
     </StoreProvider>
   );
 }
 
-function Frame({ initialTheme, children }: { initialTheme: Theme; children: ReactNode }) {
+function Frame({ children }: { children: ReactNode }) {
   const path = usePathname();
   const store = useStore();
   const snap = useSnapshot();
@@ -74,6 +67,7 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
   const wide = useWide();
   const place = placeAt(path);
   const greet = useSyncExternalStore(never, isNew, isOld);
+  const ready = snap.phase === 'ready' || snap.phase === 'none';
   useIdleLoading();
   useLeaving(store);
   useKeys(store, openLine);
@@ -90,7 +84,12 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
         Skip to the view
       </a>
       <header className="flex flex-wrap items-center gap-x-1 border-b border-rule bg-panel px-3 py-0.5 lg:flex-nowrap">
-        <Link href="/" className="flex min-h-11 items-center" aria-label="Nelvix, to the rig">
+        <Link
+          href="/"
+          prefetch={false}
+          className="flex min-h-11 items-center"
+          aria-label="Nelvix, to the rig"
+        >
           <NamePlate />
         </Link>
         <div className="order-last flex w-full min-w-0 items-center lg:order-none lg:w-auto lg:flex-1">
@@ -114,10 +113,11 @@ function Frame({ initialTheme, children }: { initialTheme: Theme; children: Reac
           </Button>
           <StepButton which="undo" />
           <StepButton which="redo" />
-          <ThemeSwitch initial={initialTheme} />
+          <ThemeSwitch />
           <SaveSign />
         </div>
       </header>
+      {ready ? <Offline /> : null}
       {snap.save === 'full' || snap.save === 'broken' ? <NotKept /> : null}
       <div
         aria-live="polite"

@@ -1,13 +1,25 @@
 'use client';
 
-import { useState } from 'react';
+import { useSyncExternalStore } from 'react';
 import { Button } from '@/ui/button';
 import { Sun, Moon } from 'lucide-react';
 
-export type Theme = 'auto' | 'bench' | 'set';
+type Theme = 'auto' | 'bench' | 'set';
 
-export function ThemeSwitch({ initial }: { initial: Theme }) {
-  const [theme, setTheme] = useState<Theme>(initial);
+/** What stands on the page is the theme: it is put there before the first paint. */
+function onPage(): Theme {
+  const on = document.documentElement.dataset.theme;
+  return on === 'bench' || on === 'set' ? on : 'auto';
+}
+
+const follow = (tell: () => void) => {
+  const seen = new MutationObserver(tell);
+  seen.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => seen.disconnect();
+};
+
+export function ThemeSwitch() {
+  const theme = useSyncExternalStore(follow, onPage, (): Theme => 'auto');
   const dark = () =>
     theme === 'set' ||
     (theme === 'auto' && window.matchMedia('(prefers-color-scheme: dark)').matches);
@@ -21,7 +33,6 @@ export function ThemeSwitch({ initial }: { initial: Theme }) {
       title="bench or set"
       onClick={() => {
         const next = dark() ? 'bench' : 'set';
-        setTheme(next);
         document.documentElement.dataset.theme = next;
         document.cookie = `theme=${next}; path=/; max-age=31536000; samesite=strict`;
       }}

@@ -93,7 +93,7 @@ const grip: Silhouette = {
 
 /** Two balls and what is between them. */
 const arm: Silhouette = {
-  side: [WHOLE, dot(0.2, 0.5, 0.3), dot(0.8, 0.5, 0.3), line([0.2, 0.5], [0.8, 0.5])],
+  side: [WHOLE, dot(0.22, 0.5, 0.2), dot(0.78, 0.5, 0.2), line([0.22, 0.5], [0.78, 0.5])],
   front: [WHOLE, dot(0.5, 0.82, 0.12), dot(0.5, 0.18, 0.12), line([0.5, 0.18], [0.5, 0.82])],
 };
 
