@@ -67,7 +67,7 @@ test('from nothing to a sure verdict on coverage and one clearance of a rig of o
 test('a typical part goes into a kit, and says that it is a guess', async ({ page }) => {
   await open(page, '/kit');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.keyboard.type('7 in');
+  await page.getByPlaceholder(/50 mm prime/).fill('7 in');
   await page.getByRole('option', { name: /On-camera screen, 7 in/ }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByRole('textbox', { name: 'name' })).toHaveValue('On-camera screen, 7 in');
@@ -103,4 +103,30 @@ test('? says what one is looking at, the keys and the words; by pointer too', as
   await page.getByRole('link', { name: 'Kit' }).click();
   await page.getByRole('button', { name: '? Help', exact: true }).click();
   await expect(help.getByRole('heading', { name: 'Kit' })).toBeVisible();
+});
+
+test('every place that is empty says what it is for and offers the one next act', async ({
+  page,
+}) => {
+  await open(page, '/jobs');
+  await page.getByRole('button', { name: 'New, empty' }).click();
+  await expect(page.getByText('The kit is empty.')).toBeVisible();
+  const main = page.getByRole('main');
+  for (const path of ['/', '/model', '/set']) {
+    await open(page, path);
+    await expect(main.getByRole('link', { name: 'Begin a rig' })).toBeVisible();
+  }
+  await open(page, '/configurations');
+  await expect(main.getByRole('button', { name: 'New configuration' })).toBeVisible();
+  await open(page, '/compare');
+  await main.getByRole('button', { name: 'Copy Rig 1' }).click();
+  await expect(main.getByLabel('subject from A, m')).toBeVisible();
+  // What is typical stands in for what nobody has: one press says that it is there.
+  await open(page, '/kit');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByPlaceholder(/50 mm prime/).fill('5 in');
+  await page.getByRole('option', { name: /On-camera screen, 5 in/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'It is on hand' }).click();
+  await expect(sheet.getByRole('button', { name: 'It is on hand' })).toHaveCount(0);
 });

@@ -76,7 +76,7 @@ test('a ring opens on the drawing; a number of a table that is not there begins 
   // A part of which nothing is known has its drawing, too.
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.keyboard.type('lens');
+  await page.getByPlaceholder(/50 mm prime/).fill('lens');
   await page.getByRole('option', { name: 'lens', exact: true }).click();
   const fresh = page.getByRole('dialog', { name: 'New lens' });
   const behind = fresh.getByRole('textbox', { name: 'behind the rim, entrance pupil' });

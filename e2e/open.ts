@@ -63,7 +63,7 @@ export async function tabTo(page: Page, name: RegExp, most = 120) {
 /** Adds a part of a kind to the kit, where the kit is looked at. */
 export async function addPart(page: Page, kind: string): Promise<void> {
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.keyboard.type(kind);
+  await page.getByPlaceholder(/50 mm prime/).fill(kind);
   await page.getByRole('option', { name: kind, exact: true }).click();
 }
 

@@ -46,6 +46,27 @@ export function NoRig() {
   );
 }
 
+/** A rig of which nothing can be chosen yet: what this place is for, and how it begins. */
+export function EmptyKit() {
+  return (
+    <div
+      role="status"
+      className="flex flex-wrap items-center gap-3 border-b border-rule bg-sunk px-4 py-1"
+    >
+      <p className="min-w-0 flex-1">
+        Here the rig is drawn to scale, and it is said what fits and by how much. The kit of this
+        job is empty: begin a rig in three choices, or put your own parts into the kit.
+      </p>
+      <Link prefetch={false} href="/begin" className={buttonClass('strong')}>
+        Begin a rig
+      </Link>
+      <Link prefetch={false} href="/kit" className={buttonClass('plain')}>
+        To the kit
+      </Link>
+    </div>
+  );
+}
+
 function Blank({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section className="mx-auto max-w-xl p-8">

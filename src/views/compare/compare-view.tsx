@@ -8,24 +8,33 @@ import { compare, type Side } from '@/core/compare/compare';
 import type { Job, Rig } from '@/core/kit/types';
 import { parseLength } from '@/core/quantity/parse';
 import { exact, metres } from '@/core/quantity/say';
+import { copyRig } from '@/core/solve/rigs';
+import { Button } from '@/ui/button';
 import { LabelledSelect } from '@/ui/labelled-select';
 import { StateMark } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
 import { TextInput } from '@/views/part/cells';
-import { useSnapshot } from '@/views/store/store-context';
+import { useSnapshot, useStore } from '@/views/store/store-context';
 import { FieldsDrawing } from './fields-drawing';
 
 /** Two set-ups on the same subject, side by side. */
 export function CompareView() {
   const { job, rigId } = useSnapshot();
+  const store = useStore();
+  const rig = job?.rigs.find((r) => r.id === rigId) ?? job?.rigs[0];
   if (!job || job.rigs.length < 2)
     return (
       <section className="mx-auto max-w-xl p-8">
         <h1 className="mb-2 text-xl font-semibold">Compare</h1>
         <p>
-          Two rigs are needed to compare. Copy the one you have and change what you want to weigh
-          up.
+          Two rigs are laid beside each other here, on one subject: field, depth, mass, findings. A
+          second one is needed: copy the one you have and change what you want to weigh up.
         </p>
+        {rig ? (
+          <Button look="strong" className="mt-4" onClick={() => store?.edit(copyRig(rig).edit)}>
+            Copy {rig.name}
+          </Button>
+        ) : null}
       </section>
     );
   return <Compare job={job} first={job.rigs.find((r) => r.id === rigId) ?? job.rigs[0]!} />;

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { concerns, FIELDS, isKind, KIND_NAME } from '@/core/kit/fields';
 import { newNamedId } from '@/core/engine/ids';
 import { partsOn } from '@/core/roles/uses';
-import { isLens } from '@/core/kit/types';
-import { addPart } from '@/core/solve/kit-moves';
+import { isLens, onHand, type Job, type Part } from '@/core/kit/types';
+import { addPart, setField } from '@/core/solve/kit-moves';
 import { removePart } from '@/core/solve/remove-part';
 import { keepInSet } from '@/core/areas/coverage/moves/lens';
 import { Button } from '@/ui/button';
@@ -88,27 +88,52 @@ export function Sheet({ id, close, openOther }: SheetProps) {
           ) : null}
         </div>
       </div>
-      <div className="mt-4 flex flex-wrap gap-2 border-t border-rule pt-4">
-        <Button
-          onClick={() => {
-            const name = `${part.name}, copy`.slice(0, 120);
-            const copy = { ...part, name, id: newNamedId(name) };
-            store?.edit(addPart(job, copy));
-            openOther(copy.id);
-          }}
-        >
-          Copy
-        </Button>
-        <Button
-          look="danger"
-          onClick={() => {
-            close();
-            store?.edit(removePart(job, part));
-          }}
-        >
-          Take out of the kit
-        </Button>
-      </div>
+      <Acts job={job} part={part} close={close} openOther={openOther} />
     </Dialog>
+  );
+}
+
+/** What can be done with a part as a whole. */
+function Acts({
+  job,
+  part,
+  close,
+  openOther,
+}: Pick<SheetProps, 'close' | 'openOther'> & { job: Job; part: Part }) {
+  const store = useStore();
+  return (
+    <div className="mt-4 flex flex-wrap items-center gap-2 border-t border-rule pt-4">
+      {onHand(part) < 1 ? (
+        <>
+          <p className="text-soft">Nobody has one of these yet: it stands on the hire list.</p>
+          <Button
+            onClick={() =>
+              store?.edit(setField(job, ['kit', part.id, 'count'], 1, `pieces of ${part.name}`))
+            }
+          >
+            It is on hand
+          </Button>
+        </>
+      ) : null}
+      <Button
+        onClick={() => {
+          const name = `${part.name}, copy`.slice(0, 120);
+          const copy = { ...part, name, id: newNamedId(name) };
+          store?.edit(addPart(job, copy));
+          openOther(copy.id);
+        }}
+      >
+        Copy
+      </Button>
+      <Button
+        look="danger"
+        onClick={() => {
+          close();
+          store?.edit(removePart(job, part));
+        }}
+      >
+        Take out of the kit
+      </Button>
+    </div>
   );
 }

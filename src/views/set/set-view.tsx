@@ -1,12 +1,15 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import type { Job, Rig } from '@/core/kit/types';
 import { sayCommonStop } from '@/core/set/common-stop';
 import { fieldText, setTable } from '@/core/set/table';
+import { Button, buttonClass } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { lensName } from '@/views/bench/options';
+import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 
 /** Which glass covers which mode: the whole lens set against every mode of the body. */
@@ -36,11 +39,7 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
         {sayCommonStop(table.common)}
       </p>
       {table.modes.length === 0 || table.rows.length === 0 ? (
-        <p>
-          {table.modes.length === 0
-            ? 'The body on this rig has no recording modes yet: give them on its sheet.'
-            : 'There are no lenses in the kit yet.'}
-        </p>
+        <Nothing body={body ?? null} modes={table.modes.length} />
       ) : (
         <div className="overflow-x-auto">
           <table className="border-collapse">
@@ -99,5 +98,29 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
         </div>
       )}
     </section>
+  );
+}
+
+/** Why there is no table, and the one thing to do about it. */
+function Nothing({ body, modes }: { body: { id: string; name: string } | null; modes: number }) {
+  const sheet = usePartSheet();
+  if (body && modes === 0)
+    return (
+      <>
+        <p className="mb-3">{body.name} has no recording modes yet.</p>
+        <Button look="strong" onClick={() => sheet.open(body.id)}>
+          Give them on its sheet
+        </Button>
+      </>
+    );
+  return (
+    <>
+      <p className="mb-3">
+        {body ? 'There are no lenses in the kit yet.' : 'There is no body on this rig yet.'}
+      </p>
+      <Link prefetch={false} href={body ? '/kit' : '/begin'} className={buttonClass('strong')}>
+        {body ? 'To the kit' : 'Begin a rig'}
+      </Link>
+    </>
   );
 }
