@@ -1,6 +1,6 @@
 import Fuse from 'fuse.js';
 import { FIELDS, KIND_NAME, KINDS, type Field, type Kind } from '../kit/fields';
-import { unitOf } from './amount';
+import { unitOf } from '../quantity/units';
 import { COMMON_WORDS, FIELD_WORDS, KIND_WORDS } from './words';
 
 /** Words of a heading in one way of writing: `Front Ø (mm)` is `front diameter`. */

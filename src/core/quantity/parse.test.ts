@@ -119,3 +119,36 @@ describe('quantities as people type them', () => {
     );
   });
 });
+
+describe('any unit of its sort', () => {
+  // Pound and pound-force inch: NIST SP 811, appendix B.
+  test.each([
+    ['1.2 kg', 'g', { value: 1200 }],
+    ['820 g', 'g', { value: 820 }],
+    ['5 lb', 'g', { value: 2267.96185 }],
+    ['5 lb +- 0.1', 'g', { value: 2267.96185, tol: 45.359237 }],
+    ['5 lb +- 20 g', 'g', { value: 2267.96185, tol: 20 }],
+    ['~2 oz', 'g', { value: 56.699046, from: 'guess' }],
+    ['3 lbf in', 'N m', { value: 0.338954 }],
+    ['1,5 Nm', 'N m', { value: 1.5 }],
+    ['270\u00b0', 'deg', { value: 270 }],
+    ['0.71x', 'x', { value: 0.71 }],
+    ['12 V', 'V', { value: 12 }],
+  ])('%s into %s', (text, unit, value) => {
+    expect(parseQuantity(text, unit)).toEqual({ ok: true, value });
+  });
+
+  test.each([
+    ['1.2 kg', 'mm'],
+    ['3 in', 'g'],
+    ['5 stone', 'g'],
+    ['12 V', 'W'],
+    ['2.8x', 'T'],
+  ])('%s is none of %s, and says so', (text, unit) => {
+    const read = parseQuantity(text, unit);
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.sentence).toMatch(
+      /^".*" is not a (number|length).*Expected something like/,
+    );
+  });
+});

@@ -1,4 +1,5 @@
 import type { Quantity, Source } from './quantity';
+import { unitOf } from './units';
 
 export type Parsed<T> = { ok: true; value: T } | { ok: false; sentence: string };
 
@@ -114,7 +115,8 @@ export function parseQuantity(text: string, unit: string): Parsed<Quantity> {
   if (!first.ok) return first;
   const q: Quantity = { value: first.value };
   if (parts.length === 2) {
-    const bare = inches.test(parts[0]!) ? MM_PER_INCH : 1;
+    const bare =
+      unit === 'mm' ? (inches.test(parts[0]!) ? MM_PER_INCH : 1) : factorOf(parts[0]!, unit);
     const tol = readOne(parts[1]!, unit, bare);
     if (!tol.ok) return tol;
     if (tol.value < 0)
@@ -130,20 +132,31 @@ function readOne(text: string, unit: string, bare = 1): Parsed<number> {
     const r = parseLength(text, bare);
     return r.ok ? { ok: true, value: round(r.value) } : r;
   }
-  const cleaned = text
-    .trim()
-    .replace(/^(?:[tf]\s*\/?\s*)(?=\d)/i, '')
-    .replace(/\s*(?:deg|°|g|x|×)$/i, '');
-  const n = /^(?:[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)|\d+\s*\/\s*\d+)$/.test(cleaned)
-    ? plainNumber(cleaned)
-    : null;
-  return n === null
+  const bareText = text.trim().replace(/^(?:[tf]\s*\/?\s*)(?=\d)/i, '');
+  const m = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)|\d+\s*\/\s*\d+)\s*(.*)$/.exec(bareText);
+  // Any unit of its sort is understood: 1.2 kg, 5 lb, 2 lbf in.
+  const factor = m ? (m[2] === '' ? bare : unitOf(m[2]!, unit)) : null;
+  const n = m ? plainNumber(m[1]!) : null;
+  return n === null || factor === null
     ? {
         ok: false,
-        sentence: `"${shorten(text.trim())}" is not a number. Expected something like 0.71 or 0.71+-0.01.`,
+        sentence: `"${shorten(text.trim())}" is not a number${m && m[2] !== '' ? ` in ${unit || 'no unit'}` : ''}. Expected something like ${EXAMPLE[unit] ?? '0.71 or 0.71+-0.01'}.`,
       }
-    : { ok: true, value: n };
+    : { ok: true, value: round(n * factor) };
 }
+
+/** What one of the unit is that stands behind a number; 1 where none does. */
+function factorOf(text: string, unit: string): number {
+  const word = /[\d.,]\s*([^\d.,\s].*)$/.exec(text.trim())?.[1];
+  return (word === undefined ? null : unitOf(word, unit)) ?? 1;
+}
+
+/** What one would type, by the unit of the field. */
+const EXAMPLE: Readonly<Record<string, string>> = {
+  g: '820, 1.2 kg or 2 lb',
+  'N m': '0.35 or 3 lbf in',
+  deg: '270',
+};
 
 /** Inches to the micron: no caliper reads finer, and files stay readable. */
 function round(mm: number): number {
