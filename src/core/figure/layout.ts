@@ -190,13 +190,6 @@ function draft(both: Both, sheet: Sheet, scale: number): Draft {
     ...rowsOf(view, 'above', inner, sheet, on),
     ...rowsOf(view, 'below', inner, sheet, on),
   ].sort((a, b) => order.indexOf(a.path.join('/')) - order.indexOf(b.path.join('/')));
-  const placed =
-    (move: (p: Pt) => Pt) =>
-    (s: Shape): PlacedShape => ({
-      d: outline(s, (p) => move(on(p)), scale),
-      stroke: s.stroke,
-      assumed: s.assumed,
-    });
   const name = sheet.label.h * 0.5;
   const x0 = Math.min(box.x0, ...labels.map((l) => l.x)) - EDGE;
   const x1 = Math.max(box.x1, ...labels.map((l) => l.x + sheet.label.w)) + EDGE;
@@ -207,25 +200,50 @@ function draft(both: Both, sheet: Sheet, scale: number): Draft {
     x1,
     y0,
     y1,
-    at: ([ox, oy]) => {
-      const move = ([x, y]: Pt): Pt => [ox + x, oy + y];
-      return {
-        id: view.id,
-        name: [ox + x0, oy + y0 + name * 0.7],
-        shapes: view.shapes.map(placed(move)),
-        over: both.over.map(placed(move)),
-        labels: labels.map((l) => ({
-          path: l.path,
-          known: l.known,
-          x: ox + l.x,
-          y: oy + l.y,
-          lines: l.lines.map((p) => pathOf(p.map(move))).join(''),
-          ticks: l.ends.length > 0 ? ticksOf(l.lines[0]!.map(move), sheet.label.h / 12) : '',
-          ends: l.ends.map(move),
-        })),
-        grips: view.grips.map((g) => ({ key: g.key, name: g.name, at: move(on(g.at)) })),
-      };
-    },
+    at: (origin) =>
+      placed(both, { labels, scale, on, sheet, corner: [x0, y0 + name * 0.7] }, origin),
+  };
+}
+
+/** A view where it is put: all that was laid out about its own origin. */
+function placed(
+  { view, over }: Both,
+  {
+    labels,
+    scale,
+    on,
+    sheet,
+    corner,
+  }: {
+    labels: readonly DraftLabel[];
+    scale: number;
+    on: (p: Pt) => Pt;
+    sheet: Sheet;
+    corner: Pt;
+  },
+  [ox, oy]: Pt,
+): PlacedView {
+  const move = ([x, y]: Pt): Pt => [ox + x, oy + y];
+  const shape = (s: Shape): PlacedShape => ({
+    d: outline(s, (p) => move(on(p)), scale),
+    stroke: s.stroke,
+    assumed: s.assumed,
+  });
+  return {
+    id: view.id,
+    name: move(corner),
+    shapes: view.shapes.map(shape),
+    over: over.map(shape),
+    labels: labels.map((l) => ({
+      path: l.path,
+      known: l.known,
+      x: ox + l.x,
+      y: oy + l.y,
+      lines: l.lines.map((p) => pathOf(p.map(move))).join(''),
+      ticks: l.ends.length > 0 ? ticksOf(l.lines[0]!.map(move), sheet.label.h / 12) : '',
+      ends: l.ends.map(move),
+    })),
+    grips: view.grips.map((g) => ({ key: g.key, name: g.name, at: move(on(g.at)) })),
   };
 }
 

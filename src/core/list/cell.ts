@@ -1,3 +1,4 @@
+import type { QuantityField } from '../engine/field';
 import { rangesOf, type Field } from '../kit/fields';
 import { plain } from '../quantity/say';
 import { kept, readAmount } from './amount';
@@ -37,29 +38,8 @@ export function readCell(
     said,
   });
   switch (field.type) {
-    case 'quantity': {
-      const both = rangeOf(field, text, own);
-      if (both) {
-        const [a, b] = [
-          readAmount(both[0], field.unit, bare, comma),
-          readAmount(both[1], field.unit, bare, comma),
-        ];
-        if (a.ok && b.ok && both.to)
-          return {
-            ok: true,
-            value: { [field.key]: kept(a), [both.to]: kept(b) },
-            said: `${plain(a.value, 3)} to ${plain(b.value, 3)} ${field.unit}`,
-          };
-      }
-      const a = readAmount(text, field.unit, bare, comma);
-      if (!a.ok) return a;
-      if (a.value < field.min || a.value > field.max)
-        return {
-          ok: false,
-          why: `is out of bounds: ${field.label} is from ${field.min} to ${field.max} ${field.unit}`,
-        };
-      return one(kept(a), `${plain(a.value, 3)} ${field.unit}`.trim());
-    }
+    case 'quantity':
+      return quantityCell(field, text, bare, comma, own);
     case 'number': {
       const a = readAmount(text.replace(COUNTED, ''), field.unit, 1, comma);
       if (!a.ok) return a;
@@ -91,18 +71,8 @@ export function readCell(
         : { ok: false, why: `is none of ${field.options.map((o) => o.label).join(', ')}` };
     }
     case 'mount': {
-      const t = normal(text)
-        .replace(/ mount$/, '')
-        .replace(/^mount /, '');
-      const hit =
-        mounts.find((m) => normal(m.name) === t || normal(m.id) === t) ??
-        only(mounts.filter((m) => normal(m.name).split(' ').includes(t)));
-      return hit
-        ? one(hit.id, hit.name)
-        : {
-            ok: false,
-            why: 'is no mount of the list under Kit: name it there first, or leave it empty',
-          };
+      const hit = mountCalled(text, mounts);
+      return hit ? one(hit.id, hit.name) : { ok: false, why: NO_MOUNT };
     }
     case 'rows': {
       const figure = cellField(field);
@@ -137,4 +107,48 @@ function rangeOf(
   if (!m) return null;
   const unit = m[3] ? ` ${m[3]}` : '';
   return Object.assign([`${m[1]!}${unit}`, `${m[2]!}${unit}`] as [string, string], { to });
+}
+
+const NO_MOUNT = 'is no mount of the list under Kit: name it there first, or leave it empty';
+
+/** The mount that a cell names; the only one that has its word where none is called so. */
+function mountCalled(text: string, mounts: readonly NamedMount[]): NamedMount | undefined {
+  const t = normal(text)
+    .replace(/ mount$/, '')
+    .replace(/^mount /, '');
+  return (
+    mounts.find((m) => normal(m.name) === t || normal(m.id) === t) ??
+    only(mounts.filter((m) => normal(m.name).split(' ').includes(t)))
+  );
+}
+
+/** An amount with its unit, or the two ends of a range where the field has another end. */
+function quantityCell(
+  field: QuantityField,
+  text: string,
+  bare: number,
+  comma: boolean | null,
+  own: readonly Field[],
+): CellRead {
+  const amount = (t: string) => readAmount(t, field.unit, bare, comma);
+  const both = rangeOf(field, text, own);
+  const [from, to] = both ? [amount(both[0]), amount(both[1])] : [];
+  if (from?.ok && to?.ok && both?.to)
+    return {
+      ok: true,
+      value: { [field.key]: kept(from), [both.to]: kept(to) },
+      said: `${plain(from.value, 3)} to ${plain(to.value, 3)} ${field.unit}`,
+    };
+  const a = amount(text);
+  if (!a.ok) return a;
+  if (a.value < field.min || a.value > field.max)
+    return {
+      ok: false,
+      why: `is out of bounds: ${field.label} is from ${field.min} to ${field.max} ${field.unit}`,
+    };
+  return {
+    ok: true,
+    value: { [field.key]: kept(a) },
+    said: `${plain(a.value, 3)} ${field.unit}`.trim(),
+  };
 }

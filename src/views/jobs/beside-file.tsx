@@ -76,23 +76,33 @@ export function BesideFile({
       </div>
       <div className="flex flex-wrap gap-2">
         {things.length > 0 ? (
-          <>
-            <Button
-              look="strong"
-              disabled={marks.length === 0}
-              onClick={() => take(new Set(marks))}
-            >
-              Take what is marked
-            </Button>
-            <Button disabled={all.length === 0} onClick={() => take(new Set(all))}>
-              Take all
-            </Button>
-          </>
+          <Takes marked={marks} all={all} take={(keys) => take(new Set(keys))} />
         ) : null}
         <Button onClick={copy}>Take it in as a copy</Button>
         <Button onClick={leave}>Leave it</Button>
       </div>
     </section>
+  );
+}
+
+function Takes({
+  marked,
+  all,
+  take,
+}: {
+  marked: readonly string[];
+  all: readonly string[];
+  take: (keys: readonly string[]) => void;
+}) {
+  return (
+    <>
+      <Button look="strong" disabled={marked.length === 0} onClick={() => take(marked)}>
+        Take what is marked
+      </Button>
+      <Button disabled={all.length === 0} onClick={() => take(all)}>
+        Take all
+      </Button>
+    </>
   );
 }
 

@@ -42,6 +42,7 @@ function Kit({ job }: { job: Job }) {
   const chosen = job.kit.filter((p) => picked.has(p.id));
   const rig = useBench()?.rig ?? null;
   const sheet = usePartSheet();
+  const wide = useWide();
   const pick = (ids: readonly string[], on: boolean) =>
     setPicked((was) => new Set(on ? [...was, ...ids] : [...was].filter((x) => !ids.includes(x))));
   const sort = (by: KitColumn) =>
@@ -73,13 +74,15 @@ function Kit({ job }: { job: Job }) {
         <span className="text-soft">
           {rows.length} of {job.kit.length}
         </span>
-        <ColumnChoice
-          shown={shown}
-          onShown={(ids) => {
-            setShown(ids);
-            keepColumns(ids);
-          }}
-        />
+        {wide ? (
+          <ColumnChoice
+            shown={shown}
+            onShown={(ids) => {
+              setShown(ids);
+              keepColumns(ids);
+            }}
+          />
+        ) : null}
       </div>
       <InAndOut job={job} kind={kind} mounts={mounts} />
       {chosen.length > 0 ? (

@@ -20,6 +20,77 @@ function midEdit(): boolean {
   );
 }
 
+/** Holds the lock of those that edit for as long as something is edited here; returns what ends it. */
+function holdWhile(busy: () => boolean): () => void {
+  let release: (() => void) | null = null;
+  let asked = false;
+  const look = () => {
+    const edits = busy();
+    if (edits && !asked) {
+      asked = true;
+      void navigator.locks?.request(
+        LOCK,
+        { mode: 'shared' },
+        () => new Promise<void>((go) => (release = go)),
+      );
+    } else if (!edits && release) {
+      release();
+      release = null;
+      asked = false;
+    }
+  };
+  const timer = setInterval(look, LOOK);
+  return () => {
+    clearInterval(timer);
+    release?.();
+  };
+}
+
+/**
+ * Has the application kept on the device, and tells of a version that waits; once another one took
+ * over, the page is loaded anew. Returns what ends it.
+ */
+function watchVersions(
+  busy: () => boolean,
+  tell: (waiting: ServiceWorker | null) => void,
+): (() => void) | undefined {
+  if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator)) return undefined;
+  const { serviceWorker } = navigator;
+  const had = serviceWorker.controller !== null;
+  let gone = false;
+  let timer: ReturnType<typeof setInterval> | undefined;
+  // Another version took over: the page is loaded anew as soon as nothing is typed in it.
+  const changed = () => {
+    if (!had || gone) return;
+    timer = setInterval(() => {
+      if (busy()) return;
+      clearInterval(timer);
+      location.reload();
+    }, LOOK);
+  };
+  serviceWorker.addEventListener('controllerchange', changed);
+  let asking: ReturnType<typeof setInterval> | undefined;
+  serviceWorker.register('/sw.js', { updateViaCache: 'none' }).then(
+    (r) => {
+      if (gone) return;
+      const see = () => !gone && tell(r.active && r.waiting ? r.waiting : null);
+      see();
+      r.addEventListener('updatefound', () => r.installing?.addEventListener('statechange', see));
+      asking = setInterval(() => {
+        if (document.visibilityState === 'visible') void r.update().catch(() => undefined);
+      }, ASK);
+    },
+    // A browser that forbids it works as before: with the server.
+    () => undefined,
+  );
+  return () => {
+    gone = true;
+    clearInterval(timer);
+    clearInterval(asking);
+    serviceWorker.removeEventListener('controllerchange', changed);
+  };
+}
+
 /**
  * Keeps the application open without its server, and tells of a new version: it is taken when
  * somebody says so, and never while something is edited in any window.
@@ -31,68 +102,9 @@ export default function Offline() {
   const [said, setSaid] = useState('');
   const busy = useEffectEvent(() => store?.atRisk() === true || snap.waiting > 0 || midEdit());
 
-  useEffect(() => {
-    let release: (() => void) | null = null;
-    let asked = false;
-    const look = () => {
-      const edits = busy();
-      if (edits && !asked) {
-        asked = true;
-        void navigator.locks?.request(
-          LOCK,
-          { mode: 'shared' },
-          () => new Promise<void>((go) => (release = go)),
-        );
-      } else if (!edits && release) {
-        release();
-        release = null;
-        asked = false;
-      }
-    };
-    const timer = setInterval(look, LOOK);
-    return () => {
-      clearInterval(timer);
-      release?.();
-    };
-  }, []);
+  useEffect(() => holdWhile(() => busy()), []);
 
-  useEffect(() => {
-    if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator)) return;
-    const { serviceWorker } = navigator;
-    const had = serviceWorker.controller !== null;
-    let gone = false;
-    let timer: ReturnType<typeof setInterval> | undefined;
-    // Another version took over: the page is loaded anew as soon as nothing is typed in it.
-    const changed = () => {
-      if (!had || gone) return;
-      timer = setInterval(() => {
-        if (busy()) return;
-        clearInterval(timer);
-        location.reload();
-      }, LOOK);
-    };
-    serviceWorker.addEventListener('controllerchange', changed);
-    let asking: ReturnType<typeof setInterval> | undefined;
-    serviceWorker.register('/sw.js', { updateViaCache: 'none' }).then(
-      (r) => {
-        if (gone) return;
-        const see = () => !gone && setWaiting(r.active && r.waiting ? r.waiting : null);
-        see();
-        r.addEventListener('updatefound', () => r.installing?.addEventListener('statechange', see));
-        asking = setInterval(() => {
-          if (document.visibilityState === 'visible') void r.update().catch(() => undefined);
-        }, ASK);
-      },
-      // A browser that forbids it works as before: with the server.
-      () => undefined,
-    );
-    return () => {
-      gone = true;
-      clearInterval(timer);
-      clearInterval(asking);
-      serviceWorker.removeEventListener('controllerchange', changed);
-    };
-  }, []);
+  useEffect(() => watchVersions(() => busy(), setWaiting), []);
 
   // What somebody made is worth keeping: the browser is asked not to clear it, once there is any.
   const made = snap.undo !== null && snap.save === 'saved';

@@ -18,7 +18,11 @@ import { Beside } from './beside';
 import { FigureLines, FigureOver, FigureShapes } from './lines';
 import { NumberOnDrawing, QuantityOnDrawing } from './number-input';
 
-const LABEL = { w: 112, h: 44 };
+/** A number with its name over it, px; narrower where there is little room for the drawing beside it. */
+const WIDE = { label: { w: 112, h: 44 }, step: 13 };
+const NARROW = { label: { w: 82, h: 44 }, step: 8 };
+/** Up to here a sheet is narrow, px. */
+const PHONE = 480;
 
 /** Where views are looked at from. */
 const VIEW_WORD = { side: 'from the side', front: 'from the front', top: 'from above' } as const;
@@ -41,7 +45,7 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
   const [other, setOther] = useState<string | null>(null);
   const over = job.kit.find((p) => p.id === other && p.kind === part.kind) ?? null;
   const layout = useMemo(() => {
-    const sheet = { width: w, tall: 250, label: LABEL, step: 13, most: 7 };
+    const sheet = { width: w, tall: 250, most: 7, ...(w < PHONE ? NARROW : WIDE) };
     return figure && layOut(figure, sheet, over && figureOf(over));
   }, [figure, w, over]);
   if (!figure || !layout) return null;
@@ -70,6 +74,7 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
               <OnDrawing
                 key={`${v.id} ${l.path.join('/')}`}
                 label={l}
+                size={layout.label}
                 part={part}
                 job={job}
                 source={source}
@@ -173,6 +178,7 @@ function nameOf(part: Part, path: readonly string[]): string {
 
 function OnDrawing({
   label: l,
+  size,
   part,
   job,
   source,
@@ -180,6 +186,7 @@ function OnDrawing({
   onTrouble,
 }: {
   label: PlacedLabel;
+  size: { w: number; h: number };
   part: Part;
   job: Job;
   source: Source;
@@ -208,7 +215,7 @@ function OnDrawing({
     short: l.path.length > 1 && field.key === 'z' ? rowName(part, l.path) : field.label,
     x: l.x,
     y: l.y,
-    ...LABEL,
+    ...size,
     onFocus,
     onTrouble,
   };

@@ -1,6 +1,7 @@
 import type { DrawFigure, Pt, Size, ViewPen } from '../../../engine/figure';
 import { fixtures } from '../../joints/kit/figure-fixtures';
 import type { kinds } from './kinds';
+import { FITTING_KINDS, type FittingKind } from './parts';
 import { silhouetteOf, type Line } from './silhouettes';
 
 /** A part that stands against the camera: its block, and in it what its kind is recognised by. */
@@ -92,39 +93,11 @@ const rod: DrawFigure = (pen) => {
   fixtures(pen, { x: [-w.v / 2, w.v / 2], y: [-w.v / 2, w.v / 2], z: [0, d.v] });
 };
 
-type Own = 'cage' | 'rod';
-const FITTED = [
-  'handle',
-  'grip',
-  'arm',
-  'shoulder-pad',
-  'counterweight',
-  'hand-unit',
-  'monitor',
-  'recorder',
-  'finder',
-  'battery',
-  'battery-plate',
-  'bracket',
-  'clamp',
-  'spacer',
-  'quick-plate',
-  'receiver',
-  'dovetail',
-  'rail',
-  'rosette-adapter',
-  'shoe-mount',
-  'microphone',
-  'radio',
-  'cable-clamp',
-  'accessory',
-  'dummy-battery',
-] as const satisfies readonly Exclude<keyof typeof kinds, Own>[];
-
-type Fitted = Record<(typeof FITTED)[number], DrawFigure>;
-
 export const figures = {
-  ...(Object.fromEntries(FITTED.map((k) => [k, fitted(k)])) as Fitted),
+  ...(Object.fromEntries(FITTING_KINDS.map((k) => [k, fitted(k)])) as Record<
+    FittingKind,
+    DrawFigure
+  >),
   cage,
   rod,
 } satisfies Record<keyof typeof kinds, DrawFigure>;
