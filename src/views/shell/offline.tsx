@@ -71,8 +71,9 @@ function watchVersions(
   serviceWorker.addEventListener('controllerchange', changed);
   let asking: ReturnType<typeof setInterval> | undefined;
   serviceWorker.register('/sw.js', { updateViaCache: 'none' }).then(
-    (r) => {
-      if (gone) return;
+    (r: ServiceWorkerRegistration | undefined) => {
+      // Where it is forbidden from outside nothing comes of it, and nothing is refused either.
+      if (gone || !r) return;
       const see = () => !gone && tell(r.active && r.waiting ? r.waiting : null);
       see();
       r.addEventListener('updatefound', () => r.installing?.addEventListener('statechange', see));
