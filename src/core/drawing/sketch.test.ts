@@ -102,7 +102,7 @@ describe('what a fitted part is recognised by', () => {
   });
 
   test('camera left is at the right of the sheet, seen from the subject', () => {
-    // The jaw of a cable opens nowhere, a rosette has its teeth at camera left.
+    // A rosette is drawn with its teeth at camera left.
     const lines = sketchOf('front', box([0, 0, 0], [10, 10, 10]), 'rosette-adapter')!;
     const teeth = lines.find((l) => !l.closed)!;
     expect(Math.min(...teeth.points.map((p) => p[0]))).toBeGreaterThan(0);

@@ -1,6 +1,6 @@
 import { joiOf } from '../format/joi';
 import { shapeOfPart } from '../format/shape';
-import { FIELDS, isKind, type Field, type Kind } from '../kit/fields';
+import { FIELDS, isKind, KIND_NAME, type Field, type Kind } from '../kit/fields';
 import type { Part } from '../kit/types';
 import { newNamedId } from '../engine/ids';
 import {
@@ -73,6 +73,8 @@ export interface ListReading {
   unused: readonly number[];
   /** Kinds that are in it. */
   kinds: readonly Kind[];
+  /** Lines after the last that is read: nothing of them is taken in. */
+  beyond: number;
 }
 
 type Grid = readonly (readonly string[])[];
@@ -145,19 +147,33 @@ export function readList(
   const fields = Object.fromEntries(
     kinds.map((k) => [k, columnsOf(headings, k, taken, own)] as const),
   );
-  const comma = chosen.comma ?? decimalComma(lines.flatMap((l) => [...l.cells]));
+  const comma =
+    chosen.comma !== undefined ? chosen.comma : decimalComma(lines.flatMap((l) => [...l.cells]));
   const matching: Matching = { kind: kindAt, name: nameAt, size: sizeAt, fields, whole, comma };
-  const used = new Set([
-    ...taken,
+  const unused = unusedOf(headings, lines, matching);
+  const reading = { headings, matching, mounts, kit: byName(kit) };
+  const rows = lines.map((l) => rowOf(l, kindOf(l), reading));
+  const beyond = Math.max(0, grid.length - at - 1 - MOST_LINES);
+  return { headings, matching, rows, unused, kinds, beyond };
+}
+
+/** Columns that go into nothing, and have something in them. */
+function unusedOf(
+  headings: readonly string[],
+  lines: readonly { cells: readonly string[] }[],
+  { kind, name, size, fields }: Matching,
+): number[] {
+  const used = new Set<number | null>([
+    kind,
+    name,
+    size,
     ...Object.values(fields).flatMap((f) => Object.keys(f).map(Number)),
   ]);
   const widest = Math.max(headings.length, ...lines.map((l) => l.cells.length));
-  const unused = Array.from({ length: widest }, (_, c) => c).filter(
-    (c) => !used.has(c) && (headings[c] || lines.some((l) => (l.cells[c] ?? '').trim() !== '')),
+  const said = (c: number) => lines.some((l) => (l.cells[c] ?? '').trim() !== '');
+  return Array.from({ length: widest }, (_, c) => c).filter(
+    (c) => !used.has(c) && (Boolean(headings[c]) || said(c)),
   );
-  const reading = { headings, matching, mounts, kit: byName(kit) };
-  const rows = lines.map((l) => rowOf(l, kindOf(l), reading));
-  return { headings, matching, rows, unused, kinds };
 }
 
 const byName = (kit: readonly Part[]) =>
@@ -268,15 +284,42 @@ function rowOf(
     if (field && !BLANK.test(text)) put(Number(c), field, text);
   }
   if (matching.size !== null) sizes(cells[matching.size] ?? '', matching.size, headings, own, put);
-  const part = { id: same?.id ?? newNamedId(name), kind, name, ...said } as Part;
-  const bad = joiOf(shapeOfPart(kind)).validate(part).error;
+  out.push(...unsaid(cells, kind, out, { headings, matching, mounts, kit }));
   return {
     ...bare,
     cells: out,
     same,
+    ...kept(kind, { id: same?.id ?? newNamedId(name), name, ...said }),
+  };
+}
+
+/** What a row says as a part, or why it cannot be one. */
+function kept(kind: Kind, said: object): Pick<ListRow, 'part' | 'trouble'> {
+  const part = { ...said, kind } as Part;
+  const bad = joiOf(shapeOfPart(kind)).validate(part).error;
+  return {
     part: bad ? null : part,
     trouble: bad ? `It cannot be kept: ${bad.message.slice(0, 200)}.` : null,
   };
+}
+
+/** Cells that no field of the row's kind took: in a column of another kind, three sizes that are none. */
+function unsaid(
+  cells: readonly string[],
+  kind: Kind,
+  read: readonly ListCell[],
+  { headings, matching: m }: Reading,
+): ListCell[] {
+  const used = new Set(Object.values(m.fields).flatMap((f) => Object.keys(f).map(Number)));
+  if (m.size !== null) used.add(m.size);
+  return [...used].flatMap((column): ListCell[] => {
+    const text = (cells[column] ?? '').trim();
+    if (BLANK.test(text) || read.some((c) => c.column === column)) return [];
+    const heading = headings[column] ?? `column ${column + 1}`;
+    const why = column === m.size ? 'is not three sizes of it' : 'is nothing that it says';
+    const trouble = `"${text.slice(0, 30)}" under ${heading} ${why}: a ${KIND_NAME[kind].one}.`;
+    return [{ column, heading, text, key: '', label: heading, read: null, trouble }];
+  });
 }
 
 /** Whether what is said of a field was measured on the piece; a table by its first line. */

@@ -81,6 +81,7 @@ export function ListImport({
       <p className="text-soft">
         {marked > 0 ? `${howMany(marked, 'cell')} not understood, marked below. ` : ''}
         {left > 0 ? `${howMany(left, 'line')} not taken in: see why. ` : ''}
+        {list.beyond > 0 ? `${howMany(list.beyond, 'line')} after the last are not read. ` : ''}
         {list.unused.length > 0
           ? `Not used: ${list.unused.map((c) => list.headings[c] || `column ${c + 1}`).join(', ')}.`
           : ''}

@@ -232,7 +232,7 @@ function OnDrawing({
   );
 }
 
-/** One line under the drawing: what the number in hand is, what it is measured with, how sure it is. */
+/** One line over the drawing: what the number in hand is, what it is measured with, how sure it is. */
 function Said({
   part,
   job,
