@@ -12,7 +12,7 @@ const shared = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(nanoid|d3-[a-z-]+|internmap|three|three-mesh-bvh)/)',
+    '/node_modules/(?!(nanoid|d3-[a-z-]+|internmap|three|three-mesh-bvh|earcut)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   setupFilesAfterEnv: ['<rootDir>/scripts/jest-seed.mjs', '<rootDir>/scripts/jest-late.mjs'],

@@ -61,16 +61,15 @@ const SHOTS = [
     },
   },
   {
-    name: 'model-set',
+    name: 'model-turned',
     path: '/model',
     theme: 'set',
     act: async (page) => {
-      await goToRig('Towpath, day')(page);
+      await goToRig('Lockside')(page);
       await page.getByRole('link', { name: 'Model', exact: true }).click();
-      await page
-        .getByRole('button', { name: /no place for it/ })
-        .first()
-        .click();
+      await page.getByRole('button', { name: 'Turn it' }).click();
+      await page.getByRole('button', { name: 'Names', exact: true }).click();
+      await page.locator('figure').getByText('Fender grip', { exact: true }).waitFor();
     },
   },
   {

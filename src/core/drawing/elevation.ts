@@ -321,7 +321,7 @@ function meshesOf(stand: Stand): Elevation['meshes'] {
 }
 
 /** Light cone of the whole chip, nominal. */
-function coneOf(built: Built, view: View): LightCone | null {
+export function coneOf(built: Built, view: View): LightCone | null {
   const stand = standOf(built);
   const { lens, focal } = built;
   const [w, h] = modeSize(built);

@@ -47,14 +47,14 @@ export function sketchOf(view: View, block: Box, kind: string): SketchLine[] | n
     );
   };
   return lines.map((l) => ({
-    points: (l.r === undefined ? l.points : circle(l, along === 0 ? hz / hy : hx / hy)).map(on),
+    points: (l.r === undefined ? l.points : circleIn(l, along === 0 ? hz / hy : hx / hy)).map(on),
     closed: l.open !== true,
     inner: l.inner === true,
   }));
 }
 
 /** A circle in shares of a block that is `wide` times as long as it is high. */
-function circle({ points, r = 0 }: Line, wide: number): Point[] {
+export function circleIn({ points, r = 0 }: Line, wide: number): Point[] {
   const [u, v] = points[0]!;
   const [ru, rv] = wide > 1 ? [r / wide, r] : [r, r * wide];
   return Array.from({ length: ROUND }, (_, i) => {

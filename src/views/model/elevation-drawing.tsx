@@ -9,6 +9,7 @@ import { useSize } from '@/ui/use-size';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { Dimensions, ROW, Ruler, ticksOf } from './elevation-dimensions';
 import { Axes, Cone, Fouls, Hatch, Mesh, Parts } from './elevation-parts';
+import { Names } from './elevation-names';
 import { FoulPins } from './foul-pins';
 import { Grips } from './grips';
 import type { Sheet } from '@/views/bench/sheet';
@@ -125,6 +126,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
             <Ruler ticks={ticksOf(u0, u1, k > 1.6 ? 50 : 100)} X={X} y={Y(v0) + 6} />
           )}
           <Dimensions below={below} beside={beside} sheet={sheet} right={u1} bottom={v0} />
+          {few || over || w < NARROW ? null : <Names e={e} sheet={sheet} litParts={litParts} />}
           {under?.(view, sheet)}
           {over ? (
             over(view, sheet)

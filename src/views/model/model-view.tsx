@@ -2,7 +2,7 @@
 
 import { PrintButton } from '@/views/paper/print-button';
 import dynamic from 'next/dynamic';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState, type ComponentProps } from 'react';
 import type { View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { Button } from '@/ui/button';
@@ -15,12 +15,13 @@ import { MeasurePanel } from '@/views/bench/measure-panel';
 import { WithRig } from '@/views/bench/with-rig';
 import type { TriedPlace } from '@/core/solve/places';
 import { RangeDrawn, useLoadLayer } from '@/views/areas/joints/load-layer';
-import { freePins, PlacePins, pinsOf } from '@/views/areas/joints/place-pins';
+import { freePins, PlacePins, pinsOf, type Pin } from '@/views/areas/joints/place-pins';
 import { useFree, usePlacing } from '@/views/areas/joints/placing';
 import { ElevationDrawing } from './elevation-drawing';
 import type { Sheet } from '@/views/bench/sheet';
 
 const JointsPanel = dynamic(() => import('@/views/areas/joints/joints-panel'), { ssr: false });
+const TurnView = dynamic(() => import('./turn/turn-view'), { ssr: false });
 const BesidePanel = dynamic(() => import('@/views/areas/beside-panel'), { ssr: false });
 
 /** The rig from the side, from above and from the front; what stands on it and what is wrong with it. */
@@ -36,20 +37,10 @@ const TABS = [
 ] as const;
 
 const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
-  const { job, rig, facts, lit, litParts, setPicked, advice, setDraft, drop, panel, setPanel } =
-    bench;
+  const { job, rig, facts, setPicked, advice, drop, panel, setPanel } = bench;
   useLooking(bench);
-  // While something is dragged the view under the hand comes first; the others follow in between.
-  const [held, setHeld] = useState<View | null>(null);
   const later = useDeferredValue(facts);
   const follows = bench.dragging ? later : facts;
-  const hold = useMemo(() => {
-    const of = (view: View) => (edit: Edit | null) => {
-      setHeld(view);
-      setDraft(edit);
-    };
-    return { side: of('side'), top: of('top'), front: of('front') };
-  }, [setDraft]);
   const pick = useCallback(
     (key: string) => {
       setPicked(key);
@@ -70,37 +61,14 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
   const places = placing?.places ?? null;
   const { lines, under, setLit, setRange } = useLoadLayer(later, panel === 'joints');
   const asking = placing !== null;
-  const over = useMemo(() => {
-    const pins = places ? pinsOf(places, take) : free && !asking ? freePins(free, fill) : null;
-    return pins
-      ? function Over(view: View, sheet: Sheet) {
-          return <PlacePins pins={pins} view={view} sheet={sheet} />;
-        }
-      : undefined;
-  }, [places, take, free, asking, fill]);
-  const drawing = (view: View) => ({
-    over,
-    under,
-    view,
-    facts: view === held ? facts : follows,
-    lit,
-    litParts,
-    onPick: pick,
-    onDraft: hold[view],
-    onDrop: drop,
-  });
+  const pins = useMemo(
+    () => (places ? pinsOf(places, take) : free && !asking ? freePins(free, fill) : null),
+    [places, take, free, asking, fill],
+  );
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}, model`}</h1>
-      <div className="flex min-h-0 min-w-0 flex-col lg:grid lg:grid-rows-[minmax(0,56fr)_minmax(0,44fr)]">
-        <ElevationDrawing {...drawing('side')} />
-        <div className="flex min-h-0 flex-col border-t border-rule lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
-          <ElevationDrawing {...drawing('top')} few />
-          <div className="flex min-h-0 border-rule lg:border-l">
-            <ElevationDrawing {...drawing('front')} few />
-          </div>
-        </div>
-      </div>
+      <Drawings bench={bench} follows={follows} pins={pins} under={under} onPick={pick} />
       <section
         aria-label="What is on it and what is wrong with it"
         className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
@@ -134,6 +102,124 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
     </div>
   );
 });
+
+/** The rig drawn: three views at once, or one that is turned. */
+function Drawings({
+  bench: { facts, lit, litParts, setDraft, drop, panel },
+  follows,
+  pins,
+  under,
+  onPick,
+}: {
+  bench: Bench;
+  /** The facts as they follow what is dragged. */
+  follows: RigFacts;
+  pins: readonly Pin[] | null;
+  under: ComponentProps<typeof ElevationDrawing>['under'];
+  onPick: (key: string) => void;
+}) {
+  // While something is dragged the view under the hand comes first; the others follow in between.
+  const [held, setHeld] = useState<View | null>(null);
+  const hold = useMemo(() => {
+    const of = (view: View) => (edit: Edit | null) => {
+      setHeld(view);
+      setDraft(edit);
+    };
+    return { side: of('side'), top: of('top'), front: of('front') };
+  }, [setDraft]);
+  const over = useMemo(
+    () =>
+      pins
+        ? function Over(view: View, sheet: Sheet) {
+            return <PlacePins pins={pins} view={view} sheet={sheet} />;
+          }
+        : undefined,
+    [pins],
+  );
+  const { way, why, setWay, none } = useWay();
+  const drawing = (view: View) => ({
+    over,
+    under,
+    view,
+    facts: view === held ? facts : follows,
+    lit,
+    litParts,
+    onPick,
+    onDraft: hold[view],
+    onDrop: drop,
+  });
+  return (
+    <div className="relative flex min-h-0 min-w-0 flex-col">
+      <Ways way={way} why={why} onWay={setWay} />
+      {way === 'turn' ? (
+        <TurnView
+          facts={follows}
+          lit={lit}
+          litParts={litParts}
+          onPick={onPick}
+          pins={pins}
+          load={panel === 'joints'}
+          onNone={none}
+        />
+      ) : (
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col lg:grid lg:grid-rows-[minmax(0,56fr)_minmax(0,44fr)]">
+          <ElevationDrawing {...drawing('side')} />
+          <div className="flex min-h-0 flex-col border-t border-rule lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+            <ElevationDrawing {...drawing('top')} few />
+            <div className="flex min-h-0 border-rule lg:border-l">
+              <ElevationDrawing {...drawing('front')} few />
+            </div>
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+type Way = 'views' | 'turn';
+
+/** Three views at once, or one that is turned; back to the views, with a word, where there is none. */
+function useWay() {
+  const [way, setWay] = useState<Way>('views');
+  const [why, setWhy] = useState<string | null>(null);
+  const none = useCallback((reason: string) => {
+    setWay('views');
+    setWhy(reason);
+  }, []);
+  return { way, why, setWay, none };
+}
+
+function Ways({ way, why, onWay }: { way: Way; why: string | null; onWay: (way: Way) => void }) {
+  return (
+    <div
+      role="group"
+      aria-label="The rig as"
+      className="absolute right-1 top-0 z-10 flex items-center"
+    >
+      {why ? (
+        <p role="status" className="max-w-96 bg-panel px-2 text-sm text-tight">
+          {why}
+        </p>
+      ) : null}
+      {(
+        [
+          ['views', 'Three views'],
+          ['turn', 'Turn it'],
+        ] as const
+      ).map(([id, name]) => (
+        <Button
+          key={id}
+          look="bare"
+          aria-pressed={way === id}
+          className={`!px-2 ${way === id ? 'text-ink underline decoration-accent decoration-[3px] underline-offset-8' : 'text-soft'}`}
+          onClick={() => onWay(id)}
+        >
+          {name}
+        </Button>
+      ))}
+    </div>
+  );
+}
 
 /** The three views and the placed parts as files. */
 function Exports({ facts }: { facts: RigFacts }) {
