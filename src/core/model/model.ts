@@ -3,7 +3,7 @@ import { coneOf } from '../drawing/elevation';
 import { foulsOf } from '../areas/space/model/fouls';
 import type { StandSolid } from '../place/setting';
 import { mm } from '../quantity/say';
-import type { Solid, Vec } from '../solids/solid';
+import type { Bounds, Solid, Vec } from '../solids/solid';
 import { standOf } from '../stand/stand';
 import { exploded, extentOf } from './explode';
 import { extruded, type Drawn, type Mark } from './extruded';
@@ -20,6 +20,8 @@ export interface ModelPiece {
   assumed: boolean;
   /** Middle of what it takes up; what its name points at, mm. */
   middle: Vec;
+  /** What it takes up along the axes. */
+  extent: Bounds;
   away: Vec;
 }
 
@@ -71,7 +73,7 @@ export function modelOf(built: Built): Model {
   const stand = standOf(built);
   const away = exploded(built);
   const pieces = stand.pieces.map((p): ModelPiece => {
-    const e = extentOf(p) ?? [0, 0, 0, 0, 0, 0];
+    const e = extentOf(p) ?? ([0, 0, 0, 0, 0, 0] as const);
     return {
       key: p.key,
       part: p.part,
@@ -79,6 +81,7 @@ export function modelOf(built: Built): Model {
       kind: p.kind,
       assumed: p.assumed !== null,
       middle: [(e[0] + e[3]) / 2, (e[1] + e[4]) / 2, (e[2] + e[5]) / 2],
+      extent: e,
       away: away.get(p.key) ?? [0, 0, 0],
     };
   });

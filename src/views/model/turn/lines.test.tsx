@@ -64,6 +64,7 @@ function modelWith(...solids: Solid[]): Model {
       kind: 'grip',
       assumed: false,
       middle: [0, 0, 0],
+      extent: [0, 0, 0, 0, 0, 0],
       away: [0, 10 * i, 0],
     })),
     shapes: solids.map((s, i): Shape => {

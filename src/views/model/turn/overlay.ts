@@ -10,6 +10,9 @@ interface Item {
   name: boolean;
 }
 
+/** As many names may stand on the rig itself. */
+const FEW = 3;
+
 /** Pins and names over the picture: put where things are after every frame. */
 export class Overlay {
   readonly #items = new Set<Item>();
@@ -56,7 +59,9 @@ export class Overlay {
       pins.push({ left, top, w, h });
       stand(item.el, left, top);
     }
-    const placed = new Map(placeNames(names, sheet, pins).map((n) => [n.key, n]));
+    // Many names stand beside the rig, a few on it.
+    const taken = names.length > FEW ? [...pins, ...scene.boxes()] : pins;
+    const placed = new Map(placeNames(names, sheet, taken).map((n) => [n.key, n]));
     const lines: string[] = [];
     for (const n of names) {
       const p = placed.get(n.key);

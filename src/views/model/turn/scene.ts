@@ -345,6 +345,20 @@ export class TurnScene {
     return { x: (0.5 + v.x / v.w / 2) * this.#w, y: (0.5 - v.y / v.w / 2) * this.#h };
   }
 
+  /** What each piece takes up in the picture, px. */
+  boxes(): { left: number; top: number; w: number; h: number }[] {
+    return (this.#model?.pieces ?? []).flatMap((p, piece) => {
+      const e = p.extent;
+      const corners = Array.from({ length: 8 }, (_, k) =>
+        this.at([e[k & 1 ? 3 : 0], e[k & 2 ? 4 : 1], e[k & 4 ? 5 : 2]], piece),
+      ).filter((c) => c !== null);
+      if (corners.length < 8) return [];
+      const [xs, ys] = [corners.map((c) => c.x), corners.map((c) => c.y)];
+      const [left, top] = [Math.min(...xs), Math.min(...ys)];
+      return [{ left, top, w: Math.max(...xs) - left, h: Math.max(...ys) - top }];
+    });
+  }
+
   /** The nearest piece under a point of the picture, px; null where there is none. */
   pick(x: number, y: number): number | null {
     if (!this.#model) return null;
