@@ -13,6 +13,6 @@ test('a processor throttled four times: two hundred quick edits are kept two sec
   await page.getByRole('button', { name: /^Lens: / }).focus();
   for (let i = 0; i < 200; i++)
     await page.keyboard.press(i % 5 === 4 ? 'Control+z' : i % 2 ? 'ArrowRight' : 'ArrowLeft');
-  await expect(page.getByTestId('save')).toHaveText('kept', { timeout: 2_000 });
+  await expect(page.getByTestId('save')).toHaveText('saved', { timeout: 2_000 });
   await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
 });

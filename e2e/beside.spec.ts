@@ -72,7 +72,7 @@ test('under and beside by keyboard alone: go there, slide, choose, put by name',
   await expect(grip).toHaveAttribute('aria-valuenow', String(start));
   await tabTo(page, /^Findings$/);
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('tab', { name: 'Under and beside' })).toBeFocused();
+  await expect(page.getByRole('tab', { name: 'On the rig' })).toBeFocused();
   await tabTo(page, /^clamped at/);
   await page.keyboard.type('110');
   await page.keyboard.press('Enter');
@@ -107,7 +107,7 @@ test('the form: another outlet turns the motor, a support finds its place and he
 }) => {
   await elevations(page, 'Canal');
   await expect(finding(page, /Ratchet motor stalls on 5 V outlet/)).toBeVisible();
-  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  await page.getByRole('tab', { name: 'On the rig' }).click();
   await page.getByLabel('fed from').selectOption({ label: '8 V outlet of Raft plate, 8 V' });
   await page.getByLabel('put a support').selectOption({ label: 'Prop tall' });
   await expect(page.getByText(/mm, \d+\.\d touches/)).toBeVisible();
@@ -123,7 +123,7 @@ for (const theme of ['bench', 'set'])
   }) => {
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
     await elevations(page);
-    for (const tab of ['Findings', 'Under and beside', 'Measure next']) {
+    for (const tab of ['Findings', 'On the rig', 'Measure next']) {
       await page.getByRole('tab', { name: tab }).click();
       await page.waitForTimeout(300);
       const { violations } = await new AxeBuilder({ page }).analyze();
@@ -178,7 +178,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
   await choose(page, 'body', /My body/);
   await choose(page, 'lens', /My lens/);
   await page.getByRole('link', { name: 'Model', exact: true }).click();
-  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  await page.getByRole('tab', { name: 'On the rig' }).click();
   await page.getByLabel('put', { exact: true }).selectOption({ label: 'My plate' });
   await page
     .getByLabel('put rods in')
@@ -250,7 +250,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
   };
   await page.getByRole('tab', { name: 'Measure next' }).click();
   const list = page.getByRole('region', { name: 'Measure next' });
-  const rows = list.locator('ol > li').filter({ hasText: /(settles|bears on) \d/ });
+  const rows = list.locator('ol > li').filter({ hasText: /(settles|affects) \d/ });
   const done = list.getByText('No number would change a finding.');
   const given = new Set<string>();
   const asking = (what: string) => new RegExp(`^${what}(settles|bears)`);
@@ -290,7 +290,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
           .evaluateAll((all) => all.length === 0 || (all[0] as HTMLInputElement).value !== ''),
       )
       .toBe(true);
-    await expect(page.getByTestId('save')).toHaveText('kept');
+    await expect(page.getByTestId('save')).toHaveText('saved');
   }
   await page.getByRole('tab', { name: 'Findings' }).click();
   await expect(

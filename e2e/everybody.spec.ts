@@ -74,7 +74,7 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await page.keyboard.type('wherry');
   await page.getByRole('option', { name: /Wherry/ }).waitFor();
   await page.keyboard.press('Enter');
-  await expect(chosen(page, 'in between', 'Ferrule PL to 20')).toBeVisible();
+  await expect(chosen(page, 'adapters', 'Ferrule PL to 20')).toBeVisible();
   await tabTo(page, /show the sum/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog')).toBeFocused();

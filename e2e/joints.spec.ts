@@ -236,7 +236,7 @@ test('a rig with everything on named interfaces, from nothing, by visible labels
   await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await choose(page, 'body', /My body/);
   await page.getByRole('link', { name: 'Model', exact: true }).click();
-  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  await page.getByRole('tab', { name: 'On the rig' }).click();
   await page.getByLabel('fit', { exact: true }).selectOption({ label: 'My cage, cage' });
   await page.getByRole('tab', { name: 'Joints' }).click();
   const put = async (what: string, where: RegExp, then: string) => {
@@ -276,7 +276,7 @@ test('a motor on a single rod in a clamp of the cage, and back on the rods of th
   await goToRig(page, 'Lockside');
   await page.getByRole('button', { name: /^Configuration: / }).click();
   await page.getByRole('option', { name: 'from hand to hand' }).click();
-  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  await page.getByRole('tab', { name: 'On the rig' }).click();
   const on = page.getByLabel('clamped to', { exact: true });
   await expect(on).toHaveValue('rod');
   await expect(on.locator('option:checked')).toHaveText('Batten 200');

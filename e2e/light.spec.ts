@@ -59,7 +59,7 @@ test('a plate that can be set stands where the rods come out right, or where it 
   await open(page);
   await goToRig(page, 'Wheelhouse');
   await page.goto('/model');
-  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  await page.getByRole('tab', { name: 'On the rig' }).click();
   const panel = page.getByRole('tabpanel');
   await panel.getByLabel('put', { exact: true }).selectOption({ label: 'Beam bridge, studio' });
   const set = panel.getByLabel('set to');

@@ -8,7 +8,7 @@ export async function open(page: Page, path = '/') {
 
 /** Waits until everything done so far is kept in the browser. */
 export async function kept(page: Page) {
-  await expect(page.getByTestId('save')).toHaveText('kept');
+  await expect(page.getByTestId('save')).toHaveText('saved');
 }
 
 export function findings(page: Page): Locator {

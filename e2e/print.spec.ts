@@ -137,3 +137,39 @@ test('a part on paper: drawn to a true scale, every number on it, what is missin
   expect(sheets[0]!.strokes.some((mm) => Math.abs(mm - 100) < 0.05)).toBe(true);
   await expect(page.getByRole('dialog', { name: 'Weir box' })).toBeVisible();
 });
+
+test('the lens set is printed across, every lens against every mode', async ({ page }) => {
+  await open(page);
+  await goToRig(page, 'Wheelhouse');
+  await page.getByRole('link', { name: 'Lens set', exact: true }).click();
+  await page.waitForTimeout(800);
+  const rows = await page.getByRole('rowheader').count();
+  const sheets = await printed(page);
+  expect(sheets.every((s) => s.w > s.h)).toBe(true);
+  const text = sheets.map((s) => s.text).join(' ');
+  expect(text).toContain('Lens set on');
+  expect(text).toContain('Sedge 18-35');
+  expect(rows).toBeGreaterThan(2);
+  // A state is a word on paper, never a colour alone.
+  expect(text.match(/\b(ok|tight|fails|unknown),/g)!.length).toBeGreaterThan(rows);
+  expect(sheets[0]!.strokes.some((mm) => Math.abs(mm - 100) < 0.05)).toBe(true);
+});
+
+test('configurations are printed beside each other, with what has to be done in between', async ({
+  page,
+}) => {
+  await open(page);
+  await goToRig(page, 'Lockside');
+  await page.getByRole('link', { name: 'Configurations', exact: true }).click();
+  await page.waitForTimeout(800);
+  const sheets = await printed(page);
+  const text = sheets
+    .map((s) => s.text)
+    .join(' ')
+    .replace(/\s+/g, ' ');
+  for (const name of ['studio', 'shoulder', 'cabin', 'gimbal']) expect(text).toContain(name);
+  expect(text).toContain('From the rig itself to cabin');
+  expect(text).toMatch(/left off: /);
+  expect(text).toMatch(/weighed parts .* g/);
+  expect(sheets[0]!.w).toBeGreaterThan(sheets[0]!.h);
+});

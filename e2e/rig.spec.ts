@@ -11,7 +11,7 @@ test('the demo opens on real trouble; the tried fix takes it away, undo brings i
   await findings(page)
     .getByRole('button', { name: 'Use Narrows 0.71 for the Pocket instead' })
     .click();
-  await expect(chosen(page, 'in between', 'Narrows 0.71 for the Pocket')).toBeVisible();
+  await expect(chosen(page, 'adapters', 'Narrows 0.71 for the Pocket')).toBeVisible();
   await expect(finding(page, /too shallow/)).toHaveCount(0);
   await kept(page);
   await page.getByRole('button', { name: /^Undo: Use Narrows/ }).click();
@@ -112,7 +112,7 @@ test('on the line: arrow keys step through the lens set, a press puts another, s
     .getByRole('option', { name: /Ferrule 44 to 19.25/ })
     .first()
     .click();
-  await expect(chosen(page, 'in between', 'Ferrule 44 to 19.25')).toBeVisible();
+  await expect(chosen(page, 'adapters', 'Ferrule 44 to 19.25')).toBeVisible();
   const side = page.getByRole('button', { name: /side$/ });
   await side.click();
   await expect(side).toHaveText(/operator's side/);
@@ -121,7 +121,7 @@ test('on the line: arrow keys step through the lens set, a press puts another, s
 test('what cannot go on says what is missing, drawn as a gap', async ({ page }) => {
   await open(page);
   await goToRig(page, 'Canal');
-  await page.getByRole('button', { name: /^in between: / }).click();
+  await page.getByRole('button', { name: /^adapters: / }).click();
   await page.getByRole('option', { name: 'Take everything off' }).click();
   await expect(finding(page, /does not go onto Orrin Box/)).toBeVisible();
   await expect(page.getByText('32.00 mm missing')).toBeVisible();

@@ -121,7 +121,7 @@ test('the database deleted under the page: the job stays, and is written anew', 
   const sign = page.getByTestId('save');
   await expect(async () => {
     if (await again.isVisible()) await again.click();
-    expect(await sign.textContent()).toBe('kept');
+    expect(await sign.textContent()).toBe('saved');
   }).toPass();
   await page.reload();
   await expect(chosen(page, 'lens', 'Marl 50')).toBeVisible();

@@ -78,7 +78,7 @@ test('the line runs along the top where the rig is the subject: a pin leads to i
   await page.getByRole('link', { name: 'Model', exact: true }).click();
   await expect(strip).toBeVisible();
   // The model shows findings itself: the tab is turned to.
-  await page.getByRole('tab', { name: 'Under and beside' }).click();
+  await page.getByRole('tab', { name: 'On the rig' }).click();
   await page
     .getByRole('banner')
     .getByRole('button', { name: /^Findings: / })

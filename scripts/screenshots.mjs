@@ -135,7 +135,7 @@ const SHOTS = [
       await lens.focus();
       for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'Control+z'])
         await page.keyboard.press(key);
-      await page.getByTestId('save').getByText('kept').waitFor();
+      await page.getByTestId('save').getByText('saved').waitFor();
       await page.getByRole('link', { name: 'Job', exact: true }).click();
       await page.getByRole('heading', { name: /^Done in / }).waitFor();
     },

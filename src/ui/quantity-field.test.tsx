@@ -1,7 +1,8 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import type { QuantityInput } from '@/core/quantity/quantity';
-import { QuantityField, quantityText } from './quantity-field';
+import { typedText } from '@/core/quantity/typed';
+import { QuantityField } from './quantity-field';
 
 afterEach(cleanup);
 
@@ -84,8 +85,8 @@ describe('the field of a quantity', () => {
   });
 
   test('what is written back can be read', () => {
-    expect(quantityText(undefined, 'length')).toBe('');
-    expect(quantityText(30.9, 'circle')).toBe('30.9');
-    expect(quantityText({ value: -0.02, tol: 0.005 }, 'flange')).toBe('-0.02 \u00b10.005');
+    expect(typedText(undefined, 'length', 'mm')).toBe('');
+    expect(typedText(30.9, 'circle', 'mm')).toBe('30.9');
+    expect(typedText({ value: -0.02, tol: 0.005 }, 'flange', 'mm')).toBe('-0.02 \u00b10.005');
   });
 });

@@ -1,37 +1,19 @@
 'use client';
 
 import { useId, useState, type KeyboardEvent } from 'react';
-import { parseQuantity } from '@/core/quantity/parse';
 import {
   known,
   type QuantityInput,
   type Source,
   type ToleranceClass,
 } from '@/core/quantity/quantity';
-import { plain } from '@/core/quantity/say';
+import { boundText, fieldUnit, readTyped, typedText } from '@/core/quantity/typed';
 
 export const SOURCE_WORD: Record<Source, string> = {
   measured: 'measured',
   sheet: 'sheet',
   guess: 'guess',
 };
-
-/**
- * A quantity as it is typed back into its field: `31.6 ±0.8`.
- *
- * @param marks a guess has its sign `~`, where no word beside it says so
- */
-export function quantityText(
-  q: QuantityInput | undefined,
-  cls: ToleranceClass,
-  marks = false,
-): string {
-  const k = known(q, cls);
-  if (!k) return '';
-  const given = typeof q === 'object' && q.tol !== undefined;
-  const guess = marks && k.from === 'guess' ? '~' : '';
-  return `${guess}${plain(k.value, 4).replace('\u2212', '-')}${given ? ` \u00b1${plain(k.tol, 4)}` : ''}`;
-}
 
 interface QuantityProps {
   label: string;
@@ -60,7 +42,7 @@ export function useTyped({
   onKeep,
   marks,
 }: Omit<QuantityProps, 'hint' | 'showLabel' | 'compact'> & { marks?: boolean }) {
-  const stands = quantityText(value, cls, marks);
+  const stands = typedText(value, cls, unit, marks);
   // What is being typed; once kept it shows until what stands has followed.
   const [draft, setDraft] = useState<{ text: string; kept: string | null } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -72,14 +54,14 @@ export function useTyped({
       if (text.trim() !== stands.trim()) onKeep(undefined);
       return;
     }
-    const read = parseQuantity(text, unit);
+    const read = readTyped(text, unit, cls);
     if (!read.ok) {
       setTrouble(read.sentence);
       return;
     }
     if (read.value.value < min || read.value.value > max) {
       setTrouble(
-        `${label} has to be from ${min} to ${max}${unit ? ` ${unit}` : ''}; this says ${plain(read.value.value, 3)}.`,
+        `${label} has to be from ${boundText(min, unit, cls)} to ${boundText(max, unit, cls)}${unit ? ` ${fieldUnit(unit, cls).unit}` : ''}; this says ${boundText(read.value.value, unit, cls)}.`,
       );
       return;
     }
@@ -107,7 +89,7 @@ export function useTyped({
  * `77.2+-0.1`, `3 1/32"`, `~120`. Enter or leaving the field keeps it; Escape puts back what was.
  */
 export function QuantityField(props: QuantityProps) {
-  const { label, hint, unit, showLabel = true, compact = false } = props;
+  const { label, hint, unit, cls, showLabel = true, compact = false } = props;
   const id = useId();
   const { text, trouble, keep, type, onKeyDown, draft } = useTyped(props);
   return (
@@ -131,7 +113,7 @@ export function QuantityField(props: QuantityProps) {
             onKeyDown={onKeyDown}
             className={`h-11 rounded-sm border bg-paper px-2 text-right placeholder:text-soft ${compact ? 'w-28' : 'w-36'} ${trouble ? 'border-fail' : 'border-edge'}`}
           />
-          <span className="w-8 text-sm text-soft">{unit}</span>
+          <span className="w-8 text-sm text-soft">{fieldUnit(unit, cls).unit}</span>
           <From {...props} />
         </div>
       </div>

@@ -1,8 +1,14 @@
+import { shown, unitsText } from '../core/quantity/shown';
 import { Helper } from './helper';
 import { Holder } from './holder';
 import type { RigApi } from './rig.worker';
 
-const start = () => new Worker(new URL('./rig.worker.ts', import.meta.url), { type: 'module' });
+/** Its name tells it the units that this device shows. */
+const start = () =>
+  new Worker(new URL('./rig.worker.ts', import.meta.url), {
+    type: 'module',
+    name: unitsText(shown()),
+  });
 
 /** The worker that tries fixes and ranks measurements, started at first use. */
 export const adviser = new Holder(new Helper<RigApi>(start, 'What tries fixes', 60_000));

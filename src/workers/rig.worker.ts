@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { sayIn, unitsFrom } from '../core/quantity/shown';
 import { build, shared } from '../core/build/build';
 import { patched, type JobPatch } from '../core/doc/patch';
 import { check } from '../core/areas/checks';
@@ -189,4 +190,6 @@ const rig = {
 
 export type RigApi = typeof rig;
 
+// What starts it names it by the units it is to speak in.
+sayIn(unitsFrom((globalThis as { name?: string }).name));
 expose(rig);

@@ -1,4 +1,4 @@
-import { exact } from '../quantity/say';
+import { bareLength, mm, sayLength, bareOptics } from '../quantity/say';
 import { valueOf } from '../quantity/quantity';
 import { isReducer, type Body, type Lens, type Part, type Reducer } from '../kit/types';
 import { axisOf, AXIS_STAND_IN, drawnAt, type Axis, type AxisLink } from './axis';
@@ -177,7 +177,7 @@ function drawBody(d: Drawing, body: Body, face: number): void {
     d.dimensions.push({
       from: 0,
       to: face,
-      text: exact(flange.known.value, 2),
+      text: bareOptics(flange.known.value, 2),
       label: `flange distance of ${body.name}`,
       path: flange.path,
     });
@@ -197,8 +197,8 @@ function drawCavity(d: Drawing, body: Body, face: number): void {
   });
   const needed = valueOf(body.reducerDepth);
   if (needed !== null && d.built.reducers.length > 0)
-    d.marks.push({ z: face - needed, r, label: `reducer to here: ${exact(needed, 1)}` });
-  if (cavity !== null) d.marks.push({ z: face - cavity, r, label: `cavity ${exact(cavity, 1)}` });
+    d.marks.push({ z: face - needed, r, label: `reducer to here: ${bareOptics(needed, 1)}` });
+  if (cavity !== null) d.marks.push({ z: face - cavity, r, label: `cavity ${bareOptics(cavity, 1)}` });
 }
 
 /** An adapter or reducer, with its glass or its bore. */
@@ -232,7 +232,7 @@ function drawLink(d: Drawing, { link, index, from, to }: AxisLink): void {
     d.dimensions.push({
       from: z,
       to: end,
-      text: exact(length, 2),
+      text: bareLength(length, 2),
       label: `length of ${link.name}`,
       path: ['kit', link.id, 'length'],
     });
@@ -305,15 +305,14 @@ function drawLens(d: Drawing, lens: Lens, end: number): { gap: Layout['gap']; fr
     d.dimensions.push({
       from: at,
       to: at + length,
-      text: exact(length, 1),
+      text: bareLength(length, 1),
       label: `length of ${lens.name}${isZoom(lens) ? ', zoom as stated' : ''}`,
       path: ['kit', lens.id, 'length'],
     });
   const front = at + (length ?? AXIS_STAND_IN.lens);
   if (!built.body || mates || wants === null || Math.abs(wants - end) <= 0.05)
     return { gap: null, front };
-  const text =
-    wants > end ? `${exact(wants - end, 2)} mm missing` : `${exact(end - wants, 2)} mm too long`;
+  const text = wants > end ? `${mm(wants - end, 2)} missing` : `${mm(end - wants, 2)} too long`;
   return { gap: { from: Math.min(end, wants), to: Math.max(end, wants), text }, front };
 }
 
@@ -353,7 +352,7 @@ export function dimensionSum(built: Built, d: Dimension): string {
   if (!part) return d.text;
   const g = given(part, ...d.path.slice(2));
   if (!g.known) return `${d.label}: ${d.text} mm, from the standard of its mount`;
-  return `${d.label}: ${exact(g.known.value, 2)} \u00b1${exact(g.known.tol, 2)} mm, ${sourceWords[g.known.from]}`;
+  return `${d.label}: ${bareLength(g.known.value, 2)} \u00b1${sayLength(g.known.tol, 2)}, ${sourceWords[g.known.from]}`;
 }
 
 const sourceWords = {

@@ -1,3 +1,4 @@
+import { inMetric } from '../quantity/shown';
 import type { Given } from '../build/given';
 import { between, spread, type Spread } from '../quantity/spread';
 import type { Limit, Measurement, State, Verdict } from './finding';
@@ -149,7 +150,7 @@ class Judged implements Verdict {
   }
 
   get sum(): string {
-    return (this.#sum ??= this.#makeSum());
+    return (this.#sum ??= inMetric(this.#makeSum));
   }
 }
 

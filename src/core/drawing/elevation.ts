@@ -9,7 +9,7 @@ import { inWords } from '../checks/judge';
 import { reachArcs } from '../areas/drive/kit/arm-scan';
 import { foulsOf } from '../areas/space/model/fouls';
 import { valueOf } from '../quantity/quantity';
-import { mm, exact } from '../quantity/say';
+import { sayLength, exact, bareLength } from '../quantity/say';
 import { sketchOf, type SketchLine } from './sketch';
 import { nearness, outline, overlap, type Point, type View, viewName } from './project';
 
@@ -121,7 +121,7 @@ export function elevation(built: Built, view: View): Elevation {
       points.reduce((n, p) => n + p[0], 0) / points.length,
       points.reduce((n, p) => n + p[1], 0) / points.length,
     ];
-    return [{ key: f.key, points, at, text: mm(-f.d), deep: -f.d }];
+    return [{ key: f.key, points, at, text: sayLength(-f.d), deep: -f.d }];
   });
   let u0 = 0;
   let u1 = 0;
@@ -178,7 +178,7 @@ function dimensionsOf(
     const unknown = missing.length > 0;
     list.push({
       ...d,
-      text: unknown ? '?' : exact(Math.abs(d.to - d.from), digits),
+      text: unknown ? '?' : bareLength(Math.abs(d.to - d.from), digits),
       unknown,
       sum: unknown
         ? `missing: ${inWords(missing.map((g) => g.label).slice(0, MOST_NAMED))}`
@@ -213,7 +213,7 @@ function dimensionsOf(
         to: n(r.to),
         near: view === 'side' ? low : 0,
         across: false,
-        sum: `${r.rods.name}, from ${exact(n(r.from), 1)} to ${exact(n(r.to), 1)} mm`,
+        sum: `${r.rods.name}, from ${bareLength(n(r.from), 1)} to ${sayLength(n(r.to), 1)}`,
       },
       stand.missing([net(minus(r.to, r.from))]),
     );
@@ -282,7 +282,7 @@ function fromTheSide(stand: Stand, b: Elevation['bounds'], low: number, add: Add
         to: n(plate.to),
         near: low,
         across: false,
-        sum: `${exact(n(plate.from), 1)} to ${exact(n(plate.to), 1)} mm`,
+        sum: `${bareLength(n(plate.from), 1)} to ${sayLength(n(plate.to), 1)}`,
       },
       stand.missing([net(minus(plate.to, plate.from))]),
     );
@@ -346,6 +346,6 @@ function centres(system: RodSystem, low: number): Parameters<Add>[0] {
     to: system.centres / 2,
     near: low,
     across: false,
-    sum: `${system.name}: ${exact(system.centres, 0)} mm`,
+    sum: `${system.name}: ${sayLength(system.centres, 0)}`,
   };
 }

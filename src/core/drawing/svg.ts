@@ -1,3 +1,4 @@
+import { shownUnit } from '../quantity/shown';
 import type { Built } from '../build/build';
 import { elevation, type Elevation } from './elevation';
 import type { Point, View } from './project';
@@ -154,7 +155,7 @@ export function dimensionLines(e: Elevation, step = FULL_SIZE.step): DimensionLi
         across: d.across,
         text: d.text,
         label: d.label,
-        told: `${d.label}: ${d.unknown ? 'not known' : `${d.text} mm`}; ${d.sum}`,
+        told: `${d.label}: ${d.unknown ? 'not known' : `${d.text} ${shownUnit('mm').unit}`}; ${d.sum}`,
         unknown: d.unknown,
       };
       if (d.across) {

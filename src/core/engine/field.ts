@@ -63,8 +63,8 @@ export interface RowsField extends FieldBase {
   fields: readonly Field[];
   /** Rows carry an id and are addressed by it. */
   keyed?: boolean;
-  /** Rows that a part of a kind usually has, to begin with. */
-  usual?: (kind: string) => readonly { name: string }[];
+  /** Parts of a kind usually have some, to begin with: `kit/usual.ts` has them by this key. */
+  usual?: true;
   /** A row in a few words. */
   said?: (row: never) => string;
 }

@@ -1,6 +1,8 @@
 import { FIELDS, isKind, type Field } from './fields';
 import type { Part } from './types';
-import { known, type Known, type QuantityInput } from '../quantity/quantity';
+import { known, type Known, type QuantityInput, type ToleranceClass } from '../quantity/quantity';
+import type { ShownUnit } from '../quantity/shown';
+import { fieldUnit } from '../quantity/typed';
 import { plain } from '../quantity/say';
 
 /** A number of a part as it is listed: on paper, beside another part's. */
@@ -9,6 +11,8 @@ export interface PartNumber {
   /** `width, focus ring`. */
   label: string;
   unit: string;
+  /** Which of the field's tolerances it has; absent for a count. */
+  cls?: ToleranceClass;
   /** Null for a count, which has no tolerance. */
   known: Known | null;
   value: number;
@@ -41,18 +45,24 @@ export function rowName(row: Readonly<Record<string, unknown>>): string | null {
 function numberOf(f: Field, v: unknown, path: readonly string[], label: string): PartNumber[] {
   if (f.type === 'quantity') {
     const k = known(v as QuantityInput | undefined, f.cls);
-    return k ? [{ path, label, unit: f.unit, known: k, value: k.value }] : [];
+    return k ? [{ path, label, unit: f.unit, cls: f.cls, known: k, value: k.value }] : [];
   }
   return f.type === 'number' && typeof v === 'number'
     ? [{ path, label, unit: f.unit, known: null, value: v }]
     : [];
 }
 
-/** A number as it is written: `77.2 \u00b10.1`, a guess with its sign. */
+/** A number as it is written: `77.2 \u00b10.1`, a guess with its sign; in the unit of `unitShown`. */
 export function written(n: PartNumber): string {
+  const { per } = unitShown(n);
   const guess = n.known?.from === 'guess' ? '~' : '';
-  const tol = n.known && n.known.tol > 0 ? ` \u00b1${plain(n.known.tol, 3)}` : '';
-  return `${guess}${plain(n.value, 3)}${tol}`;
+  const tol = n.known && n.known.tol > 0 ? ` \u00b1${plain(n.known.tol * per, 3)}` : '';
+  return `${guess}${plain(n.value * per, 3)}${tol}`;
+}
+
+/** The unit it is written in on this device; bare numbers of a kind keep theirs. */
+export function unitShown(n: Pick<PartNumber, 'unit' | 'cls'>): ShownUnit {
+  return n.cls === undefined ? { unit: n.unit, per: 1, more: 0 } : fieldUnit(n.unit, n.cls);
 }
 
 /** One number of two parts of a kind. */

@@ -2,7 +2,7 @@ import type { Built } from '../build/build';
 import { coneOf } from '../drawing/elevation';
 import { foulsOf } from '../areas/space/model/fouls';
 import type { StandSolid } from '../place/setting';
-import { mm } from '../quantity/say';
+import { sayLength } from '../quantity/say';
 import type { Bounds, Solid, Vec } from '../solids/solid';
 import { standOf } from '../stand/stand';
 import { exploded, extentOf } from './explode';
@@ -138,7 +138,7 @@ function fouls(built: Built, index: ReadonlyMap<string, number>): ModelFoul[] {
       (k) => points.reduce((n, p) => n + p[k]!, 0) / points.length,
     ) as unknown as Vec;
     const pieces = [index.get(f.a.piece)!, index.get(f.b.piece)!] as const;
-    return [{ key: f.key, pieces, faces, at, text: mm(-f.d) }];
+    return [{ key: f.key, pieces, faces, at, text: sayLength(-f.d) }];
   });
 }
 

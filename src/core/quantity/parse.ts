@@ -86,9 +86,10 @@ export function parseLength(text: string, bare = 1): Parsed<number> {
  * `77.2`, `77.2+-0.1`, `77.2 ± 0.1 measured`, `3 1/32"`, `~120`, `0.71`
  *
  * @param text what was typed
- * @param unit `mm` lets lengths carry units; any other unit takes plain numbers only
+ * @param unit of what is asked for; any unit of its sort is understood
+ * @param bare what one of a number without a unit is, in `unit`
  */
-export function parseQuantity(text: string, unit: string): Parsed<Quantity> {
+export function parseQuantity(text: string, unit: string, bare = 1): Parsed<Quantity> {
   let t = text.trim();
   let from: Source | undefined;
   const word = /\s+([a-z]+)$/i.exec(t);
@@ -111,13 +112,13 @@ export function parseQuantity(text: string, unit: string): Parsed<Quantity> {
     };
   const inches = /(?:in|inch|inches|"|”|″)\s*$/i;
   // A tolerance without a unit is in the unit of its value when that value has one: 3 1/32" +- 1/64.
-  const first = readOne(parts[0]!, unit);
+  const first = readOne(parts[0]!, unit, bare);
   if (!first.ok) return first;
   const q: Quantity = { value: first.value };
   if (parts.length === 2) {
-    const bare =
-      unit === 'mm' ? (inches.test(parts[0]!) ? MM_PER_INCH : 1) : factorOf(parts[0]!, unit);
-    const tol = readOne(parts[1]!, unit, bare);
+    const own =
+      unit === 'mm' ? (inches.test(parts[0]!) ? MM_PER_INCH : null) : factorOf(parts[0]!, unit);
+    const tol = readOne(parts[1]!, unit, own ?? bare);
     if (!tol.ok) return tol;
     if (tol.value < 0)
       return { ok: false, sentence: `A tolerance cannot be negative: "${shorten(parts[1]!)}".` };
@@ -146,9 +147,9 @@ function readOne(text: string, unit: string, bare = 1): Parsed<number> {
 }
 
 /** What one of the unit is that stands behind a number; 1 where none does. */
-function factorOf(text: string, unit: string): number {
+function factorOf(text: string, unit: string): number | null {
   const word = /[\d.,]\s*([^\d.,\s].*)$/.exec(text.trim())?.[1];
-  return (word === undefined ? null : unitOf(word, unit)) ?? 1;
+  return word === undefined ? null : unitOf(word, unit);
 }
 
 /** What one would type, by the unit of the field. */

@@ -4,6 +4,7 @@
  */
 
 import type { Known } from './quantity';
+import { inMetric, shownUnit } from './shown';
 
 const MINUS = '\u2212';
 
@@ -17,9 +18,49 @@ function lengthDigits(x: number): number {
   return Math.abs(x) < 1 ? 2 : 1;
 }
 
-/** `0.34 mm`, `31.5 mm`; with `digits` to force the decimals. */
+/** `0.34 mm`, `31.5 mm`; with `digits` to force the decimals. Always millimetres: for optics. */
 export function mm(x: number, digits = lengthDigits(x)): string {
   return `${fixed(x, digits)} mm`;
+}
+
+/** A length as it is said on this device: `31.5 mm`, `1.24 in`; `digits` as they would be in mm. */
+export function sayLength(x: number, digits = lengthDigits(x)): string {
+  const { unit } = shownUnit('mm');
+  return unit === 'mm' ? mm(x, digits) : `${bareLength(x, digits)} ${unit}`;
+}
+
+/** The same without its unit, beside others that have it. */
+export function bareLength(x: number, digits = lengthDigits(x)): string {
+  const { per, more } = shownUnit('mm');
+  return exact(x * per, more === 0 ? digits : inchDigits(x * per, digits));
+}
+
+/** Decimals of an inch that tell as much as so many of a millimetre. */
+const inchDigits = (inches: number, digits: number) =>
+  digits === 0
+    ? Math.abs(inches) < 9.95
+      ? 2
+      : 1
+    : digits === 1
+      ? Math.abs(inches) < 0.9995
+        ? 3
+        : 2
+      : digits + 1;
+
+/** A length in optics beside others: `19.25`, and with its unit where those others are not in mm. */
+export function bareOptics(x: number, digits: number): string {
+  return shownUnit('mm').unit === 'mm' ? exact(x, digits) : mm(x, digits);
+}
+
+/** A length as somebody set it: `120 mm`, `12.5 mm`, `4.724 in`, without zeros that say nothing. */
+export function plainLength(x: number): string {
+  const { unit, per, more } = shownUnit('mm');
+  return `${plain(x * per, more === 0 ? 4 : 3)} ${unit}`;
+}
+
+/** A mass as it is said on this device: `540 g`, `1.19 lb`. */
+export function sayMass(grams: number): string {
+  return say(grams, 'g');
 }
 
 /** A number with its sign always shown. */
@@ -60,9 +101,10 @@ const DIGITS: Record<string, number> = {
 
 /** A number with its unit, in the decimals that unit is read with. */
 export function say(x: number, unit: string): string {
-  if (unit === 'mm') return mm(x);
-  const n = exact(x, DIGITS[unit] ?? 2);
-  switch (unit) {
+  if (unit === 'mm') return sayLength(x);
+  const shown = shownUnit(unit);
+  const n = exact(x * shown.per, (DIGITS[unit] ?? 2) + shown.more);
+  switch (shown.unit) {
     case 'deg':
       return `${n}\u00b0`;
     case '%':
@@ -78,25 +120,38 @@ export function say(x: number, unit: string): string {
     case '':
       return n;
     default:
-      return `${n} ${unit}`;
+      return `${n} ${shown.unit}`;
   }
 }
 
 /** An interval with its unit: `-0.8 to +0.2 mm`. */
 export function sayRange(lo: number, hi: number, unit: string): string {
+  const shown = shownUnit(unit);
+  const most = Math.max(Math.abs(lo), Math.abs(hi));
+  const metric = unit === 'mm' ? lengthDigits(most) : (DIGITS[unit] ?? 2);
   const digits =
-    unit === 'mm' ? (Math.max(Math.abs(lo), Math.abs(hi)) < 1 ? 2 : 1) : (DIGITS[unit] ?? 2);
-  return `${signed(lo, digits)} to ${signed(hi, digits)}${unit ? ` ${unit}` : ''}`;
+    unit === 'mm' && shown.more > 0 ? inchDigits(most * shown.per, metric) : metric + shown.more;
+  const ends = [lo, hi].map((x) => signed(x * shown.per, digits));
+  return `${ends[0]} to ${ends[1]}${unit ? ` ${shown.unit}` : ''}`;
 }
 
-/** A length in metres for distances people walk off: `2.5 m`. */
+/** An interval of lengths in optics: always millimetres. */
+export const rangeMm = (lo: number, hi: number) => inMetric(() => sayRange(lo, hi, 'mm'));
+
+/** A length for distances people walk off: `2.5 m`, `8.20 ft`. */
 export function metres(mmValue: number): string {
-  return Number.isFinite(mmValue) ? `${exact(mmValue / 1000, 2)} m` : 'infinity';
+  return Number.isFinite(mmValue) ? say(mmValue / 1000, 'm') : 'infinity';
 }
 
 /** A count with its word: `1 part`, `3 parts`. */
 export function howMany(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
+}
+
+/** A mass with what it can be off by, in the unit of `shownUnit('g')`: `812 \u00b125`. */
+export function massWithTolerance(q: Known | null, times = 1): string {
+  const { per, more } = shownUnit('g');
+  return withTolerance(q, more, times * per);
 }
 
 /** A number with what it can be off by: `812 \u00b125`, a guess with its sign `~`; `?` for none. */

@@ -6,7 +6,7 @@ import type { Joint, RigDoc, Use } from '../kit/kept';
 import type { Job, Part, Position } from '../kit/types';
 import { pieceKey, type PieceSort } from '../place/piece';
 import type { Piece } from '../place/setting';
-import { exact, mm } from '../quantity/say';
+import { exact, sayLength } from '../quantity/say';
 import { standOf } from '../stand/stand';
 import type { Standing } from '../doc/side-by-side';
 
@@ -139,12 +139,12 @@ const SAID: readonly (readonly [string, (was: unknown, now: unknown) => string])
   ['end', (a, b) => `from ${word(a)} to ${word(b)}`],
 ];
 
-const own = (screw: number | undefined) => (screw === undefined ? 'its own' : mm(screw));
+const own = (screw: number | undefined) => (screw === undefined ? 'its own' : sayLength(screw));
 const names = (list: readonly Position[] | undefined) =>
   list?.map((p) => p.name).join(', ') ?? 'none';
 const deg = (v: unknown) => `${exact(Number(v ?? 0), 1)} deg`;
-const length = (v: unknown) => mm(Number(v ?? 0));
-const found = (v: unknown) => (v === undefined ? 'found' : mm(Number(v)));
+const length = (v: unknown) => sayLength(Number(v ?? 0));
+const found = (v: unknown) => (v === undefined ? 'found' : sayLength(Number(v)));
 const word = (v: unknown) => (v === undefined ? 'found' : String(v));
 
 function setWords(
@@ -243,7 +243,7 @@ function moves(
     if (!x || !y) return [];
     const d = [0, 1, 2].map((k) => y[k]! - x[k]!);
     const words = AWAY.flatMap(([k, more, less]) =>
-      Math.abs(d[k]!) < STILL ? [] : [`${mm(Math.abs(d[k]!))} ${d[k]! > 0 ? more : less}`],
+      Math.abs(d[k]!) < STILL ? [] : [`${sayLength(Math.abs(d[k]!))} ${d[k]! > 0 ? more : less}`],
     );
     if (words.length === 0) return [];
     seen.add(use);
@@ -299,7 +299,7 @@ const screwsOf = (built: Built): Map<string, number> => {
 };
 
 const screwWords = (l: ScrewLine) =>
-  `${l.thread}${l.length === null ? ', length not known' : ` x ${mm(l.length)}`}${l.captive ? ', captive' : ''}`;
+  `${l.thread}${l.length === null ? ', length not known' : ` x ${sayLength(l.length)}`}${l.captive ? ', captive' : ''}`;
 
 function count(list: readonly string[]): Map<string, number> {
   return new Map(list.map((x) => [x, 1]));

@@ -15,7 +15,7 @@ import { seat } from '../areas/joints/moves/seat';
 import { canBeHeld, interfacesOf } from '../areas/joints/kit/sides';
 import { isFitting, type Part } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
-import { mm } from '../quantity/say';
+import { sayLength } from '../quantity/say';
 import { usesOn } from '../roles/uses';
 import { byTrouble, onePerHost, tried, type TriedPlace } from './places';
 import { Trials } from './trial';
@@ -106,7 +106,7 @@ function stretch(built: Built, host: Host): { said: string; first: number } | nu
   const left = run - clamps.reduce<number>((sum, c) => sum + c!, 0);
   return left <= 0
     ? null
-    : { said: `${mm(left, 0)} of ${mm(run, 0)} free, ${standard(host)}`, first: 0 };
+    : { said: `${sayLength(left, 0)} of ${sayLength(run, 0)} free, ${standard(host)}`, first: 0 };
 }
 
 /** As many parts are tried on one place as can be read through. */

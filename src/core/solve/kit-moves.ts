@@ -1,3 +1,4 @@
+import { USUAL } from '../kit/usual';
 import { type Job, type Part, type Change, isLens } from '../kit/types';
 import type { Edit } from '../edit/edit';
 import { readPath } from '../edit/path';
@@ -68,7 +69,7 @@ export function addPart(job: Job, part: Part): Edit {
 export function usualRows(part: Part, field: RowsField): readonly { name: string }[] {
   const own = (part as unknown as Record<string, { name?: string }[] | undefined>)[field.key];
   const names = new Set((own ?? []).map((r) => r.name));
-  return (field.usual?.(part.kind) ?? []).filter((r) => !names.has(r.name));
+  return ((field.usual ? USUAL[field.key]?.(part.kind) : null) ?? []).filter((r) => !names.has(r.name));
 }
 
 /** Takes what parts of this kind usually have, to be trimmed and corrected; null when it has all. */

@@ -10,7 +10,7 @@ import type { FittedUse, Part } from '../kit/types';
 import { at as valueAt } from '../build/lin';
 import { pieceKey } from '../place/piece';
 import type { Piece } from '../place/setting';
-import { exact, mm } from '../quantity/say';
+import { exact, sayLength } from '../quantity/say';
 import { apart } from '../solids/solid';
 import { standOf } from '../stand/stand';
 import { countOf, total, Trials, type Counts } from './trial';
@@ -39,7 +39,7 @@ export interface TriedPlace {
 export function placeWords({ moment, radio }: Pick<TriedPlace, 'moment' | 'radio'>): string {
   return [
     moment === null ? '' : `${exact(moment, 2)} N m on its joint`,
-    radio === null ? '' : `at least ${mm(radio.away, 0)} from ${radio.name}`,
+    radio === null ? '' : `at least ${sayLength(radio.away, 0)} from ${radio.name}`,
   ]
     .filter(Boolean)
     .join(', ');

@@ -6,7 +6,7 @@ import { closing } from '../areas/joints/model/fit';
 import { hangingOn, isNamed, seatOf, type NamedSeat } from '../areas/joints/model/seats';
 import { runOne } from '../checks/run';
 import { standOf } from '../stand/stand';
-import { exact, mm } from '../quantity/say';
+import { exact, sayLength } from '../quantity/say';
 
 /** How far a joint lets a part slide or turn before it, or what hangs on it, meets something. */
 export interface Range {
@@ -149,7 +149,8 @@ function walk(
   return { at: free, meets: null };
 }
 
-const sayAt = (what: Range['what'], v: number) => (what === 'slide' ? mm(v) : `${exact(v, 0)} deg`);
+const sayAt = (what: Range['what'], v: number) =>
+  what === 'slide' ? sayLength(v) : `${exact(v, 0)} deg`;
 
 /** The range in a sentence. */
 export function rangeWords(r: Range): string {

@@ -107,7 +107,7 @@ export function Item({ facts, verdict: v, advice, open, onPick, after }: ItemPro
           {check?.tried?.(v) ? <TryButtons facts={facts} verdict={v} /> : null}
           <details className="text-sm text-soft">
             <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
-              the sum, and what it rests on
+              how it was worked out
             </summary>
             <p className="break-words text-ink">{v.sum}</p>
             {v.margin ? (

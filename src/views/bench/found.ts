@@ -1,7 +1,7 @@
 import { type Part, onHand } from '@/core/kit/types';
 import type { Stand } from '@/core/stand/stand';
 import type { Lin } from '@/core/build/lin';
-import { exact } from '@/core/quantity/say';
+import { bareLength, sayLength } from '@/core/quantity/say';
 
 export const named = (p: Part, more = '') => `${p.name}${more}${onHand(p) < 1 ? ' (to hire)' : ''}`;
 
@@ -9,5 +9,5 @@ export const named = (p: Part, more = '') => `${p.name}${more}${onHand(p) < 1 ? 
 export function found(stand: Stand, l: Lin, word: string, digits = 0): string {
   return stand.missing([l]).length > 0
     ? 'not known yet'
-    : `${exact(stand.value(l), digits)} ${word}`;
+    : `${word === 'mm' ? sayLength(stand.value(l), digits) : `${bareLength(stand.value(l), digits)} ${word}`}`;
 }

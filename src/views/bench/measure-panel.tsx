@@ -57,7 +57,7 @@ export const MeasurePanel = memo(function MeasurePanel({
               <span className="block text-sm text-soft">
                 {m.settles.length > 0
                   ? `settles ${m.settles.length} ${m.settles.length === 1 ? 'finding' : 'findings'}`
-                  : `bears on ${m.bears.length} ${m.bears.length === 1 ? 'finding' : 'findings'}${m.missing ? '' : `, ${Math.round((m.share / m.bears.length) * 100)} % of the doubt`}`}
+                  : `affects ${m.bears.length} ${m.bears.length === 1 ? 'finding' : 'findings'}${m.missing ? '' : `, ${Math.round((m.share / m.bears.length) * 100)} % of its uncertainty`}`}
                 {m.enough ? `; ${m.enough}` : ''}
               </span>
             </p>

@@ -1,5 +1,6 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import { useId, type ReactNode } from 'react';
 import type { Part } from '@/core/kit/types';
 import { parseLength } from '@/core/quantity/parse';
@@ -119,6 +120,7 @@ export function Length({
   onKeep: (value: number | undefined) => void;
 }) {
   const id = useId();
+  const own = shownUnit(unit);
   return (
     <div className="flex items-center gap-2 py-0.5">
       <label htmlFor={id} className="w-32 shrink-0 text-soft">
@@ -126,20 +128,20 @@ export function Length({
       </label>
       <TextInput
         id={id}
-        value={value === undefined ? '' : plain(value, 1)}
+        value={value === undefined ? '' : plain(value * own.per, own.more > 0 ? 3 : 1)}
         className="w-24 text-right"
         check={(t) => {
           if (t === '') return null;
-          const r = parseLength(t, 1);
+          const r = parseLength(t, 1 / own.per);
           return r.ok && Math.abs(r.value) <= 20000 ? null : 'A number, like 240.';
         }}
         onKeep={(t) => {
-          const r = parseLength(t, 1);
+          const r = parseLength(t, 1 / own.per);
           onKeep(t === '' || !r.ok ? undefined : r.value);
         }}
       />
       <span className="text-sm text-soft">
-        {unit}
+        {own.unit}
         {value === undefined && hint ? `, ${hint}` : ''}
       </span>
     </div>

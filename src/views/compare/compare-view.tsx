@@ -1,5 +1,6 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import { useId, useMemo, useState } from 'react';
 import { build, shared } from '@/core/build/build';
 import { check } from '@/core/areas/checks';
@@ -62,18 +63,18 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
         <LabelledSelect label="B" value={b.id} options={job.rigs} onPick={setB} />
         <div className="flex items-center gap-2">
           <label htmlFor={id} className="text-soft">
-            subject from A, m
+            subject from A, {shownUnit('m').unit}
           </label>
           <TextInput
             id={id}
-            value={exact(distance / 1000, 2)}
+            value={exact((distance / 1000) * shownUnit('m').per, 2)}
             className="w-24 text-right"
             check={(t) => {
-              const r = parseLength(t, 1000);
+              const r = parseLength(t, 1000 / shownUnit('m').per);
               return r.ok && r.value >= 50 && r.value <= 1e6 ? null : 'A distance, like 2.5.';
             }}
             onKeep={(t) => {
-              const r = parseLength(t, 1000);
+              const r = parseLength(t, 1000 / shownUnit('m').per);
               if (r.ok) setDistance(r.value);
             }}
           />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { exact, mm } from '@/core/quantity/say';
+import { exact, sayLength } from '@/core/quantity/say';
 import type { ConfigurationColumn, ConfigurationTable } from '@/core/set/configurations';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
@@ -102,7 +102,7 @@ function Totals({ of: c }: { of: ConfigurationColumn }) {
       </span>
       <span className="block text-sm">
         {c.size
-          ? `${c.open ? 'at least ' : ''}${exact(c.size[1], 0)} tall, ${exact(c.size[0], 0)} wide, ${mm(c.size[2], 0)} long`
+          ? `${c.open ? 'at least ' : ''}${exact(c.size[1], 0)} tall, ${exact(c.size[0], 0)} wide, ${sayLength(c.size[2], 0)} long`
           : 'size not known'}
       </span>
     </>

@@ -10,6 +10,7 @@ import { Button } from '@/ui/button';
 import { LabelledSelect } from '@/ui/labelled-select';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { useBench } from '@/views/bench/bench';
+import { PrintButton } from '@/views/paper/print-button';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 import { Bodies } from './bodies';
 import { useBeside, type Beside } from './beside';
@@ -39,7 +40,12 @@ function Configurations({ side }: { side: SideBySide }) {
   return (
     <section className="flex flex-col gap-6 p-4">
       <div>
-        <h1 className="text-xl font-semibold">Configurations of {rig.name}</h1>
+        <div className="flex flex-wrap items-center justify-between gap-x-4">
+          <h1 className="text-xl font-semibold">Configurations of {rig.name}</h1>
+          <span className="flex items-center gap-2">
+            <PrintButton />
+          </span>
+        </div>
         <p className="max-w-3xl text-soft">
           {alone
             ? 'The same rig for another job of work: studio, shoulder, cabin, gimbal. A configuration is what is other than on the rig itself; all else follows the rig.'

@@ -21,7 +21,7 @@ export const PLACES_HELP: Readonly<Record<string, PlaceHelp>> = {
       'Marks with a cross are handles: drag them, or focus one and use the arrow keys. Findings follow at once.',
       'Hatched is where two parts would stand in the same place; dashed is what a moving part sweeps, or a size that nobody knows.',
       'Turn it shows it from anywhere: drag it, or use the arrow keys; take it apart, cut it, hold it against another configuration.',
-      'Under and beside holds what is on rods and plate; Joints says what holds what, and where a part could go.',
+      'On the rig holds what is on rods and plate; Joints says what holds what, and where a part could go.',
     ],
   },
   '/kit': {

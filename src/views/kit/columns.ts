@@ -1,5 +1,6 @@
+import { shownUnit } from '@/core/quantity/shown';
 import type { KitColumn, KitRow } from '@/core/list/kit-rows';
-import { howMany, withTolerance } from '@/core/quantity/say';
+import { howMany, massWithTolerance } from '@/core/quantity/say';
 
 /** A column of the table: what it says of a part. */
 export interface Column {
@@ -28,10 +29,12 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'mass',
-    name: 'mass, g',
+    get name() {
+      return `mass, ${shownUnit('g').unit}`;
+    },
     width: '5.5rem',
     right: true,
-    text: (r) => withTolerance(r.mass, 0),
+    text: (r) => massWithTolerance(r.mass),
   },
   {
     id: 'rigs',

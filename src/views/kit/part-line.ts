@@ -1,9 +1,10 @@
+import { shownUnit } from '@/core/quantity/shown';
 import { frontPartLine } from '@/core/kit/describe';
 import { isKind } from '@/core/kit/fields';
 import { isBody, isLens, isLink, isReducer, type Part } from '@/core/kit/types';
 import { mountName, type MountIndex } from '@/core/areas/mount/kit/standards';
 import { valueOf, type QuantityInput } from '@/core/quantity/quantity';
-import { exact, plain } from '@/core/quantity/say';
+import { plain, sayLength, sayMass } from '@/core/quantity/say';
 import { lensName } from '@/views/bench/options';
 
 /** The line under a part's name: what tells it apart. */
@@ -18,7 +19,7 @@ export function partLine(p: Part, mounts: MountIndex): string {
       isReducer(p) && valueOf(p.magnification) !== null
         ? `${plain(valueOf(p.magnification)!)}\u00d7`
         : null,
-      length === null ? 'length not known' : `${exact(length, 2)} mm`,
+      length === null ? 'length not known' : `${sayLength(length, 2)}`,
     ]
       .filter(Boolean)
       .join('; ');
@@ -32,8 +33,10 @@ export function partLine(p: Part, mounts: MountIndex): string {
   const mass = valueOf(p.mass);
   return (
     [
-      size.length === 3 ? `${size.map((v) => plain(v, 1)).join(' x ')} mm` : null,
-      mass === null ? null : `${exact(mass, 0)} g`,
+      size.length === 3
+        ? `${size.map((v) => plain(v * shownUnit('mm').per, shownUnit('mm').more > 0 ? 2 : 1)).join(' x ')} ${shownUnit('mm').unit}`
+        : null,
+      mass === null ? null : `${sayMass(mass)}`,
     ]
       .filter(Boolean)
       .join('; ') || 'size and mass not known'

@@ -1,5 +1,7 @@
 'use client';
 
+import { plain } from '@/core/quantity/say';
+import { shownUnit } from '@/core/quantity/shown';
 import type { dimensionLines } from '@/core/drawing/svg';
 import type { Sheet } from '@/views/bench/sheet';
 
@@ -30,7 +32,7 @@ export function Ruler({
         <g key={z}>
           <path d={`M${X(z)} ${y}v5`} strokeWidth="0.8" />
           <text x={X(z)} y={y + 16} textAnchor="middle" stroke="none">
-            {z < 0 ? `\u2212${-z}` : z}
+            {plain(z * shownUnit('mm').per, 1)}
           </text>
         </g>
       ))}

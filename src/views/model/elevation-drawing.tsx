@@ -1,5 +1,6 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import { memo, useCallback, useId, useMemo, type ReactNode } from 'react';
 import { elevation, type Elevation } from '@/core/drawing/elevation';
 import { dimensionLines } from '@/core/drawing/svg';
@@ -123,7 +124,11 @@ export const ElevationDrawing = memo(function ElevationDrawing({
           ))}
           <Fouls fouls={e.fouls} path={path} hatch={`${id}foul`} />
           {view === 'front' ? null : (
-            <Ruler ticks={ticksOf(u0, u1, k > 1.6 ? 50 : 100)} X={X} y={Y(v0) + 6} />
+            <Ruler
+              ticks={ticksOf(u0, u1, (k > 1.6 ? 1 : 2) * (shownUnit('mm').more > 0 ? 50.8 : 50))}
+              X={X}
+              y={Y(v0) + 6}
+            />
           )}
           <Dimensions below={below} beside={beside} sheet={sheet} right={u1} bottom={v0} />
           {few || over || w < NARROW ? null : <Names e={e} sheet={sheet} litParts={litParts} />}

@@ -2,7 +2,7 @@
 
 import type { Elevation } from '@/core/drawing/elevation';
 import type { Verdict } from '@/core/checks/finding';
-import { exact } from '@/core/quantity/say';
+import { sayLength } from '@/core/quantity/say';
 import { StateShape, STATE_TEXT, STATE_WORD } from '@/ui/state-mark';
 import type { RigFacts } from '@/views/bench/use-rig';
 import type { Sheet } from '@/views/bench/sheet';
@@ -94,7 +94,7 @@ function FoulPin({
         fontWeight="600"
         fill="currentColor"
       >
-        {f.deep >= 10 ? `${exact(f.deep, 0)} mm` : f.text}
+        {f.deep >= 10 ? `${sayLength(f.deep, 0)}` : f.text}
       </text>
     </g>
   );

@@ -1,4 +1,4 @@
-import { exact } from '@/core/quantity/say';
+import { exact, sayLength, plainLength } from '@/core/quantity/say';
 import { pieceKey } from '@/core/place/piece';
 import { standOf, type Stand } from '@/core/stand/stand';
 import type { Piece } from '@/core/place/setting';
@@ -41,7 +41,7 @@ export interface Grip {
 }
 
 const along = (from: number, du: number) => from + du;
-const fromPlane = (z: number) => `${exact(z, 0)} mm from the image plane`;
+const fromPlane = (z: number) => `${sayLength(z, 0)} from the image plane`;
 
 /** What every grip needs of the rig. */
 interface Ground {
@@ -114,7 +114,8 @@ function onRods({ facts, stand, view, n }: Ground): Grip[] {
       stationed(s.key, n(s.station), {
         label: `${s.part.name} along the rods`,
         v: view === 'side' ? rodsAt + 18 : 0,
-        to: (z) => setSupport(rig, s.use.id, { station: z }, `Stand ${s.part.name} at ${z} mm`),
+        to: (z) =>
+          setSupport(rig, s.use.id, { station: z }, `Stand ${s.part.name} at ${plainLength(z)}`),
       }),
     );
   for (const d of stand.drives) {
@@ -125,7 +126,7 @@ function onRods({ facts, stand, view, n }: Ground): Grip[] {
       stationed(d.key, n(d.station), {
         label: `${name} along the rods`,
         v: view === 'side' ? n(d.pivot.y) : under(n(d.pivot.x)),
-        to: (z) => to(z, `Clamp ${name} at ${z} mm`),
+        to: (z) => to(z, `Clamp ${name} at ${plainLength(z)}`),
         home: d.gear ? n(d.gear.middle) - (n(d.gearAt) - n(d.station)) : null,
         release: () => to(undefined, `Let ${name} follow the gear`),
       }),
@@ -169,10 +170,10 @@ function seatGrip({ facts, view, n }: Ground, s: NamedSeat, piece: Piece): Grip[
       v,
       value,
       text: slides
-        ? `${exact(value, 0)} mm from the middle of ${s.at.name}`
+        ? `${sayLength(value, 0)} from the middle of ${s.at.name}`
         : `hole ${value + 1} of ${s.at.count ?? 1}`,
       to: (x) => {
-        if (slides) return set('slide', x, `Slide ${name} to ${x} mm`);
+        if (slides) return set('slide', x, `Slide ${name} to ${plainLength(x)}`);
         const hole = Math.min(holes.at(-1)!, Math.max(0, Math.round(x)));
         return set('n', hole, `Put ${name} in hole ${hole + 1}`);
       },
@@ -188,7 +189,7 @@ function fittedGrip({ facts: { rig }, view, n }: Ground, use: FittedUse, piece: 
   const f = piece.faces!;
   const [x, y, z] = [(n(f.x0) + n(f.x1)) / 2, (n(f.y0) + n(f.y1)) / 2, (n(f.z0) + n(f.z1)) / 2];
   const { key, name } = piece;
-  const offset = (mm: number) => `${exact(mm, 0)} mm from the middle of its face`;
+  const offset = (mm: number) => `${sayLength(mm, 0)} from the middle of its face`;
   const set = (change: Parameters<typeof setFitted>[2], title: string) =>
     setFitted(rig, use.id, change, title);
   if (view === 'front')
@@ -200,7 +201,7 @@ function fittedGrip({ facts: { rig }, view, n }: Ground, use: FittedUse, piece: 
       v: y,
       value: use.x ?? 0,
       text: offset(use.x ?? 0),
-      to: (v) => set({ x: v === 0 ? undefined : v }, `Move ${name} to ${v} mm across`),
+      to: (v) => set({ x: v === 0 ? undefined : v }, `Move ${name} to ${plainLength(v)} across`),
       home: 0,
       release: () => set({ x: undefined }, `Put ${name} in the middle`),
       moved: (from, du) => from - du,
@@ -209,12 +210,12 @@ function fittedGrip({ facts: { rig }, view, n }: Ground, use: FittedUse, piece: 
   if (use.on === 'rods')
     return stationed(key, n(f.z1), {
       ...at,
-      to: (v) => set({ station: v }, `Slide ${name} to ${v} mm`),
+      to: (v) => set({ station: v }, `Slide ${name} to ${plainLength(v)}`),
     });
   return stationed(key, use.z ?? 0, {
     ...at,
     text: offset(use.z ?? 0),
-    to: (v) => set({ z: v === 0 ? undefined : v }, `Move ${name} to ${v} mm`),
+    to: (v) => set({ z: v === 0 ? undefined : v }, `Move ${name} to ${plainLength(v)}`),
     home: 0,
     release: () => set({ z: undefined }, `Put ${name} in the middle`),
   });

@@ -1,5 +1,6 @@
 'use client';
 
+import { inMetric } from '@/core/quantity/shown';
 import { PrintButton } from '@/views/paper/print-button';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useMemo, useState, type ComponentProps } from 'react';
@@ -31,7 +32,7 @@ export function ModelView() {
 
 const TABS = [
   { id: 'findings', name: 'Findings' },
-  { id: 'parts', name: 'Under and beside' },
+  { id: 'parts', name: 'On the rig' },
   { id: 'joints', name: 'Joints' },
   { id: 'measure', name: 'Measure next' },
 ] as const;
@@ -232,13 +233,25 @@ function Exports({ facts }: { facts: RigFacts }) {
     const { built } = facts;
     if (kind === 'svg') {
       const { toSvg } = await import('@/core/drawing/svg');
-      saveFile(`${name}.svg`, toSvg(built), 'image/svg+xml');
+      saveFile(
+        `${name}.svg`,
+        inMetric(() => toSvg(built)),
+        'image/svg+xml',
+      );
     } else if (kind === 'dxf') {
       const { toDxf } = await import('@/core/drawing/dxf');
-      saveFile(`${name}.dxf`, toDxf(built), 'image/vnd.dxf');
+      saveFile(
+        `${name}.dxf`,
+        inMetric(() => toDxf(built)),
+        'image/vnd.dxf',
+      );
     } else {
       const { partsCsv } = await import('@/core/drawing/parts-csv');
-      saveFile(`${name}-parts.csv`, partsCsv(built), 'text/csv');
+      saveFile(
+        `${name}-parts.csv`,
+        inMetric(() => partsCsv(built)),
+        'text/csv',
+      );
     }
   };
   return (

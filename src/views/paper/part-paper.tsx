@@ -3,7 +3,7 @@ import { figureOf } from '@/core/figure/figures';
 import { instrumentFor } from '@/core/figure/instrument';
 import { layOut, type Layout } from '@/core/figure/layout';
 import { everyField } from '@/core/kit/describe';
-import { numbersOf, written } from '@/core/kit/numbers';
+import { numbersOf, written, unitShown } from '@/core/kit/numbers';
 import { onHand, type Job, type Part } from '@/core/kit/types';
 import { mountIndex } from '@/core/areas/mount/kit/standards';
 import { SCALES } from '@/core/drawing/paper';
@@ -60,7 +60,7 @@ export function PartPaper({ job, part, paper }: { job: Job; part: Part; paper: P
             <tr key={n.path.join('/')}>
               <td>{n.label}</td>
               <td className="figure">
-                {written(n)} {n.unit}
+                {written(n)} {unitShown(n).unit}
               </td>
               <td>{n.known?.from ?? 'counted'}</td>
             </tr>

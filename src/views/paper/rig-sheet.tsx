@@ -1,3 +1,4 @@
+import { shownUnit } from '@/core/quantity/shown';
 import { cautions } from '@/core/areas/cautions';
 import { screwBill, toolsOf } from '@/core/areas/joints/model/lists';
 import { STATES, type Verdict } from '@/core/checks/finding';
@@ -5,7 +6,7 @@ import { onPaper } from '@/core/drawing/paper';
 import { isKind, KIND_NAME } from '@/core/kit/fields';
 import { onHand } from '@/core/kit/types';
 import { known } from '@/core/quantity/quantity';
-import { exact, withTolerance } from '@/core/quantity/say';
+import { massWithTolerance, sayLength } from '@/core/quantity/say';
 import { usesOn } from '@/core/roles/uses';
 import { STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -53,7 +54,7 @@ export function RigSheet({ facts, paper }: { facts: RigFacts; paper: Paper }) {
         <section key={v.view} className={v.across ? 'sheet across' : 'sheet'}>
           <h2>1 : {scale}</h2>
           <div dangerouslySetInnerHTML={{ __html: v.svg }} />
-          <Bar mm={100} said={`100 mm on this paper, ${exact(100 * scale, 0)} mm of the rig`} />
+          <Bar mm={100} said={`100 mm on this paper, ${sayLength(100 * scale, 0)} of the rig`} />
         </section>
       ))}
       <Takes facts={facts} />
@@ -102,7 +103,7 @@ function Takes({ facts: { rig, built, verdicts } }: { facts: RigFacts }) {
             <th>kind</th>
             <th>whose</th>
             <th className="figure">pieces</th>
-            <th className="figure">g</th>
+            <th className="figure">{shownUnit('g').unit}</th>
           </tr>
         </thead>
         <tbody>
@@ -113,7 +114,7 @@ function Takes({ facts: { rig, built, verdicts } }: { facts: RigFacts }) {
                 <td>{isKind(part.kind) ? KIND_NAME[part.kind].one : part.kind}</td>
                 <td>{part.owner ?? ''}</td>
                 <td className="figure">{n}</td>
-                <td className="figure">{withTolerance(known(part.mass, 'mass'), 0, n)}</td>
+                <td className="figure">{massWithTolerance(known(part.mass, 'mass'), n)}</td>
               </tr>
             );
           })}
@@ -134,7 +135,7 @@ function Takes({ facts: { rig, built, verdicts } }: { facts: RigFacts }) {
       <ul>
         {screws.map((s) => (
           <li key={`${s.thread} ${s.length}`}>
-            {s.count} x {s.thread} x {s.length === null ? '?' : `${exact(s.length, 1)} mm`}
+            {s.count} x {s.thread} x {s.length === null ? '?' : `${sayLength(s.length, 1)}`}
           </li>
         ))}
       </ul>

@@ -6,9 +6,11 @@ import { usePathname } from 'next/navigation';
 import { useBench } from '@/views/bench/bench';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot } from '@/views/store/store-context';
+import { ConfigurationsSheet } from './configurations-sheet';
 import { KitSheet } from './kit-sheet';
 import { PartPaper } from './part-paper';
 import { RigSheet } from './rig-sheet';
+import { SetSheet } from './set-sheet';
 import { paperHere, type Paper } from './sizes';
 import './paper.css';
 
@@ -17,7 +19,7 @@ import './paper.css';
  * print, gone when it has.
  */
 export default function Sheets() {
-  const { job, configuration: open } = useSnapshot();
+  const { job, doc, configuration: open } = useSnapshot();
   const bench = useBench();
   const { part: shown } = usePartSheet();
   const path = usePathname();
@@ -49,6 +51,9 @@ export default function Sheets() {
   let sheet: ReactNode;
   if (part) sheet = <PartPaper job={job} part={part} paper={now.paper} />;
   else if (kit) sheet = <KitSheet job={job} />;
+  else if (path === '/set') sheet = <SetSheet job={job} rig={rig} />;
+  else if (path === '/configurations' && doc)
+    sheet = <ConfigurationsSheet doc={doc} rigId={rig.id} />;
   else sheet = <RigSheet facts={facts} paper={now.paper} />;
   return createPortal(
     <div className="sheets" data-paper={now.paper} ref={() => heads(head, sure)}>

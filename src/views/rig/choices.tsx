@@ -106,7 +106,7 @@ export const Choices = memo(function Choices({ facts }: { facts: RigFacts }) {
         label="Between body and lens"
         placeholder="which adapter or reducer"
         options={options?.linkOptions(facts, edit) ?? NO_OPTIONS}
-        trigger={<Choice label="in between" value={between} grow />}
+        trigger={<Choice label="adapters" value={between} grow />}
         footer={<BetweenFooter facts={facts} />}
       />
       <FrontChoice facts={facts} />
@@ -141,8 +141,8 @@ function FrontChoice({ facts }: { facts: RigFacts }) {
 function BesideChoice({ facts }: { facts: RigFacts }) {
   return (
     <Pop
-      trigger={<Choice label="under, beside" value={besideNames(facts) || 'nothing'} grow />}
-      label="Under and beside the camera"
+      trigger={<Choice label="on the rig" value={besideNames(facts) || 'nothing'} grow />}
+      label="On the rig: plate, rods, support, drives and what is fitted"
       align="end"
       className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
     >

@@ -1,8 +1,9 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import type { PlacedShape, Dimension } from '@/core/build/layout';
 import type { FrontLayout } from '@/core/areas/front/place/layout';
-import { exact } from '@/core/quantity/say';
+import { bareLength, plain } from '@/core/quantity/say';
 
 export interface PlacedDimension extends Dimension {
   /** Where its number stands: beside its middle when there is no room. */
@@ -43,7 +44,7 @@ export function frontDimensions(f: FrontLayout): Dimension[] {
     list.push({
       from: f.rim,
       to: end,
-      text: exact(end - f.rim, 1),
+      text: bareLength(end - f.rim, 1),
       label: 'length on the thread',
       path: [],
     });
@@ -51,7 +52,7 @@ export function frontDimensions(f: FrontLayout): Dimension[] {
     list.push({
       from: f.box.from,
       to: f.box.to,
-      text: exact(f.box.to - f.box.from, 1),
+      text: bareLength(f.box.to - f.box.from, 1),
       label: `back of ${f.box.name} to its mouth`,
       path: [],
     });
@@ -92,6 +93,9 @@ export function BreakLines({
   );
 }
 
+/** Whether a station is a whole number of steps. */
+const isStep = (z: number, step: number) => Math.abs(z / step - Math.round(z / step)) < 1e-6;
+
 export function Ruler({
   ticks,
   X,
@@ -103,23 +107,25 @@ export function Ruler({
   y: number;
   w: number;
 }) {
+  const { unit, per, more } = shownUnit('mm');
+  const step = more > 0 ? 50.8 : 50;
   return (
     <g stroke="var(--soft)" fill="var(--soft)" fontSize="13">
       <path d={`M0 ${y}H${w}`} strokeWidth="1" />
       {ticks.map((z) => (
-        <path key={z} d={`M${X(z)} ${y}v${z % 50 === 0 ? 9 : 5}`} strokeWidth="1" />
+        <path key={z} d={`M${X(z)} ${y}v${isStep(z, step) ? 9 : 5}`} strokeWidth="1" />
       ))}
       {ticks
         // A figure every 50 mm where there is room, else every 100; none over the image plane's name.
-        .filter((z) => z % (Math.abs(X(50) - X(0)) < 42 ? 100 : 50) === 0)
+        .filter((z) => isStep(z, Math.abs(X(50) - X(0)) < 42 ? 2 * step : step))
         .filter((z) => z === 0 || Math.abs(X(z) - X(0)) > 60)
         .map((z) => (
           <text key={z} x={X(z)} y={y + 22} textAnchor="middle" stroke="none">
-            {z < 0 ? `\u2212${-z}` : z === 0 ? 'image plane 0' : z}
+            {z === 0 ? 'image plane 0' : plain(z * per, 1)}
           </text>
         ))}
       <text x={w - 8} y={y + 22} textAnchor="end" stroke="none">
-        mm
+        {unit}
       </text>
     </g>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import dynamic from 'next/dynamic';
 import { memo, useRef, useState, useMemo } from 'react';
 import type { RigFacts } from '../bench/use-rig';
@@ -162,9 +163,11 @@ function Picture({
 }
 
 /** Every ten millimetres. */
+/** Tenths of a large step: 10 mm, or half an inch. */
 function ticksOf(from: number, to: number): number[] {
   const ticks: number[] = [];
-  for (let z = Math.ceil(from / 10) * 10; z <= to; z += 10) ticks.push(z);
+  const step = shownUnit('mm').more > 0 ? 12.7 : 10;
+  for (let n = Math.ceil(from / step); n * step <= to; n++) ticks.push(n * step);
   return ticks;
 }
 

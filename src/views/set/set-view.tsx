@@ -9,6 +9,7 @@ import { fieldText, setTable } from '@/core/set/table';
 import { Button, buttonClass } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { lensName } from '@/views/bench/options';
+import { PrintButton } from '@/views/paper/print-button';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 
@@ -28,7 +29,12 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
   const frames = rig.frames.map((f) => f.name).join(' and ');
   return (
     <section className="p-4">
-      <h1 className="text-xl font-semibold">Lens set on {body?.name ?? 'no body'}</h1>
+      <div className="flex flex-wrap items-center justify-between gap-x-4">
+        <h1 className="text-xl font-semibold">Lens set on {body?.name ?? 'no body'}</h1>
+        <span className="flex items-center gap-2">
+          <PrintButton />
+        </span>
+      </div>
       <p className="mb-3 max-w-3xl text-soft">
         {frames
           ? `Room at the corners of the ${frames} frame, the closest of them, with the adapters that follow each lens.`

@@ -3,10 +3,10 @@
 import { useSnapshot } from '../store/store-context';
 
 const SAVE_WORD = {
-  saved: 'kept',
-  saving: 'keeping',
+  saved: 'saved',
+  saving: 'saving',
   full: 'no room',
-  broken: 'not kept',
+  broken: 'not saved',
 } as const;
 
 export function SaveSign() {

@@ -11,6 +11,7 @@ import {
 import { LOADING, type Snapshot } from '@/db/shown';
 import { JobStore } from '@/db/store';
 import type { JobDoc } from '@/core/kit/kept';
+import { sayInUnitsHere } from './units';
 
 const Context = createContext<JobStore | null>(null);
 
@@ -20,7 +21,11 @@ export async function demoJob(): Promise<JobDoc> {
 }
 
 export function StoreProvider({ children }: { children: ReactNode }) {
-  const [store] = useState(() => (typeof window === 'undefined' ? null : new JobStore()));
+  const [store] = useState(() => {
+    if (typeof window === 'undefined') return null;
+    sayInUnitsHere();
+    return new JobStore();
+  });
   useEffect(() => {
     void store?.start(demoJob);
   }, [store]);

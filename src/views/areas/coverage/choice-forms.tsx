@@ -1,5 +1,6 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import { useId, type ReactNode } from 'react';
 import { focalRange, isZoom } from '@/core/build/lens';
 import { ASPECTS, REFERENCES, format } from '@/core/optics/formats';
@@ -192,18 +193,21 @@ export function SettingsForm({ facts }: { facts: RigFacts }) {
           }}
         />
       </Row>
-      <Row label="focused at, metres or 5'6&quot;" id={`${id}f`}>
+      <Row
+        label={`focused at, ${shownUnit('m').unit === 'm' ? 'metres' : 'feet'} or 5'6"`}
+        id={`${id}f`}
+      >
         <TextInput
           id={`${id}f`}
-          value={rig.focus === undefined ? '' : exact(rig.focus / 1000, 2)}
+          value={rig.focus === undefined ? '' : exact((rig.focus / 1000) * shownUnit('m').per, 2)}
           className="w-24 text-right"
           check={(t) => {
             if (t === '') return null;
-            const r = parseLength(t, 1000);
+            const r = parseLength(t, 1000 / shownUnit('m').per);
             return r.ok && r.value >= 10 && r.value <= 1e7 ? null : 'A distance, like 2.5.';
           }}
           onKeep={(t) => {
-            const r = parseLength(t, 1000);
+            const r = parseLength(t, 1000 / shownUnit('m').per);
             store?.edit(setFocus(rig, t === '' || !r.ok ? undefined : Math.round(r.value)));
           }}
         />

@@ -9,7 +9,7 @@ import { outletsOn } from '@/core/areas/drive/model/outlets';
 import { takeGear, putGear } from '@/core/areas/drive/moves/gear';
 import { takeDrive, setDrive, armOn, putDrive } from '@/core/areas/drive/moves/drive';
 import { found, named } from '../../bench/found';
-import { exact, plain } from '@/core/quantity/say';
+import { exact, plain, plainLength } from '@/core/quantity/say';
 import { Check } from '../../bench/check-box';
 import { OnRods } from '../rods/on-rods';
 import { handUnitOf } from '@/core/areas/drive/model/hand-unit';
@@ -81,7 +81,7 @@ function Place({ facts, d, set }: OneDrive) {
         onKeep={(v) =>
           set(
             { station: v },
-            v === undefined ? `Let ${name} follow the gear` : `Clamp ${name} at ${v} mm`,
+            v === undefined ? `Let ${name} follow the gear` : `Clamp ${name} at ${plainLength(v)}`,
           )
         }
       />

@@ -1,5 +1,6 @@
 'use client';
 
+import { shownUnit } from '@/core/quantity/shown';
 import { useId } from 'react';
 import { clips } from '@/core/areas/front/kit/attach';
 import { frontOf } from '@/core/areas/front/place/front';
@@ -120,19 +121,23 @@ function OnRods({ facts: { job, rig }, placed }: OnBox) {
     <>
       <div className="flex items-center gap-2 py-0.5">
         <label htmlFor={id} className="w-32 shrink-0 text-soft">
-          stands at, mm
+          stands at, {shownUnit('mm').unit}
         </label>
         <TextInput
           id={id}
-          value={station === undefined ? '' : plain(station, 1)}
+          value={
+            station === undefined
+              ? ''
+              : plain(station * shownUnit('mm').per, shownUnit('mm').more > 0 ? 3 : 1)
+          }
           className="w-24 text-right"
           check={(t) => {
             if (t === '') return null;
-            const r = parseLength(t, 1);
+            const r = parseLength(t, 1 / shownUnit('mm').per);
             return r.ok && Math.abs(r.value) <= 5000 ? null : 'A station, like 240.';
           }}
           onKeep={(t) => {
-            const r = parseLength(t, 1);
+            const r = parseLength(t, 1 / shownUnit('mm').per);
             edit(setStation(rig, t === '' || !r.ok ? undefined : r.value, placed.box.name));
           }}
         />

@@ -4,7 +4,7 @@ import type { RefObject } from 'react';
 import type { DrawnBox, DrawnFlag, FrontLayout } from '@/core/areas/front/place/layout';
 import { frontOf } from '@/core/areas/front/place/front';
 import { beyond, flagSight } from '@/core/areas/front/model/flags';
-import { exact, plain } from '@/core/quantity/say';
+import { exact, plain, sayLength } from '@/core/quantity/say';
 import type { Edit } from '@/core/edit/edit';
 import { setFlag, setStation } from '@/core/areas/front/moves/box';
 import type { Scale } from './front-drawing';
@@ -77,7 +77,7 @@ export function FrontHandles({
           y={inside(Math.max(Y(box.middle - box.half), Y(box.middle + box.half)) + 2)}
           label={`${box.name} along its rods`}
           value={Math.round(box.from)}
-          text={`${exact(box.from, 0)} mm from the image plane`}
+          text={`${sayLength(box.from, 0)} from the image plane`}
           min={closest}
           max={closest + 300}
           onMove={(dx) => {

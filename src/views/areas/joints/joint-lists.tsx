@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import { mm } from '@/core/quantity/say';
+import { sayLength } from '@/core/quantity/say';
 import { byTightness, tightnessOf, toolsOf } from '@/core/areas/joints/model/lists';
 import { stockedBill, toolRoll, type Stocked } from '@/core/areas/joints/model/tools';
 import type { NamedSeat } from '@/core/areas/joints/model/seats';
@@ -122,7 +122,7 @@ export function Screws({ facts }: { facts: RigFacts }) {
             {l.count} x {l.thread},{' '}
             {l.length === null
               ? 'length not known'
-              : `${mm(l.length)}${l.captive ? ' standing out, captive' : ''}`}
+              : `${sayLength(l.length)}${l.captive ? ' standing out, captive' : ''}`}
             <InTheKit line={l} />
             <span className="block text-sm text-soft">{l.joints.join('; ')}</span>
           </li>

@@ -1,6 +1,6 @@
 'use client';
 
-import { mm } from '@/core/quantity/say';
+import { sayLength } from '@/core/quantity/say';
 import { FITTING_KINDS, isFitting, type FittedUse } from '@/core/kit/types';
 import { KIND_NAME } from '@/core/kit/fields';
 import { canBeHeld, interfacesOf } from '@/core/areas/joints/kit/sides';
@@ -165,7 +165,7 @@ function Places({
                 <span className="block underline decoration-edge underline-offset-4">{p.name}</span>
                 <span className="block text-sm text-soft">
                   {p.worst ?? 'Brings no new finding.'}
-                  {withWords(p)} The rig then reaches {mm(p.height, 0)} above the axis.
+                  {withWords(p)} The rig then reaches {sayLength(p.height, 0)} above the axis.
                 </span>
               </span>
             </button>

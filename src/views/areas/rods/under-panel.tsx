@@ -2,7 +2,7 @@
 
 import { underCamera } from '@/core/areas/rods/under/under';
 import { isPlate, isRiser, isSettable } from '@/core/kit/types';
-import { exact } from '@/core/quantity/say';
+import { bareLength } from '@/core/quantity/say';
 import { setPlateHeight } from '@/core/areas/rods/moves/under';
 import { putUnder, takeUnder } from '@/core/areas/rods/moves/under';
 import { Choose, Length, Piece, Section, useEdit } from '../../bench/panel-parts';
@@ -59,5 +59,5 @@ export function Under({ facts }: { facts: RigFacts }) {
 
 /** A height that was found; `not known yet` while a number is missing. */
 function found(height: number | null): string {
-  return height === null ? 'not known yet' : exact(height, 1);
+  return height === null ? 'not known yet' : bareLength(height, 1);
 }

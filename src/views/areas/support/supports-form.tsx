@@ -1,5 +1,6 @@
 'use client';
 
+import { plainLength } from '@/core/quantity/say';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Piece, Length, Choose } from '@/views/bench/panel-parts';
 import { standOf } from '@/core/stand/stand';
@@ -54,7 +55,7 @@ export function Supports({ facts }: { facts: RigFacts }) {
                   { station: v },
                   v === undefined
                     ? `Let ${s.part.name} find its place`
-                    : `Stand ${s.part.name} at ${v} mm`,
+                    : `Stand ${s.part.name} at ${plainLength(v)}`,
                 ),
               )
             }
@@ -71,7 +72,7 @@ export function Supports({ facts }: { facts: RigFacts }) {
                   { post: v },
                   v === undefined
                     ? `Let the post of ${s.part.name} touch`
-                    : `Set the post of ${s.part.name} to ${v} mm`,
+                    : `Set the post of ${s.part.name} to ${plainLength(v)}`,
                 ),
               )
             }

@@ -3,6 +3,7 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import type { NumberField, QuantityField } from '@/core/engine/field';
 import type { QuantityInput, Source } from '@/core/quantity/quantity';
+import { fieldUnit } from '@/core/quantity/typed';
 import { useTyped } from '@/ui/quantity-field';
 import { numberFrom } from './number-from';
 
@@ -45,7 +46,7 @@ export function QuantityOnDrawing({
   return (
     <Shell
       {...box}
-      unit={field.unit}
+      unit={fieldUnit(field.unit, field.cls).unit}
       text={text}
       draft={draft}
       trouble={trouble}

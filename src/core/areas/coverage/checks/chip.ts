@@ -1,6 +1,6 @@
 import { frameCorner, modeSize } from '../../../build/circle';
 import { farthestCorner } from '../../../optics/coverage';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, mm, rangeMm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { said } from '../../../checks/judge';
@@ -27,10 +27,10 @@ export const coverageChip: Check = {
           ? `${lens.name} covers the whole of ${mode.name} with ${mm(o.value)} to spare at the corners.`
           : o.state === 'fail'
             ? `${lens.name} cuts the corners of ${mode.name} by ${mm(-o.value)}.`
-            : `${lens.name} may or may not reach the corners of ${mode.name}: ${sayRange(o.lo, o.hi, 'mm')}.`,
+            : `${lens.name} may or may not reach the corners of ${mode.name}: ${rangeMm(o.lo, o.hi)}.`,
       sum: (o) =>
         `${circleSum(built)}; ${mode.name} ${exact(w.known!.value, 2)} x ${exact(h.known!.value, 2)} mm, half diagonal ` +
-        `${exact(corner(w.known!.value, h.known!.value), 2)} mm; margin ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`,
+        `${exact(corner(w.known!.value, h.known!.value), 2)} mm; margin ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)})`,
       lacking: (missing) =>
         `Nobody can say whether ${lens.name} covers ${mode.name}: ${missing} ${missing.includes(' and ') ? 'are' : 'is'} not known.`,
     });

@@ -1,7 +1,7 @@
 import type { Check } from '../../../checks/check';
 import { frameCorner, modeSize, framingSqueeze, chipCircle } from '../../../build/circle';
 import { judgeCovered, circleSum, coveredScale } from '../model/covered';
-import { mm, sayRange, exact, say } from '../../../quantity/say';
+import { mm, exact, say, rangeMm } from '../../../quantity/say';
 import { stateOf } from '../../../checks/judge';
 import { frameOnChip, scaleUp } from '../../../optics/coverage';
 import type { Built } from '../../../build/build';
@@ -37,7 +37,7 @@ export const coverageFrame: Check = {
             return `${whole}: the corners are ${mm(-o.value)} outside the image circle. ${left}`;
           return stateOf(o.lo, o.hi) === 'ok' && o.lo < built.rules['coverage.margin']
             ? `${whole}: covered with ${mm(o.value)}, less than the ${mm(built.rules['coverage.margin'])} wanted at the corners.`
-            : `${whole}: it may or may not cover, ${sayRange(o.lo, o.hi, 'mm')} at the corners. ${left}`;
+            : `${whole}: it may or may not cover, ${rangeMm(o.lo, o.hi)} at the corners. ${left}`;
         },
         sum: (o) => {
           const r = frameOnChip(
@@ -48,7 +48,7 @@ export const coverageFrame: Check = {
           return (
             `${circleSum(built)}; frame on the chip ${exact(r.w, 2)} x ${exact(r.h, 2)} mm` +
             `, farthest corner ${exact(corner(w.known!.value, h.known!.value), 2)} mm; ` +
-            `margin D/2 - corner = ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`
+            `margin D/2 - corner = ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)})`
           );
         },
         lacking: (missing) =>

@@ -1,7 +1,7 @@
 import { chipCircle, frameCorner, lensCircle, modeSize } from '../../../build/circle';
 import { given } from '../../../build/given';
 import { farthestCorner } from '../../../optics/coverage';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, mm, rangeMm } from '../../../quantity/say';
 import { valueOf } from '../../../quantity/quantity';
 import type { Check } from '../../../checks/check';
 import { judge } from '../../../checks/judge';
@@ -45,10 +45,10 @@ export const coverageReducerExit: Check = {
             ? `${reducer.name} lets a circle through that clears ${what} by ${mm(o.value)}.${limits}`
             : o.state === 'fail'
               ? `${reducer.name} itself cuts the corners of ${what} by ${mm(-o.value)}, whatever the lens covers.`
-              : `${reducer.name} may or may not cut the corners of ${what}: ${sayRange(o.lo, o.hi, 'mm')}.`;
+              : `${reducer.name} may or may not cut the corners of ${what}: ${rangeMm(o.lo, o.hi)}.`;
         },
         sum: (o) =>
-          `exit circle ${exact(valueOf(reducer.exitCircle)!, 2)} mm; farthest corner ${exact(farthest(w.known!.value, h.known!.value), 2)} mm; margin ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`,
+          `exit circle ${exact(valueOf(reducer.exitCircle)!, 2)} mm; farthest corner ${exact(farthest(w.known!.value, h.known!.value), 2)} mm; margin ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)})`,
         lacking: (missing) => `What ${reducer.name} lets through is not known: ${missing} missing.`,
         basis: '[math]',
       });

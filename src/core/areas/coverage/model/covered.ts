@@ -5,7 +5,7 @@ import { spread } from '../../../quantity/spread';
 import { type Judgement, judge } from '../../../checks/judge';
 import type { Verdict } from '../../../checks/finding';
 import { ruleBasis } from '../../../rules/rules';
-import { plain, exact, sayRange } from '../../../quantity/say';
+import { plain, exact, rangeMm } from '../../../quantity/say';
 
 /**
  * Largest scale at which a frame is covered for sure, by the smallest circle the tolerances
@@ -75,5 +75,5 @@ export function circleSum(built: Built): string {
     circle.value,
   );
   const parts = circle.inputs.map((g, i) => `${g.label} ${plain(known[i]!.value)}`).join(', ');
-  return `image circle at the chip D = ${exact(s.value, 2)} mm (${sayRange(s.lo, s.hi, 'mm')}) from ${parts}`;
+  return `image circle at the chip D = ${exact(s.value, 2)} mm (${rangeMm(s.lo, s.hi)}) from ${parts}`;
 }

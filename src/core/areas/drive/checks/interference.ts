@@ -2,7 +2,7 @@ import { standOf } from '../../../stand/stand';
 import { distanceFrom, inputsOf } from '../../space/model/clearance';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { distance } from '../../../solids/distance';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -41,9 +41,9 @@ export const driveInterference: Check = {
           unit: 'mm',
           limit: { value: limit, unit: 'mm', rule: 'drive.hand-unit' },
           why: (o) =>
-            `${u.name} stands ${mm(Math.max(0, o.value + limit))} from ${d.part.name}${o.state === 'ok' ? '' : `: ${mm(limit)} keep its radio clean`}.`,
+            `${u.name} stands ${sayLength(Math.max(0, o.value + limit))} from ${d.part.name}${o.state === 'ok' ? '' : `: ${sayLength(limit)} keep its radio clean`}.`,
           sum: () =>
-            `distance ${exact(distance(box.solid, unit.solid), 1)} - ${exact(limit, 0)} mm`,
+            `distance ${exact(distance(box.solid, unit.solid), 1)} - ${sayLength(limit, 0)}`,
           lacking: (missing) =>
             `How near the hand unit stands to ${d.part.name} is not known: ${missing} missing.`,
           basis: ruleBasis('drive.hand-unit'),

@@ -1,7 +1,7 @@
 import { standOf } from '../../../stand/stand';
 import { centreDistance } from '../kit/gears';
 import { gearName, withoutTeeth } from '../model/told';
-import { exact, mm, plain } from '../../../quantity/say';
+import { exact, sayLength, plain, mm } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { lacking, plainVerdict } from '../../../checks/judge';
@@ -53,11 +53,11 @@ export const driveMesh: Check = {
           state,
           why:
             state === 'ok'
-              ? `${d.part.name} meshes with ${gearName(stand, d)}: ${mm(c)} from axis to axis.`
+              ? `${d.part.name} meshes with ${gearName(stand, d)}: ${sayLength(c)} from axis to axis.`
               : state === 'tight'
                 ? `Module ${plain(b, 3)} of ${d.part.name} runs with ${plain(a, 3)} of ${gearName(stand, d)}, close enough in practice, not the same.`
                 : `${d.part.name} has module ${plain(b, 3)}, ${gearName(stand, d)} ${plain(a, 3)}: the teeth do not run together.`,
-          sum: `${plain(a, 3)} x (${exact(gear.teeth.known!.value, 0)} + ${exact(d.teeth.known!.value, 0)}) / 2 = ${exact(c, 1)} mm`,
+          sum: `${plain(a, 3)} x (${exact(gear.teeth.known!.value, 0)} + ${exact(d.teeth.known!.value, 0)}) / 2 = ${mm(c, 1)}`,
         }),
       ];
     });

@@ -5,7 +5,7 @@ import { constant } from '../../../build/given';
 import { givens, of } from '../../../build/lin';
 import { centreDistance, reachRoom } from '../kit/gears';
 import { askRings, gearName, noRing, ringOf, withoutTeeth } from '../model/told';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -96,12 +96,12 @@ function ofDrive(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
     limit: null,
     why: (o) =>
       o.value < 0
-        ? `${d.part.name} does not reach ${gearName(stand, d)}: the arm is ${mm(-o.value)} too ${o.value === 0 || stand.value(d.armTo) < pivotOf(stand, d) ? 'short' : 'long'}.`
+        ? `${d.part.name} does not reach ${gearName(stand, d)}: the arm is ${sayLength(-o.value)} too ${o.value === 0 || stand.value(d.armTo) < pivotOf(stand, d) ? 'short' : 'long'}.`
         : worst
-          ? `${d.part.name} reaches ${gearName(stand, d)}, but ${pinned ? 'where it is set' : 'there is no place for it: at the best one'} it fouls ${other} by ${mm(-(worst.verdict.margin?.value ?? 0))}.`
-          : `${d.part.name} reaches ${gearName(stand, d)}${shown}, clamped at ${exact(stand.value(d.station), 0)} mm, with ${mm(o.value)} of arm to spare.`,
+          ? `${d.part.name} reaches ${gearName(stand, d)}, but ${pinned ? 'where it is set' : 'there is no place for it: at the best one'} it fouls ${other} by ${sayLength(-(worst.verdict.margin?.value ?? 0))}.`
+          : `${d.part.name} reaches ${gearName(stand, d)}${shown}, clamped at ${sayLength(stand.value(d.station), 0)}, with ${sayLength(o.value)} of arm to spare.`,
     sum: () =>
-      `pivot ${exact(pivotOf(stand, d), 1)} mm from the axis, mesh circle ${exact(d.centres!, 1)}, arm ${exact(stand.value(of(d.armFrom)), 1)} to ${exact(stand.value(d.armTo), 1)} mm`,
+      `pivot ${sayLength(pivotOf(stand, d), 1)} from the axis, mesh circle ${exact(d.centres!, 1)}, arm ${exact(stand.value(of(d.armFrom)), 1)} to ${sayLength(stand.value(d.armTo), 1)}`,
     lacking: (missing) => `Whether ${d.part.name} reaches is not known: ${missing} missing.`,
     basis: '[math]',
   });

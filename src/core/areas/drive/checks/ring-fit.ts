@@ -7,7 +7,7 @@ import { ringsThatFit, SLACK, specification } from '../model/rings';
 import { onHand, type GearRing, type Lens } from '../../../kit/types';
 import { askRings, noRing } from '../model/told';
 import { valueOf } from '../../../quantity/quantity';
-import { exact, mm, plain } from '../../../quantity/say';
+import { exact, sayLength, plain, bareLength, mm } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
@@ -140,9 +140,9 @@ function bareRing(built: Built, lens: Lens, ring: LensGear, turns: string, base:
       why:
         `${lens.name} has no ${turns} gear.` +
         (fits.length > 0
-          ? ` ${fits.map((r) => r.name).join(' or ')} closes on its ${exact(d, 1)} mm.`
-          : ` No gear ring in the kit closes on its ${exact(d, 1)} mm.`),
-      sum: `barrel ${exact(d, 1)} mm`,
+          ? ` ${fits.map((r) => r.name).join(' or ')} closes on its ${sayLength(d, 1)}.`
+          : ` No gear ring in the kit closes on its ${sayLength(d, 1)}.`),
+      sum: `barrel ${mm(d, 1)}`,
       basis: '[trade] gear rings',
       wanted: fits.every((r) => onHand(r) < 1) ? [specification(d)] : [],
     }),
@@ -173,15 +173,15 @@ function closesOn(
     why: (o) =>
       seamless
         ? o.value >= 0
-          ? `${g.name} slides onto the ${exact(barrel.known!.value, 1)} mm barrel with ${mm(size[0]!.known!.value - barrel.known!.value)} of slack.`
+          ? `${g.name} slides onto the ${sayLength(barrel.known!.value, 1)} barrel with ${sayLength(size[0]!.known!.value - barrel.known!.value)} of slack.`
           : size[0]!.known!.value > barrel.known!.value
-            ? `${g.name} is ${mm(size[0]!.known!.value - barrel.known!.value)} too wide for the ${exact(barrel.known!.value, 1)} mm barrel of ${lens.name}; shims take up ${mm(SLACK)}.`
-            : `${g.name} is ${mm(barrel.known!.value - size[0]!.known!.value)} too tight for the ${exact(barrel.known!.value, 1)} mm barrel of ${lens.name}.`
+            ? `${g.name} is ${sayLength(size[0]!.known!.value - barrel.known!.value)} too wide for the ${sayLength(barrel.known!.value, 1)} barrel of ${lens.name}; shims take up ${sayLength(SLACK)}.`
+            : `${g.name} is ${sayLength(barrel.known!.value - size[0]!.known!.value)} too tight for the ${sayLength(barrel.known!.value, 1)} barrel of ${lens.name}.`
         : o.value >= 0
-          ? `${g.name} closes on the ${exact(barrel.known!.value, 1)} mm barrel.`
-          : `${g.name} closes on ${exact(size[0]!.known!.value, 1)} to ${exact(size[1]!.known!.value, 1)} mm; the barrel of ${lens.name} has ${exact(barrel.known!.value, 1)}.`,
+          ? `${g.name} closes on the ${sayLength(barrel.known!.value, 1)} barrel.`
+          : `${g.name} closes on ${bareLength(size[0]!.known!.value, 1)} to ${sayLength(size[1]!.known!.value, 1)}; the barrel of ${lens.name} has ${bareLength(barrel.known!.value, 1)}.`,
     sum: (o) =>
-      `${size.map((s) => `${s.label} ${exact(s.known!.value, 1)}`).join(', ')}; barrel ${exact(barrel.known!.value, 1)}: ${exact(o.value, 2)} mm to spare`,
+      `${size.map((s) => `${s.label} ${exact(s.known!.value, 1)}`).join(', ')}; barrel ${exact(barrel.known!.value, 1)}: ${sayLength(o.value, 2)} to spare`,
     lacking: (missing) =>
       `Whether ${g.name} goes on ${lens.name} is not known: ${missing} missing.`,
     basis: '[trade] gear rings',
@@ -220,16 +220,16 @@ function around(
       if (strap)
         return o.value >= 0
           ? `${g.name} goes around ${lens} with ${exact(ring.teeth!.known!.value, 0)} of its ${n} teeth.`
-          : `${g.name} has ${n} teeth; ${exact(ring.teeth!.known!.value, 0)} go around the ${exact(barrel.known!.value, 1)} mm of ${lens}: it is too short.`;
-      const root = mm(ring.module.known!.value * (own.known!.value - 2 * ROOT));
+          : `${g.name} has ${n} teeth; ${exact(ring.teeth!.known!.value, 0)} go around the ${sayLength(barrel.known!.value, 1)} of ${lens}: it is too short.`;
+      const root = sayLength(ring.module.known!.value * (own.known!.value - 2 * ROOT));
       return o.value >= 0
-        ? `The ${n} teeth of ${g.name} stand on ${root}, outside its ${exact(inner.known!.value, 1)} mm.`
-        : `${n} teeth of ${g.name} stand on ${root}, inside its own ${exact(inner.known!.value, 1)} mm: teeth and ${g.style === 'seamless' ? 'bore' : 'barrel'} do not agree, one of them is wrong.`;
+        ? `The ${n} teeth of ${g.name} stand on ${root}, outside its ${sayLength(inner.known!.value, 1)}.`
+        : `${n} teeth of ${g.name} stand on ${root}, inside its own ${sayLength(inner.known!.value, 1)}: teeth and ${g.style === 'seamless' ? 'bore' : 'barrel'} do not agree, one of them is wrong.`;
     },
     sum: (o) =>
       strap
         ? `${exact(own.known!.value, 0)} teeth - ${exact(ring.teeth!.known!.value, 1)} = ${exact(o.value, 1)}`
-        : `${exact(ring.module.known!.value, 2)} x (${exact(own.known!.value, 0)} - 2.5) - ${exact(inner.known!.value, 1)} = ${exact(o.value, 1)} mm`,
+        : `${exact(ring.module.known!.value, 2)} x (${exact(own.known!.value, 0)} - 2.5) - ${exact(inner.known!.value, 1)} = ${sayLength(o.value, 1)}`,
     lacking: (missing) =>
       `Whether the teeth of ${g.name} go around is not known: ${missing} missing.`,
     basis: '[std] ISO 53, root of a full-depth gear',

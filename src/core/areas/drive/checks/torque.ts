@@ -5,7 +5,7 @@ import type { PlacedDrive } from '../place/drive';
 import { given, type Given } from '../../../build/given';
 import { torqueAt, torqueAtLens } from '../kit/gears';
 import { lensTorque, outletsOn, type RigOutlet } from '../model/outlets';
-import { exact, plain } from '../../../quantity/say';
+import { exact, plain, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
@@ -37,7 +37,7 @@ function turnsSaid(
   const have = o.value + reserve * t;
   const v = out.volts.known!.value;
   if (o.state === 'ok')
-    return `${part.name} brings ${exact(have, 2)} N m to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
+    return `${part.name} brings ${say(have, 'N m')} to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
   const turns = others.filter((r) => {
     const known = r.volts.known?.value;
     const l = known === undefined ? null : lensTorque(d, known, eff);
@@ -45,8 +45,8 @@ function turnsSaid(
   });
   const says =
     have < t
-      ? `${part.name} stalls on ${out.name}: at ${plain(v, 1)} V it ${v < first ? `is below the ${plain(first, 1)} V it is rated from` : `brings ${exact(have, 2)} N m`}, the ring takes ${exact(t, 2)}.`
-      : `${part.name} has little in hand on ${out.name}: ${exact(have, 2)} N m at ${plain(v, 1)} V, the ring takes ${exact(t, 2)} and ${plain(reserve, 2)} times that is wanted.`;
+      ? `${part.name} stalls on ${out.name}: at ${plain(v, 1)} V it ${v < first ? `is below the ${plain(first, 1)} V it is rated from` : `brings ${say(have, 'N m')}`}, the ring takes ${say(t, 'N m')}.`
+      : `${part.name} has little in hand on ${out.name}: ${say(have, 'N m')} at ${plain(v, 1)} V, the ring takes ${say(t, 'N m')} and ${plain(reserve, 2)} times that is wanted.`;
   return turns.length > 0
     ? `${says} ${turns.map((r) => `${r.name}, ${plain(r.volts.known!.value, 1)} V,`).join(' or ')} turns it.`
     : `${says} No other outlet on this rig turns it.`;

@@ -2,7 +2,7 @@ import { standOf } from '../../../stand/stand';
 import { given } from '../../../build/given';
 import { givens } from '../../../build/lin';
 import { gearName, withoutTeeth } from '../model/told';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -54,10 +54,10 @@ export const driveTravel: Check = {
           limit: { value: limit, unit: 'mm', rule: 'drive.overlap' },
           why: (o) =>
             o.value + limit <= 0
-              ? `${d.part.name} runs off ${gearName(stand, d)}: at the end of the throw the gears are ${mm(-(o.value + limit))} apart.`
-              : `${d.part.name} and ${gearName(stand, d)} overlap by ${mm(o.value + limit)} ${travel ? `at the worse end of the throw (the ring wanders ${mm(Math.abs(travel.known!.value))})` : 'along the axis'}${o.state === 'ok' ? '' : `; ${mm(limit)} are wanted`}.`,
+              ? `${d.part.name} runs off ${gearName(stand, d)}: at the end of the throw the gears are ${sayLength(-(o.value + limit))} apart.`
+              : `${d.part.name} and ${gearName(stand, d)} overlap by ${sayLength(o.value + limit)} ${travel ? `at the worse end of the throw (the ring wanders ${sayLength(Math.abs(travel.known!.value))})` : 'along the axis'}${o.state === 'ok' ? '' : `; ${sayLength(limit)} are wanted`}.`,
           sum: (o) =>
-            `gear of the lens ${exact(stand.value(gear.middle), 1)}, of the drive ${exact(stand.value(d.gearAt), 1)}: ${exact(o.value + limit, 1)} mm overlap - ${exact(limit, 1)} = ${exact(o.value, 1)} mm`,
+            `gear of the lens ${exact(stand.value(gear.middle), 1)}, of the drive ${exact(stand.value(d.gearAt), 1)}: ${sayLength(o.value + limit, 1)} overlap - ${exact(limit, 1)} = ${sayLength(o.value, 1)}`,
           lacking: (missing) => `Whether the gears stay in mesh is not known: ${missing} missing.`,
           basis: ruleBasis('drive.overlap'),
         }),

@@ -5,7 +5,7 @@ import { cornersOf, judgedFrames } from '../model/judged';
 import { nominal } from '../model/looks';
 import { situations, type Situation } from '../model/situations';
 import { clearance } from '../../../pupil/aperture';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { spread, type Spread } from '../../../quantity/spread';
 import { lightShade } from '../../light/model/shade';
 import type { Check } from '../../../checks/check';
@@ -104,11 +104,11 @@ function verdict(built: Built, id: string, name: string, angle: number): Verdict
           ? ' It is in the frame even fully open.'
           : ` It can come to ${exact(s.lowest, 0)} degrees;${shade(s.shadesAtLowest)} there.`;
       return o.state === 'fail'
-        ? `The ${name} of ${b.name} stands ${mm(-o.value)} in the frame at ${s.situation.label}.${low}`
-        : `The ${name} of ${b.name} is ${mm(o.value)} out of the frame at ${exact(angle, 0)} degrees;${shade(s.shades)}.${low}`;
+        ? `The ${name} of ${b.name} stands ${sayLength(-o.value)} in the frame at ${s.situation.label}.${low}`
+        : `The ${name} of ${b.name} is ${sayLength(o.value)} out of the frame at ${exact(angle, 0)} degrees;${shade(s.shades)}.${low}`;
     },
     sum: (o) =>
-      `room at the tip ${exact(o.value, 1)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}) at ${sight().situation.label}`,
+      `room at the tip ${sayLength(o.value, 1)} (${exact(o.lo, 1)} to ${exact(o.hi, 1)}) at ${sight().situation.label}`,
     lacking: (missing) =>
       `Whether the ${name} of ${b.name} stands in the frame is not known: ${missing} missing.`,
     basis: '[math]',

@@ -6,7 +6,7 @@ import { boxStation } from '../place/layout';
 import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
 import { gripOf } from './matte-fit';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength, bareLength } from '../../../quantity/say';
 import { known, valueOf, type Known } from '../../../quantity/quantity';
 import type { Check } from '../../../checks/check';
 import { attachUnknown } from '../model/attach';
@@ -59,13 +59,14 @@ export const frontLeak: Check = {
         limit: { value: 0, unit: 'mm', rule: null },
         why: (o) => {
           const d = grip.d.known!.value;
-          if (o.state === 'ok') return `${cap(name)} closes the ${mm(gap)} gap to ${lens.name}.`;
+          if (o.state === 'ok')
+            return `${cap(name)} closes the ${sayLength(gap)} gap to ${lens.name}.`;
           if (gap > reach!.known!.value)
-            return `${mm(gap)} between ${b.name} and ${lens.name}, ${name} covers ${mm(reach!.known!.value)}: light leaks in from behind.`;
-          return `${cap(name)} closes on ${exact(from!.known!.value, 0)} to ${exact(to!.known!.value, 0)} mm; the front of ${lens.name} is ${exact(d, 1)}: ${o.state === 'fail' ? 'light leaks in' : 'it may leak'}.`;
+            return `${sayLength(gap)} between ${b.name} and ${lens.name}, ${name} covers ${sayLength(reach!.known!.value)}: light leaks in from behind.`;
+          return `${cap(name)} closes on ${bareLength(from!.known!.value, 0)} to ${sayLength(to!.known!.value, 0)}; the front of ${lens.name} is ${bareLength(d, 1)}: ${o.state === 'fail' ? 'light leaks in' : 'it may leak'}.`;
         },
         sum: (o) =>
-          `front ${exact(grip.d.known!.value, 1)} in ${exact(from!.known!.value, 1)} to ${exact(to!.known!.value, 1)}; gap ${exact(gap, 1)} of ${exact(reach!.known!.value, 1)}; room ${exact(o.value, 1)} mm`,
+          `front ${exact(grip.d.known!.value, 1)} in ${exact(from!.known!.value, 1)} to ${exact(to!.known!.value, 1)}; gap ${exact(gap, 1)} of ${exact(reach!.known!.value, 1)}; room ${sayLength(o.value, 1)}`,
         lacking: (missing) =>
           `Whether light leaks in between ${b.name} and ${lens.name} is not known: ${missing} missing.`,
         basis: '[math]',

@@ -5,7 +5,7 @@ import { boxStation } from '../place/layout';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { rodSystem } from '../../rods/kit/systems';
 import { isPlate, isRing, type Lens, type MatteBox } from '../../../kit/types';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, sayLength, sayRange, sayMass, bareLength } from '../../../quantity/say';
 import type { Spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
@@ -53,16 +53,16 @@ function closes(
     why: (o) => {
       const a = outer.d.known!.value;
       const b = inner.d.known!.value;
-      const sizes = `${outer.name} ${exact(a, 1)} on ${inner.name} ${exact(b, 1)}`;
-      if (o.state === 'ok') return `${sizes}: closes, ${mm(diff.value, 1)} slack.`;
+      const sizes = `${outer.name} ${bareLength(a, 1)} on ${inner.name} ${bareLength(b, 1)}`;
+      if (o.state === 'ok') return `${sizes}: closes, ${sayLength(diff.value, 1)} slack.`;
       if (o.state === 'tight')
-        return `${sizes}: ${sayRange(diff.lo, diff.hi, 'mm')} slack, wanted is 0 to ${mm(slack, 1)}. It may or may not close.`;
+        return `${sizes}: ${sayRange(diff.lo, diff.hi, 'mm')} slack, wanted is 0 to ${sayLength(slack, 1)}. It may or may not close.`;
       return diff.value < 0
-        ? `${sizes}: too small by ${mm(-diff.value)}, it does not go on.`
-        : `${sizes}: ${mm(diff.value)} too wide, it does not hold. It needs a reduction ring.`;
+        ? `${sizes}: too small by ${sayLength(-diff.value)}, it does not go on.`
+        : `${sizes}: ${sayLength(diff.value)} too wide, it does not hold. It needs a reduction ring.`;
     },
     sum: () =>
-      `opening - front = ${exact(diff.value, 2)} mm (${sayRange(diff.lo, diff.hi, 'mm')}), wanted 0 to ${exact(slack, 2)}`,
+      `opening - front = ${sayLength(diff.value, 2)} (${sayRange(diff.lo, diff.hi, 'mm')}), wanted 0 to ${exact(slack, 2)}`,
     lacking: (missing) =>
       `Whether ${box.box.name} closes on ${inner.name} is not known: ${missing} missing.`,
     basis: ruleBasis('front.fit-slack'),
@@ -181,11 +181,11 @@ function loadOf(built: Built, box: PlacedBox, lens: Lens): Verdict {
       const mass = carried.reduce((t, g) => t + g.known!.value, 0);
       const limit = load.known!.value;
       return o.state === 'fail'
-        ? `${b.name} hangs ${exact(mass, 0)} g on the front of ${lens.name}; ${exact(limit, 0)} g is what it carries.`
-        : `${b.name} hangs ${exact(mass, 0)} g on the front of ${lens.name}, of ${exact(limit, 0)} g.`;
+        ? `${b.name} hangs ${sayMass(mass)} on the front of ${lens.name}; ${sayMass(limit)} is what it carries.`
+        : `${b.name} hangs ${sayMass(mass)} on the front of ${lens.name}, of ${sayMass(limit)}.`;
     },
     sum: (o) =>
-      `${exact(load.known!.value, 0)} - ${carried.map((g) => exact(g.known!.value, 0)).join(' - ')} = ${exact(o.value, 0)} g`,
+      `${exact(load.known!.value, 0)} - ${carried.map((g) => exact(g.known!.value, 0)).join(' - ')} = ${sayMass(o.value)}`,
     lacking: (missing) =>
       `Whether the front of ${lens.name} carries ${b.name} is not known: ${missing} missing.`,
     basis: stated ? '[math]' : ruleBasis('front.clip-load'),

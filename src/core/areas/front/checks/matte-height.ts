@@ -3,7 +3,7 @@ import type { Verdict } from '../../../checks/finding';
 import type { MatteBox, Body } from '../../../kit/types';
 import { frontOf } from '../place/front';
 import { boxStation } from '../place/layout';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, sayLength, sayRange, bareLength } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
@@ -54,22 +54,22 @@ export const frontMatteHeight: Check = {
         unit: 'mm',
         limit: { value: limit, unit: 'mm', rule: 'front.height-limit' },
         why: (o) => {
-          const by = mm(Math.abs(off.value), Math.abs(off.value) < 1 ? 2 : 1).replace(
+          const by = sayLength(Math.abs(off.value), Math.abs(off.value) < 1 ? 2 : 1).replace(
             '.0 mm',
             ' mm',
           );
           const side = off.value > 0 ? 'low' : 'high';
-          const drops = `the rods come out ${exact(drop.value(drop.inputs.map((g) => g.known!.value)), 1)} mm below the axis, it is made for ${exact(drop.standard.known!.value, 1)}`;
+          const drops = `the rods come out ${sayLength(drop.value(drop.inputs.map((g) => g.known!.value)), 1)} below the axis, it is made for ${bareLength(drop.standard.known!.value, 1)}`;
           if (b.attach === 'both')
             return o.state === 'ok'
-              ? `Lens and rods hold ${b.name} at one height, within ${mm(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`
+              ? `Lens and rods hold ${b.name} at one height, within ${sayLength(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`
               : `The rods hold ${b.name} ${by} ${side}er (${sayRange(off.lo, off.hi, 'mm')}) than the lens does: ${drops}. Held by both it pulls on the mount: bring the rods to height, or let one of the two go.`;
           if (o.state === 'ok')
-            return `${b.name} stands centred on the lens, within ${mm(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`;
+            return `${b.name} stands centred on the lens, within ${sayLength(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`;
           return `${b.name} stands ${by} ${side} (${sayRange(off.lo, off.hi, 'mm')}): ${drops}.`;
         },
         sum: () =>
-          `${drop.inputs.map((g) => `${g.label} ${exact(g.known!.value, 1)}`).join(', ')}: ${exact(drop.value(drop.inputs.map((g) => g.known!.value)), 2)} - ${exact(drop.standard.known!.value, 2)} = ${exact(off.value, 2)} mm`,
+          `${drop.inputs.map((g) => `${g.label} ${exact(g.known!.value, 1)}`).join(', ')}: ${exact(drop.value(drop.inputs.map((g) => g.known!.value)), 2)} - ${exact(drop.standard.known!.value, 2)} = ${sayLength(off.value, 2)}`,
         lacking: (missing) => `How high ${b.name} stands is not known: ${missing} missing.`,
         basis: `[trade] ${ruleBasis('front.height-limit')}`,
       }),

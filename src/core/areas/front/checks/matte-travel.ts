@@ -5,7 +5,7 @@ import { frontOf, lensSeat, travelOf } from '../place/front';
 import { Inputs } from '../place/parts';
 import { constant, given } from '../../../build/given';
 import { valueOf } from '../../../quantity/quantity';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -51,10 +51,10 @@ export const frontMatteTravel: Check = {
           limit,
           why: (o) =>
             o.state === 'fail'
-              ? `The front of ${lens.name} runs ${mm(-o.value)} into ${b.name} at its longest.`
-              : `${mm(o.value)} of air between ${b.name} and the front of ${lens.name} at its longest${o.state === 'tight' ? `; ${mm(air)} wanted` : ''}.`,
+              ? `The front of ${lens.name} runs ${sayLength(-o.value)} into ${b.name} at its longest.`
+              : `${sayLength(o.value)} of air between ${b.name} and the front of ${lens.name} at its longest${o.state === 'tight' ? `; ${sayLength(air)} wanted` : ''}.`,
           sum: (o) =>
-            `${exact(at, 1)} - (${exact(seat!, 1)} + ${exact(longest.known!.value, 1)} + ${exact(valueOfThread(front.thread), 1)}) = ${exact(o.value, 1)} mm`,
+            `${exact(at, 1)} - (${exact(seat!, 1)} + ${exact(longest.known!.value, 1)} + ${exact(valueOfThread(front.thread), 1)}) = ${sayLength(o.value, 1)}`,
           lacking: (missing) =>
             `Whether the front of ${lens.name} runs into ${b.name} is not known: ${missing} missing.`,
           basis,
@@ -96,10 +96,10 @@ export const frontMatteTravel: Check = {
           limit,
           why: (o) =>
             o.state === 'fail'
-              ? `What is on the thread of ${lens.name} reaches ${mm(-o.value)} into ${first.stage.name} of ${b.name}.`
-              : `${mm(o.value)} between what is on the thread and ${first.stage.name} of ${b.name}${o.state === 'tight' ? `; ${mm(air)} wanted` : ''}.`,
+              ? `What is on the thread of ${lens.name} reaches ${sayLength(-o.value)} into ${first.stage.name} of ${b.name}.`
+              : `${sayLength(o.value)} between what is on the thread and ${first.stage.name} of ${b.name}${o.state === 'tight' ? `; ${sayLength(air)} wanted` : ''}.`,
           sum: (o) =>
-            `first window ${exact(valueOf(first.stage.z) ?? 0, 1)} mm from the back, on the thread ${exact(valueOfThread(front.thread), 1)} mm: ${exact(o.value, 1)} mm`,
+            `first window ${sayLength(valueOf(first.stage.z) ?? 0, 1)} from the back, on the thread ${sayLength(valueOfThread(front.thread), 1)}: ${sayLength(o.value, 1)}`,
           lacking: (missing) =>
             `Whether the thread clears the stages of ${b.name} is not known: ${missing} missing.`,
           basis,

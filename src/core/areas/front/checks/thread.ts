@@ -4,7 +4,7 @@ import { frontOf } from '../place/front';
 import { ringChains, ringSpecification, sameThread } from '../model/threads';
 import { isRing, onHand, type Filter, type Ring } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
-import { mm, plain } from '../../../quantity/say';
+import { plain, sayLength } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import { inWords, lacking, plainVerdict } from '../../../checks/judge';
 
@@ -82,7 +82,7 @@ export const frontThread: Check = {
     const hired = hire.length > 0 ? ` ${inWords(hire)} would have to be hired.` : '';
     // A thickness that nobody gave is drawn at a stand-in; it is not said as a length.
     const length = thread.some((t) => t.assumed) ? null : thread[thread.length - 1]!.to;
-    const ahead = length === null ? '' : `, ${mm(length)} ahead of its rim`;
+    const ahead = length === null ? '' : `, ${sayLength(length)} ahead of its rim`;
     if (down !== null)
       return [
         plainVerdict({

@@ -9,7 +9,7 @@ import { situations, situation, type Situation } from '../model/situations';
 import { BLACK } from '../../../pupil/map';
 import { isRing } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
-import { exact, mm, say } from '../../../quantity/say';
+import { exact, sayLength, say, bareLength } from '../../../quantity/say';
 import { extremes } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
@@ -208,7 +208,8 @@ function sentence(
   const name = edge === null ? 'nothing' : front.edges[edge]!.label;
   const low = lowBox(built, front);
   if (worst.loss === 0) {
-    const room = edge === null ? '' : ` The nearest edge, the ${name}, clears by ${mm(worst.room)}`;
+    const room =
+      edge === null ? '' : ` The nearest edge, the ${name}, clears by ${sayLength(worst.room)}`;
     const at = room ? ` at ${worst.situation.label}.` : '';
     if (o.lo < o.value - 1e-9)
       return `Nothing in front touches ${frameWord} by the numbers.${room}${at} Inside the tolerances it can cost ${sayLoss(o.value - o.lo)}.`;
@@ -253,7 +254,7 @@ function lowBox(built: Built, front: Front): string {
   if (!drop.standard.known || drop.inputs.some((g) => !g.known)) return '';
   const off = drop.value(drop.inputs.map((g) => g.known!.value)) - drop.standard.known.value;
   if (Math.abs(off) <= built.rules['front.height-off']) return '';
-  return `${box.box.name} stands ${mm(Math.abs(off))} ${off > 0 ? 'low' : 'high'}.`;
+  return `${box.box.name} stands ${sayLength(Math.abs(off))} ${off > 0 ? 'low' : 'high'}.`;
 }
 
 /** What the culprit would have to do. */
@@ -274,10 +275,10 @@ function advice(front: Front, worst: Look, edge: number | null, built: Built): s
   const parts: string[] = [];
   if (way.opening && way.opening.needed < way.opening.now * 4)
     parts.push(
-      `${exact(way.opening.needed, 1)} mm ${word} instead of ${exact(way.opening.now, 1)}`,
+      `${sayLength(way.opening.needed, 1)} ${word} instead of ${bareLength(way.opening.now, 1)}`,
     );
   if (way.back !== null && way.back < ap.z - worst.scene.pupil.z)
-    parts.push(`${exact(way.back, 1)} mm further back`);
+    parts.push(`${sayLength(way.back, 1)} further back`);
   if (ap.kind === 'edge') return 'It would have to open further.';
   const down = stepBehind(front, e.part);
   const on = down ? `It sits on ${down}. ` : '';
@@ -314,11 +315,11 @@ function sumOf(front: Front, worst: Look, edge: number | null, o: Outcome, fail:
     (pupil.aspect ?? 1) === 1 ? '' : ` high, ${exact(pupil.r * 2 * pupil.aspect!, 1)} wide`;
   const t = worst.directions[worst.worst]!;
   const c = worst.corners[worst.worst]!;
-  const head = `at ${worst.situation.label}: pupil ${exact(pupil.r * 2, 1)} mm ${wide === '' ? 'across' : `${wide.trim()}`} at station ${exact(pupil.z, 1)}; ray of the ${CORNERS[worst.worst]!} corner (${exact(t.tx, 3)}, ${exact(t.ty, 3)})`;
+  const head = `at ${worst.situation.label}: pupil ${sayLength(pupil.r * 2, 1)} ${wide === '' ? 'across' : `${wide.trim()}`} at station ${exact(pupil.z, 1)}; ray of the ${CORNERS[worst.worst]!} corner (${exact(t.tx, 3)}, ${exact(t.ty, 3)})`;
   const at = edge === null ? null : apertures[edge]!;
   const dz = at ? at.z - pupil.z : 0;
   const beam = at
-    ? `; at the ${front.edges[edge!]!.label}, ${exact(dz, 1)} mm ahead, the beam is ${exact(pupil.r * 2 * (1 - dz / distance), 1)} mm across, ${exact(Math.hypot(t.tx, t.ty) * dz, 1)} mm off the axis`
+    ? `; at the ${front.edges[edge!]!.label}, ${sayLength(dz, 1)} ahead, the beam is ${sayLength(pupil.r * 2 * (1 - dz / distance), 1)} across, ${sayLength(Math.hypot(t.tx, t.ty) * dz, 1)} off the axis`
     : '';
   return `${head}${beam}; share of the pupil left ${exact(c.fraction, 3)}, loss = -log2 of it = ${exact(c.loss, 2)} stops; ${exact(fail, 2)} allowed - loss = ${exact(o.value, 2)} (${exact(o.lo, 2)} to ${exact(o.hi, 2)})${worst.situation.fromT ? '; T stands in for f' : ''}`;
 }

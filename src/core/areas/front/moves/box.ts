@@ -1,3 +1,4 @@
+import { plainLength } from '../../../quantity/say';
 import {
   type Job,
   type Rig,
@@ -129,7 +130,7 @@ export function setStation(rig: Rig, station: number | undefined, name: string):
     title:
       station === undefined
         ? `Push ${name} back as far as it goes`
-        : `Stand ${name} at ${Math.round(station * 10) / 10} mm`,
+        : `Stand ${name} at ${plainLength(Math.round(station * 10) / 10)}`,
     changes: [{ path: at(rig, 'box', 'station'), value: station }],
   };
 }

@@ -8,7 +8,7 @@ import { inWords, lacking, plainVerdict } from '../../../checks/judge';
 import type { Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import type { StandSolid } from '../../../place/setting';
-import { mm } from '../../../quantity/say';
+import { mm, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { apart, bounds, union, type Bounds, type Vec } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';
@@ -117,7 +117,7 @@ function reached(built: Built, s: NamedSeat): Verdict {
     pieces: [s.piece, ...new Set(worst.by.map((x) => x.piece))],
     state: never ? 'fail' : 'tight',
     why: never
-      ? `${upper(withTool(driver))} never gets to the joint of ${said}: ${what}, which has to be there before it, stands ${mm(-worst.room)} in the way.`
+      ? `${upper(withTool(driver))} never gets to the joint of ${said}: ${what}, which has to be there before it, stands ${sayLength(-worst.room)} in the way.`
       : worst.state === 'blocked'
         ? `${what} ${names.length > 1 ? 'cover' : 'covers'} the joint of ${said}: ${names.length > 1 ? 'they go' : 'it goes'} on after it, and ${names.length > 1 ? 'come' : 'comes'} off to get at it with ${withTool(driver)}.`
         : `${upper(withTool(driver))} may or may not get to the joint of ${said} past ${what}.`,

@@ -4,7 +4,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said as told } from '../../../checks/judge';
 import { isKind, KIND_NAME } from '../../../kit/fields';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { interfaceType } from '../kit/interfaces';
 import { clampedLength, closing, meets } from '../model/fit';
@@ -113,10 +113,10 @@ function holes(built: Built, s: NamedSeat): Verdict {
       o.state === 'ok'
         ? `The ${held} screws of ${saidOf(s)} are as far apart as the holes.`
         : o.state === 'fail'
-          ? `The ${held} screws of ${saidOf(s)} are off its holes by ${mm(Math.max(0, allowed - o.value))}; ${mm(allowed)} of play are there.`
-          : `The ${held} screws of ${saidOf(s)} may be off its holes by up to ${mm(Math.max(0, allowed - o.lo))}; ${mm(allowed)} of play are there.`,
+          ? `The ${held} screws of ${saidOf(s)} are off its holes by ${sayLength(Math.max(0, allowed - o.value))}; ${sayLength(allowed)} of play are there.`
+          : `The ${held} screws of ${saidOf(s)} may be off its holes by up to ${sayLength(Math.max(0, allowed - o.lo))}; ${sayLength(allowed)} of play are there.`,
     sum: (o) =>
-      `${exact(share, 1)} x |${exact(own.known!.value, 2)} - ${step} x ${exact(theirs.known!.value, 2)}| = ${exact(allowed - o.value, 2)} mm; play ${exact(allowed, 2)}`,
+      `${exact(share, 1)} x |${exact(own.known!.value, 2)} - ${step} x ${exact(theirs.known!.value, 2)}| = ${sayLength(allowed - o.value, 2)}; play ${exact(allowed, 2)}`,
     lacking: (missing) =>
       `Whether the screws of ${saidOf(s)} meet its holes is not known: ${missing} missing.`,
     basis: ruleBasis('joint.holes'),
@@ -137,15 +137,16 @@ function clamped(built: Built, s: NamedSeat): Verdict[] {
     limit: null,
     why: (o) => {
       const w = c.width.known!.value;
-      const range = `${mm(c.from.known!.value, 2)} to ${mm(c.to.known!.value, 2)}`;
-      if (o.state === 'ok') return `${said} closes: ${mm(w, 2)} wide, it closes on ${range}.`;
+      const range = `${sayLength(c.from.known!.value, 2)} to ${sayLength(c.to.known!.value, 2)}`;
+      if (o.state === 'ok')
+        return `${said} closes: ${sayLength(w, 2)} wide, it closes on ${range}.`;
       const wide = w - c.to.known!.value > c.from.known!.value - w;
       return o.state === 'fail'
-        ? `${said} does not close: ${mm(w, 2)} are ${wide ? `${mm(w - c.to.known!.value, 2)} too wide` : `${mm(c.from.known!.value - w, 2)} too narrow`} for ${range}.`
-        : `${said} may close or not: ${mm(w, 2)} wide, it closes on ${range}.`;
+        ? `${said} does not close: ${sayLength(w, 2)} are ${wide ? `${sayLength(w - c.to.known!.value, 2)} too wide` : `${sayLength(c.from.known!.value - w, 2)} too narrow`} for ${range}.`
+        : `${said} may close or not: ${sayLength(w, 2)} wide, it closes on ${range}.`;
     },
     sum: (o) =>
-      `${exact(c.from.known!.value, 2)} <= ${exact(c.width.known!.value, 2)} <= ${exact(c.to.known!.value, 2)}: ${exact(o.value, 2)} mm`,
+      `${exact(c.from.known!.value, 2)} <= ${exact(c.width.known!.value, 2)} <= ${exact(c.to.known!.value, 2)}: ${sayLength(o.value, 2)}`,
     lacking: (missing) => `Whether ${said} closes is not known: ${missing} missing.`,
     basis: '[math] width against what the clamp closes on',
   });
@@ -161,10 +162,10 @@ function clamped(built: Built, s: NamedSeat): Verdict[] {
       limit: { value: built.rules['joint.clamp'], unit: '%', rule: 'joint.clamp' },
       why: (o) => {
         const on = o.value + share * c.clamp.known!.value;
-        return `${mm(Math.max(0, on))} of the ${mm(c.clamp.known!.value)} clamp of ${s.part.name} sit on ${s.at.name} of ${s.host.part.name}${o.state === 'ok' ? '' : `; ${exact(built.rules['joint.clamp'], 0)} % are wanted`}.`;
+        return `${sayLength(Math.max(0, on))} of the ${sayLength(c.clamp.known!.value)} clamp of ${s.part.name} sit on ${s.at.name} of ${s.host.part.name}${o.state === 'ok' ? '' : `; ${exact(built.rules['joint.clamp'], 0)} % are wanted`}.`;
       },
       sum: (o) =>
-        `run ${exact(c.run.known!.value, 1)}, clamp ${exact(c.clamp.known!.value, 1)}, ${exact(slide, 1)} off its middle: ${exact(o.value, 2)} mm more than ${exact(share * 100, 0)} %`,
+        `run ${exact(c.run.known!.value, 1)}, clamp ${exact(c.clamp.known!.value, 1)}, ${exact(slide, 1)} off its middle: ${sayLength(o.value, 2)} more than ${exact(share * 100, 0)} %`,
       lacking: (missing) =>
         `How much of the clamp of ${s.part.name} sits on ${s.at.name} is not known: ${missing} missing.`,
       basis: ruleBasis('joint.clamp'),
@@ -227,7 +228,7 @@ const basisOf = (s: NamedSeat) =>
 /** The clamp that would close, as a specification. */
 function closingPiece(s: NamedSeat, width: number): string {
   const what = s.at.width !== undefined ? s.part.kind : s.host.part.kind;
-  return `a ${isKind(what) ? KIND_NAME[what].one : 'part'} whose clamp closes on ${mm(width)}${s.at.pattern === undefined ? '' : `, class ${s.at.pattern}`}`;
+  return `a ${isKind(what) ? KIND_NAME[what].one : 'part'} whose clamp closes on ${sayLength(width)}${s.at.pattern === undefined ? '' : `, class ${s.at.pattern}`}`;
 }
 
 /** The piece that would make the two go together, as a specification. */

@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { closing } from '../model/fit';
 import { isSlide, seatingsFor } from '../model/free';
 import { holesTaken } from '../kit/pattern';
@@ -110,8 +110,8 @@ function stretch(a: NamedSeat, b: NamedSeat): Verdict[] {
       why: (o) =>
         o.state === 'ok'
           ? `${a.part.name} and ${b.part.name} both have room on ${a.at.name} of ${a.host.part.name}.`
-          : `${a.part.name} and ${b.part.name} ${o.state === 'fail' ? 'want' : 'may want'} the same stretch of ${a.at.name} of ${a.host.part.name}: ${mm(Math.abs(o.value))} ${o.value < 0 ? 'too much' : 'left'}.`,
-      sum: (o) => `${exact(apart, 1)} - half of both clamps = ${exact(o.value, 1)} mm`,
+          : `${a.part.name} and ${b.part.name} ${o.state === 'fail' ? 'want' : 'may want'} the same stretch of ${a.at.name} of ${a.host.part.name}: ${sayLength(Math.abs(o.value))} ${o.value < 0 ? 'too much' : 'left'}.`,
+      sum: (o) => `${exact(apart, 1)} - half of both clamps = ${sayLength(o.value, 1)}`,
       lacking: (missing) =>
         `Whether ${a.part.name} and ${b.part.name} both have room on ${a.at.name} is not known: ${missing} missing.`,
       basis: '[math] two clamps on one rail',

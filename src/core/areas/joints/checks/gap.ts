@@ -5,7 +5,7 @@ import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import { isFitting, type Fitting, type Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Interface } from '../kit/parts';
 import { interfacesOf } from '../kit/sides';
@@ -50,10 +50,10 @@ function judged(built: Built, g: Gap): Verdict {
       const gap = limit - o.value;
       if (o.state === 'ok') return `${g.said}: the two faces meet.`;
       return g.snug
-        ? `${g.said}: ${mm(gap)} of air under its screw, left snug: it steadies and does not hold.`
-        : `${g.said}: its screw ${o.state === 'fail' ? 'bridges' : 'may bridge'} ${mm(gap)} of air. A shim of ${mm(Math.max(0, gap))}, or snug only.`;
+        ? `${g.said}: ${sayLength(gap)} of air under its screw, left snug: it steadies and does not hold.`
+        : `${g.said}: its screw ${o.state === 'fail' ? 'bridges' : 'may bridge'} ${sayLength(gap)} of air. A shim of ${sayLength(Math.max(0, gap))}, or snug only.`;
     },
-    sum: (o) => `${exact(limit, 2)} - ${exact(limit - o.value, 2)} = ${exact(o.value, 2)} mm`,
+    sum: (o) => `${exact(limit, 2)} - ${exact(limit - o.value, 2)} = ${sayLength(o.value, 2)}`,
     lacking: (missing) =>
       `Whether the screw of ${g.said} bridges a gap is not known: ${missing} missing.`,
     basis: ruleBasis('joint.gap'),

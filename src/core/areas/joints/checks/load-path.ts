@@ -6,7 +6,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import type { Part } from '../../../kit/types';
-import { exact } from '../../../quantity/say';
+import { exact, say, sayMass } from '../../../quantity/say';
 import { usesOn } from '../../../roles/uses';
 import { carriedBy, heldBy, loadPath, type Carrying } from '../model/load-path';
 import { momentOn } from '../model/twist';
@@ -94,9 +94,9 @@ function rated({ seat: s, carried }: Carrying): Verdict[] {
       unit: 'g',
       limit: { value: limit.known?.value ?? 0, unit: 'g', rule: null },
       why: (o) =>
-        `${exact(limit.known!.value - o.value, 0)} g hang on ${of}; its maker rates it for ${exact(limit.known!.value, 0)} g${o.hi < 0 ? ': too much for it' : ''}.`,
+        `${sayMass(limit.known!.value - o.value)} hang on ${of}; its maker rates it for ${sayMass(limit.known!.value)}${o.hi < 0 ? ': too much for it' : ''}.`,
       sum: (o) =>
-        `${exact(limit.known!.value, 0)} - ${exact(limit.known!.value - o.value, 0)} = ${exact(o.value, 0)} g`,
+        `${exact(limit.known!.value, 0)} - ${exact(limit.known!.value - o.value, 0)} = ${sayMass(o.value)}`,
       lacking: missed(of),
       basis: MAKERS,
     }),
@@ -133,9 +133,9 @@ function bent(built: Built, { seat: s, pieces }: Carrying): Verdict[] {
       unit: 'N m',
       limit: { value: limit.known?.value ?? 0, unit: 'N m', rule: null },
       why: (o) =>
-        `${exact(limit.known!.value - o.value, 2)} N m turn on ${of} in the worst attitude; its maker rates it for ${exact(limit.known!.value, 2)} N m${o.hi < 0 ? ': too much for it' : ''}.`,
+        `${say(limit.known!.value - o.value, 'N m')} turn on ${of} in the worst attitude; its maker rates it for ${say(limit.known!.value, 'N m')}${o.hi < 0 ? ': too much for it' : ''}.`,
       sum: (o) =>
-        `${exact(limit.known!.value, 2)} - ${exact(limit.known!.value - o.value, 2)} = ${exact(o.value, 2)} N m`,
+        `${exact(limit.known!.value, 2)} - ${exact(limit.known!.value - o.value, 2)} = ${say(o.value, 'N m')}`,
       lacking: missed(of),
     });
   });
@@ -192,10 +192,10 @@ const holds = perSeat('joint.load-path of a whole part', (built, s) => {
       limit: { value: limit.known?.value ?? 0, unit: 'g', rule: null },
       after: (x) => (lifted ? { ...x, hi: Math.max(0, x.hi) } : x),
       why: (o) => {
-        const mass = exact(limit.known!.value - o.value, 0);
+        const mass = sayMass(limit.known!.value - o.value);
         const says = lifted
-          ? `The rig weighs ${mass} g; the maker of ${s.part.name} rates it for ${exact(limit.known!.value, 0)} g`
-          : `${mass} g hang on ${s.part.name}; its maker rates it for ${exact(limit.known!.value, 0)} g`;
+          ? `The rig weighs ${mass}; the maker of ${s.part.name} rates it for ${sayMass(limit.known!.value)}`
+          : `${mass} hang on ${s.part.name}; its maker rates it for ${sayMass(limit.known!.value)}`;
         return o.hi < 0
           ? `${says}: too much for it.`
           : o.value < 0
@@ -203,7 +203,7 @@ const holds = perSeat('joint.load-path of a whole part', (built, s) => {
             : `${says}.`;
       },
       sum: (o) =>
-        `${exact(limit.known!.value, 0)} - ${exact(limit.known!.value - o.value, 0)} = ${exact(o.value, 0)} g`,
+        `${exact(limit.known!.value, 0)} - ${exact(limit.known!.value - o.value, 0)} = ${sayMass(o.value)}`,
       lacking: missed(s.part.name),
       basis: MAKERS,
     }),

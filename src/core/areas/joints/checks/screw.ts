@@ -3,7 +3,7 @@ import { constant, given, type Given } from '../../../build/given';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { bite, screwOf, type Screwed } from '../model/screw';
 import { isNamed, saidOf, type NamedSeat } from '../model/seats';
@@ -131,12 +131,12 @@ function bottoms(s: NamedSeat, w: Screwed): Verdict[] {
       limit: null,
       why: (o) =>
         o.state === 'ok'
-          ? `The screw of ${saidOf(s)} ends ${mm(o.value)} before the bottom of its hole.`
+          ? `The screw of ${saidOf(s)} ends ${sayLength(o.value)} before the bottom of its hole.`
           : o.state === 'fail'
-            ? `The screw of ${saidOf(s)} bottoms out: it is ${mm(-o.value)} too long and clamps nothing.`
-            : `The screw of ${saidOf(s)} may bottom out and clamp nothing: ${mm(Math.max(0, o.value))} are left.`,
+            ? `The screw of ${saidOf(s)} bottoms out: it is ${sayLength(-o.value)} too long and clamps nothing.`
+            : `The screw of ${saidOf(s)} may bottom out and clamp nothing: ${sayLength(Math.max(0, o.value))} are left.`,
       sum: (o) =>
-        `${exact(w.depth.known!.value, 1)} - (${exact(w.length.known!.value, 1)} - ${exact(through.known!.value, 1)} - ${exact(w.gap, 1)}) = ${exact(o.value, 1)} mm`,
+        `${exact(w.depth.known!.value, 1)} - (${exact(w.length.known!.value, 1)} - ${exact(through.known!.value, 1)} - ${exact(w.gap, 1)}) = ${sayLength(o.value, 1)}`,
       lacking: (missing) =>
         `Whether the screw of ${saidOf(s)} bottoms out is not known: ${missing} missing.`,
       basis: '[math] depth of the hole less the bite',

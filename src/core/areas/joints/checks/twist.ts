@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
 import type { Bounds } from '../../../solids/solid';
-import { exact } from '../../../quantity/say';
+import { exact, say, sayMass } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -100,10 +100,10 @@ function twist(built: Built, seat: Seat): Verdict[] {
       limit: { value: limit, unit: 'N m', rule: 'joint.twist' },
       why: (o) =>
         o.state === 'ok'
-          ? `${what} ${names.length > 0 ? 'pull' : 'pulls'} on ${names.length > 0 ? 'the' : 'its'} single screw with ${exact(limit - o.value, 2)} N m.`
-          : `${what} ${names.length > 0 ? 'pull' : 'pulls'} on ${names.length > 0 ? 'the' : 'its'} single screw with ${exact(limit - o.value, 2)} N m and ${o.value < 0 ? 'turns' : 'may turn'}: two screws, or pins.`,
+          ? `${what} ${names.length > 0 ? 'pull' : 'pulls'} on ${names.length > 0 ? 'the' : 'its'} single screw with ${say(limit - o.value, 'N m')}.`
+          : `${what} ${names.length > 0 ? 'pull' : 'pulls'} on ${names.length > 0 ? 'the' : 'its'} single screw with ${say(limit - o.value, 'N m')} and ${o.value < 0 ? 'turns' : 'may turn'}: two screws, or pins.`,
       sum: (o) =>
-        `${masses.map((m) => `${exact(m.known!.value, 0)} g`).join(' + ')}: ${exact(limit - o.value, 2)} N m about the screw; ${exact(limit, 2)} allowed`,
+        `${masses.map((m) => `${sayMass(m.known!.value)}`).join(' + ')}: ${say(limit - o.value, 'N m')} about the screw; ${exact(limit, 2)} allowed`,
       lacking: (missing) =>
         `Whether ${part.name} turns on its screw is not known: ${missing} missing.`,
     }),

@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { candidate, hire, kitOf, type Candidate, type Generator } from '../../../checks/candidate';
 import { adapterChains } from '../model/adapters';
-import { mm } from '../../../quantity/say';
+import { sayLength } from '../../../quantity/say';
 import { fitsByNumbers } from '../model/fit';
 import {
   freeHoles,
@@ -162,7 +162,7 @@ function otherScrew(built: Built, s: NamedSeat): Candidate[] {
     // Of what is in the kit before what would have to be bought, the longest first.
     ...there.map(({ screw, length }) =>
       candidate(
-        set(length, `${screw.name}, ${mm(length)},`),
+        set(length, `${screw.name}, ${sayLength(length)},`),
         1,
         0.02 - length / 10_000,
         'screw',
@@ -170,7 +170,13 @@ function otherScrew(built: Built, s: NamedSeat): Candidate[] {
       ),
     ),
     ...sold.map(({ length }) =>
-      candidate(set(length, `A screw of ${mm(length)}`), 1, 0.05 - length / 10_000, 'screw', 1),
+      candidate(
+        set(length, `A screw of ${sayLength(length)}`),
+        1,
+        0.05 - length / 10_000,
+        'screw',
+        1,
+      ),
     ),
   ];
 }

@@ -10,7 +10,6 @@ import {
 } from '../../../engine/field';
 import { DRIVERS } from './drivers';
 import { saidOfInterface } from './said';
-import { usualInterfaces } from './usual';
 import { INTERFACE_TYPES, RODS, SCREWED, SLIDES } from './interfaces';
 
 const place = (key: string, label: string): Field =>
@@ -25,7 +24,7 @@ export const INTERFACES: RowsField = {
   label: 'holes, shoes, rails and clamps',
   row: 'interface',
   keyed: true,
-  usual: usualInterfaces,
+  usual: true,
   said: saidOfInterface,
   hint: 'what it holds others by and is held by itself; a row of holes is one line',
   fields: [

@@ -1,7 +1,7 @@
 import { given, type Given } from '../../../build/given';
 import type { Body } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import type { Interface } from '../kit/parts';
 import { canHold, interfacesOf } from '../kit/sides';
 import { faceOfInterface } from '../place/pose';
@@ -49,7 +49,7 @@ export function likeness(was: Body, other: Body): Likeness {
     compare(
       a,
       b,
-      (d) => `${mm(Math.abs(d))} ${WORD[k][d > 0 ? 0 : 1]}`,
+      (d) => `${sayLength(Math.abs(d))} ${WORD[k][d > 0 ? 0 : 1]}`,
       `${(a.known ? b : a).label} not known`,
     );
   }
@@ -83,7 +83,7 @@ export function likeness(was: Body, other: Body): Likeness {
         given(was, 'interfaces', i.id, k),
         given(other, 'interfaces', j.id, k),
         (d) =>
-          `${i.name} ${mm(Math.abs(d))} ${k === 'spacing' ? 'from each to the next off' : 'elsewhere'}`,
+          `${i.name} ${sayLength(Math.abs(d))} ${k === 'spacing' ? 'from each to the next off' : 'elsewhere'}`,
         `where ${i.name} is: not known`,
       );
     }

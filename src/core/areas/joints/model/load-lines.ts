@@ -3,7 +3,7 @@ import { at } from '../../../build/lin';
 import { GRAVITY } from '../../support/model/load';
 import { standOf } from '../../../stand/stand';
 import { valueOf } from '../../../quantity/quantity';
-import { exact } from '../../../quantity/say';
+import { exact, say, sayMass } from '../../../quantity/say';
 import type { Piece } from '../../../place/setting';
 import type { Vec } from '../../../solids/solid';
 import { loadPath, type Carrying } from './load-path';
@@ -72,15 +72,15 @@ function middleOf(p: Piece): Vec | null {
 
 /** What a joint carries: `5.3 N, 0.69 N m; rated for 250 g`. */
 export function loadWords(l: LoadLine): string {
-  const moment = l.moment === null ? '' : `, ${exact(l.moment, 2)} N m at worst`;
+  const moment = l.moment === null ? '' : `, ${say(l.moment, 'N m')} at worst`;
   const rated = [
-    ...(l.bears === null ? [] : [`${exact(l.bears, 0)} g`]),
-    ...(l.bearsMoment === null ? [] : [`${exact(l.bearsMoment, 1)} N m`]),
+    ...(l.bears === null ? [] : [`${sayMass(l.bears)}`]),
+    ...(l.bearsMoment === null ? [] : [`${say(l.bearsMoment, 'N m')}`]),
   ];
   return `${exact(l.newtons, 1)} N${l.unweighed > 0 ? ` and ${l.unweighed} not weighed` : ''}${moment}; ${rated.length > 0 ? `rated for ${rated.join(' and ')}` : 'rating not stated'}`;
 }
 
 /** The same as a sentence: `It carries 540 g: 5.3 N, 0.69 N m at worst; rating not stated.` */
 export function carriesWords(l: LoadLine): string {
-  return `It carries ${exact((l.newtons * 1000) / GRAVITY, 0)} g: ${loadWords(l)}.${l.only ? '' : ' Something else holds it, too.'}`;
+  return `It carries ${sayMass((l.newtons * 1000) / GRAVITY)}: ${loadWords(l)}.${l.only ? '' : ' Something else holds it, too.'}`;
 }

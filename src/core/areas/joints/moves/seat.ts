@@ -2,7 +2,7 @@ import type { Edit } from '../../../edit/edit';
 import { at } from '../../../edit/rig-path';
 import { newId, newNamedId } from '../../../engine/ids';
 import type { Change, FittedUse, Part, Position, Rig } from '../../../kit/types';
-import { mm } from '../../../quantity/say';
+import { sayLength } from '../../../quantity/say';
 import type { Seating } from '../model/free';
 import { seatFields } from '../model/free';
 
@@ -25,7 +25,7 @@ const PLACE = [
 /** How a place is called: `top holes of Lattice cage`, of a row with the number of its hole. */
 export function placeName({ host, n, slide }: Seating): string {
   const hole = (host.i.count ?? 1) > 1 ? `, hole ${n + 1}` : '';
-  const off = slide === 0 ? '' : `, ${mm(Math.abs(slide))} off its middle`;
+  const off = slide === 0 ? '' : `, ${sayLength(Math.abs(slide))} off its middle`;
   return `${host.i.name} of ${host.part.name}${hole}${off}`;
 }
 

@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { isReducer, type Lens, type Reducer } from '../../../kit/types';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, mm, rangeMm } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
@@ -86,10 +86,10 @@ function reducerDepth(built: Built, reducer: Reducer, i: number): Verdict {
         ? `The rear group of ${reducer.name} comes ${p} mm behind the mount; ${body.name} has ${c} mm: with ${mm(clearance)} of air it is ${mm(-o.value)} too deep and strikes.`
         : o.state === 'ok' || (assumed !== null && o.lo >= 0)
           ? `The rear group of ${reducer.name} comes ${p} mm behind the mount of ${body.name} and clears by ${mm(o.value)} beyond the ${mm(clearance)} wanted.`
-          : `The rear group of ${reducer.name} may or may not clear inside ${body.name}: ${sayRange(o.lo, o.hi, 'mm')} beyond the ${mm(clearance)} wanted.`;
+          : `The rear group of ${reducer.name} may or may not clear inside ${body.name}: ${rangeMm(o.lo, o.hi)} beyond the ${mm(clearance)} wanted.`;
     },
     sum: (o) =>
-      `cavity ${exact(sumRoom(inputs.slice(0, n).map((g) => g.known!.value)), 2)} - clearance ${exact(clearance, 2)} - protrusion ${exact(protrusion.known!.value, 2)} = ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`,
+      `cavity ${exact(sumRoom(inputs.slice(0, n).map((g) => g.known!.value)), 2)} - clearance ${exact(clearance, 2)} - protrusion ${exact(protrusion.known!.value, 2)} = ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)})`,
     lacking: (missing) =>
       `Whether ${reducer.name} clears inside ${body.name} is not known: ${missing} missing.` +
       (foreign ? ` It is made for ${others}.` : ''),
@@ -109,10 +109,10 @@ function reducerDepth(built: Built, reducer: Reducer, i: number): Verdict {
         ? `The rear group of ${reducer.name} comes ${p} mm behind the mount; a reducer on ${body.name} has to come ${d} mm: ${mm(-o.value)} too shallow, it never reaches infinity.${foreign ? ` It is made for ${others}.` : ''}`
         : o.state === 'ok' || (assumed !== null && o.lo >= 0)
           ? `The rear group of ${reducer.name} comes ${p} mm behind the mount, deep enough for ${body.name} by ${mm(o.value)}.`
-          : `The rear group of ${reducer.name} may be too shallow for ${body.name}: ${sayRange(o.lo, o.hi, 'mm')}.`;
+          : `The rear group of ${reducer.name} may be too shallow for ${body.name}: ${rangeMm(o.lo, o.hi)}.`;
     },
     sum: (o) =>
-      `protrusion ${exact(protrusion.known!.value, 2)} - needed ${exact(needs.known!.value, 2)} = ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`,
+      `protrusion ${exact(protrusion.known!.value, 2)} - needed ${exact(needs.known!.value, 2)} = ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)})`,
     lacking: (missing) =>
       `Whether ${reducer.name} suits ${body.name} is not known: ${missing} missing.` +
       (foreign ? ` It is made for ${others}.` : ''),
@@ -166,10 +166,10 @@ function lensDepth(built: Built, lens: Lens): Verdict | null {
         ? `${lens.name} reaches ${p} mm behind its flange and clears ${endName} by ${mm(o.value)} beyond the ${mm(clearance)} wanted.`
         : o.state === 'fail'
           ? `${lens.name} reaches ${p} mm behind its flange and strikes inside ${endName}: ${mm(-o.value)} too deep with ${mm(clearance)} of air.`
-          : `${lens.name} reaches ${p} mm behind its flange and may strike inside ${endName}: ${sayRange(o.lo, o.hi, 'mm')} beyond the ${mm(clearance)} wanted.`;
+          : `${lens.name} reaches ${p} mm behind its flange and may strike inside ${endName}: ${rangeMm(o.lo, o.hi)} beyond the ${mm(clearance)} wanted.`;
     },
     sum: (o) =>
-      `room behind the flange ${exact(total(inputs.map((g) => g.known!.value)), 2)} - clearance ${exact(clearance, 2)} - protrusion ${exact(protrusion.known!.value, 2)} = ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')})`,
+      `room behind the flange ${exact(total(inputs.map((g) => g.known!.value)), 2)} - clearance ${exact(clearance, 2)} - protrusion ${exact(protrusion.known!.value, 2)} = ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)})`,
     lacking: (missing) =>
       `Whether ${lens.name} strikes inside ${endName} is not known: ${missing} missing.`,
     basis: `[math] ${ruleBasis('mount.rear-clearance')}`,

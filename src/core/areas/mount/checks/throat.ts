@@ -1,6 +1,6 @@
 import { given, constant, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, mm, rangeMm } from '../../../quantity/say';
 import { isReducer, type Part } from '../../../kit/types';
 import type { Check } from '../../../checks/check';
 import { judge, lacking } from '../../../checks/judge';
@@ -120,9 +120,9 @@ export const mountThroat: Check = {
             ? `The rear group of ${p.through.name} passes ${p.placeName} with ${mm(o.value)} all round.`
             : o.state === 'fail'
               ? `The rear group of ${p.through.name} is ${exact(p.diameter.known!.value, 1)} mm wide and does not pass ${p.placeName}, ${exact(p.throat.known!.value, 1)} mm: ${mm(-o.value)} too wide all round.`
-              : `The rear group of ${p.through.name} may or may not pass ${p.placeName}: ${sayRange(o.lo, o.hi, 'mm')} all round.`,
+              : `The rear group of ${p.through.name} may or may not pass ${p.placeName}: ${rangeMm(o.lo, o.hi)} all round.`,
         sum: (o) =>
-          `(throat ${exact(p.throat.known!.value, 2)} - rear diameter ${exact(p.diameter.known!.value, 2)}) / 2 = ${exact(o.value, 2)} mm (${sayRange(o.lo, o.hi, 'mm')}); it reaches ${exact(p.depth.known!.value, 2)} mm behind its flange`,
+          `(throat ${exact(p.throat.known!.value, 2)} - rear diameter ${exact(p.diameter.known!.value, 2)}) / 2 = ${exact(o.value, 2)} mm (${rangeMm(o.lo, o.hi)}); it reaches ${exact(p.depth.known!.value, 2)} mm behind its flange`,
         lacking: (missing) =>
           `Whether ${p.through.name} passes ${p.placeName} is not known: ${missing} missing.`,
         basis: '[math]',

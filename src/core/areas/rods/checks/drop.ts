@@ -1,7 +1,7 @@
 import { standOf, type Stand } from '../../../stand/stand';
 import type { PlateHeight } from '../../../place/setting';
 import { asFunction, givens, lin } from '../../../build/lin';
-import { exact, mm, sayRange } from '../../../quantity/say';
+import { exact, sayLength, sayRange } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
@@ -61,10 +61,10 @@ export const rodsDrop: Check = {
         limit: { value: limit, unit: 'mm', rule: 'rods.drop-limit' },
         why: (o) =>
           o.state === 'ok'
-            ? `${solved !== null ? `Set ${height!.plate.name} to ${mm(solved)}, top to rods: then the` : 'The'} rods come out ${exact(off.value + system.drop, 1)} mm below the axis, where ${system.name} has them.`
-            : `The rods come out ${mm(Math.abs(off.value))} too ${off.value > 0 ? 'low' : 'high'} (${sayRange(off.lo, off.hi, 'mm')}): ${exact(off.value + system.drop, 1)} mm below the axis, ${system.name} has ${exact(system.drop, 1)}. What stands on them is off by as much.`,
+            ? `${solved !== null ? `Set ${height!.plate.name} to ${sayLength(solved)}, top to rods: then the` : 'The'} rods come out ${sayLength(off.value + system.drop, 1)} below the axis, where ${system.name} has them.`
+            : `The rods come out ${sayLength(Math.abs(off.value))} too ${off.value > 0 ? 'low' : 'high'} (${sayRange(off.lo, off.hi, 'mm')}): ${sayLength(off.value + system.drop, 1)} below the axis, ${system.name} has ${sayLength(system.drop, 1)}. What stands on them is off by as much.`,
         sum: () =>
-          `${inputs.map((g) => `${g.label} ${exact(g.known!.value, 1)}`).join(', ')}: ${exact(off.value + system.drop, 2)} - ${exact(system.drop, 2)} = ${exact(off.value, 2)} mm`,
+          `${inputs.map((g) => `${g.label} ${exact(g.known!.value, 1)}`).join(', ')}: ${exact(off.value + system.drop, 2)} - ${exact(system.drop, 2)} = ${sayLength(off.value, 2)}`,
         lacking: (missing) => `How high the rods come out is not known: ${missing} missing.`,
         basis: `${system.basis === 'memory' ? '[mem] height of the system; ' : ''}${ruleBasis('rods.drop-limit')}`,
       }),
@@ -100,7 +100,7 @@ function inRange(stand: Stand, height: PlateHeight, about: string[], station: nu
       unit: 'mm',
       limit: null,
       why: (o) => {
-        const at = mm(stand.value(target));
+        const at = sayLength(stand.value(target));
         const goes = `it goes from ${exact(lowest.known!.value, 1)} to ${exact(highest.known!.value, 1)}`;
         return o.state === 'fail'
           ? `${plate.name} cannot be set to ${at}: ${goes}.`
@@ -109,7 +109,7 @@ function inRange(stand: Stand, height: PlateHeight, about: string[], station: nu
             : `${plate.name} goes to ${at}: ${goes}.`;
       },
       sum: (o) =>
-        `${exact(stand.value(target), 1)} in ${exact(lowest.known!.value, 1)} to ${exact(highest.known!.value, 1)}: ${exact(o.value, 1)} mm inside`,
+        `${exact(stand.value(target), 1)} in ${exact(lowest.known!.value, 1)} to ${exact(highest.known!.value, 1)}: ${sayLength(o.value, 1)} inside`,
       lacking: (missing) =>
         `Whether ${plate.name} goes to the height of the rods is not known: ${missing} missing.`,
       basis: '[math]',

@@ -2,7 +2,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedPlate } from '../../space/place/camera';
 import { givens } from '../../../build/lin';
 import { gripOf } from '../model/lengths';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -56,13 +56,13 @@ export const rodsGrip: Check = {
           why: (o) => {
             const h = o.value + grip;
             return h <= 0
-              ? `${r.rods.name} do not reach the ${c.name}: ${mm(-h)} short.`
+              ? `${r.rods.name} do not reach the ${c.name}: ${sayLength(-h)} short.`
               : o.state === 'ok'
-                ? `The ${c.name} holds ${mm(h)} of ${r.rods.name}.`
-                : `The ${c.name} holds only ${mm(h)} of ${r.rods.name}; ${mm(grip)} are wanted.`;
+                ? `The ${c.name} holds ${sayLength(h)} of ${r.rods.name}.`
+                : `The ${c.name} holds only ${sayLength(h)} of ${r.rods.name}; ${sayLength(grip)} are wanted.`;
           },
           sum: (o) =>
-            `rods from ${exact(stand.value(r.from), 1)} to ${exact(stand.value(r.to), 1)}, clamp from ${exact(stand.value(c.from), 1)} to ${exact(stand.value(c.to), 1)}: ${exact(o.value + grip, 1)} mm held`,
+            `rods from ${exact(stand.value(r.from), 1)} to ${exact(stand.value(r.to), 1)}, clamp from ${exact(stand.value(c.from), 1)} to ${exact(stand.value(c.to), 1)}: ${sayLength(o.value + grip, 1)} held`,
           lacking: (missing) =>
             `How much of ${r.rods.name} is held is not known: ${missing} missing.`,
           basis: ruleBasis('rods.grip'),
@@ -94,8 +94,8 @@ function oneBore(stand: Stand, plate: PlacedPlate): Verdict[] {
           limit: { value: 0, unit: 'mm', rule: null },
           why: (o) =>
             o.value < 0
-              ? `${a.rods.name} and ${b.rods.name} would have to stand in the same bore for ${mm(-o.value)}.`
-              : `${a.rods.name} and ${b.rods.name} follow each other in the same bore, ${mm(o.value)} apart.`,
+              ? `${a.rods.name} and ${b.rods.name} would have to stand in the same bore for ${sayLength(-o.value)}.`
+              : `${a.rods.name} and ${b.rods.name} follow each other in the same bore, ${sayLength(o.value)} apart.`,
           sum: () =>
             `${exact(stand.value(a.from), 1)} to ${exact(stand.value(a.to), 1)} against ${exact(stand.value(b.from), 1)} to ${exact(stand.value(b.to), 1)}`,
           lacking: (missing) =>

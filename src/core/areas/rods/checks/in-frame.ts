@@ -6,7 +6,7 @@ import { asFunction, givens, reader, type Lin } from '../../../build/lin';
 import { judgedFrames } from '../../front/model/judged';
 import { sights, type Sight } from '../../front/model/sight';
 import { belowFrame } from '../model/lengths';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';
@@ -86,10 +86,10 @@ function tipAt(
     assumed: s.situation.assumed,
     why: (o) =>
       o.value < 0
-        ? `The tips of ${r.rods.name} stand ${mm(-o.value)} in the picture at ${exact(s.situation.setting.focal ?? built.focal.known!.value, 0)} mm.`
-        : `The tips of ${r.rods.name} stay ${o.value >= 999 ? 'behind what the lens sees' : `${mm(o.value)} below the picture`}.`,
+        ? `The tips of ${r.rods.name} stand ${sayLength(-o.value)} in the picture at ${exact(s.situation.setting.focal ?? built.focal.known!.value, 0)} mm.`
+        : `The tips of ${r.rods.name} stay ${o.value >= 999 ? 'behind what the lens sees' : `${sayLength(o.value)} below the picture`}.`,
     sum: (o) =>
-      `tip at ${exact(stand.value(r.to), 1)}, ${exact(stand.value(drop), 1)} below the axis; the frame's edge lies ${exact(o.value, 1)} mm above it`,
+      `tip at ${exact(stand.value(r.to), 1)}, ${exact(stand.value(drop), 1)} below the axis; the frame's edge lies ${sayLength(o.value, 1)} above it`,
     lacking: (missing) => `Whether the rods stand in the picture is not known: ${missing} missing.`,
   });
 }

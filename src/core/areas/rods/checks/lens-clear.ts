@@ -6,7 +6,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import { distanceFrom, inputsOf, nameOf } from '../../space/model/clearance';
 import { distance } from '../../../solids/distance';
 import { clearRadius } from '../model/lengths';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -97,10 +97,10 @@ function judgePair(built: Built, stand: Stand, about: readonly string[], { a, b 
     limit: { value: limit, unit: 'mm', rule: 'rods.lens-air' },
     why: (o) =>
       o.value < 0
-        ? `${upper(nameOf(stand, a))} would have to go ${mm(-o.value)} into the rods.`
-        : `${upper(nameOf(stand, a))} stands ${mm(o.value)} clear of the rods.`,
+        ? `${upper(nameOf(stand, a))} would have to go ${sayLength(-o.value)} into the rods.`
+        : `${upper(nameOf(stand, a))} stands ${sayLength(o.value)} clear of the rods.`,
     sum: (o) =>
-      `radius that clears: hypot(${exact((system?.centres ?? NaN) / 2, 1)}, ${exact(stand.value(drop!), 1)}) - ${exact((system?.rod ?? NaN) / 2, 1)} = ${exact(room, 1)} mm; nearest ${exact(o.value, 1)} mm`,
+      `radius that clears: hypot(${exact((system?.centres ?? NaN) / 2, 1)}, ${exact(stand.value(drop!), 1)}) - ${exact((system?.rod ?? NaN) / 2, 1)} = ${sayLength(room, 1)}; nearest ${sayLength(o.value, 1)}`,
     lacking: (m) => `Whether ${lens.name} clears the rods is not known: ${m} missing.`,
     basis: `[math] ${ruleBasis('rods.lens-air')}`,
   });

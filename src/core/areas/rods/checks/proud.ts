@@ -3,7 +3,7 @@ import type { PlacedRods, StandSolid } from '../../../place/setting';
 import { standOf, type Stand } from '../../../stand/stand';
 import { asFunction, givens } from '../../../build/lin';
 import { edgeFrom } from '../../space/model/clearance';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
@@ -52,13 +52,13 @@ export const rodsProud: Check = {
         limit: { value: limit, unit: 'mm', rule },
         why: (o) => {
           const by = bumper ? o.value : limit - o.value;
-          if (by <= 0) return `The rods end ${mm(-by)} behind the front of ${name}.`;
+          if (by <= 0) return `The rods end ${sayLength(-by)} behind the front of ${name}.`;
           return o.state === 'ok'
-            ? `The rods stand ${mm(by)} ahead of ${name}.`
-            : `The rods stand ${mm(by)} ahead of ${name}, more than the ${mm(limit)} the house allows: a shorter pair, or slid back.`;
+            ? `The rods stand ${sayLength(by)} ahead of ${name}.`
+            : `The rods stand ${sayLength(by)} ahead of ${name}, more than the ${sayLength(limit)} the house allows: a shorter pair, or slid back.`;
         },
         sum: () =>
-          `tip ${exact(stand.value(rods.to), 1)} - front of ${name} ${exact(far.extent[5], 1)} = ${exact(out, 1)} mm`,
+          `tip ${exact(stand.value(rods.to), 1)} - front of ${name} ${exact(far.extent[5], 1)} = ${sayLength(out, 1)}`,
         lacking: (missing) => `How far the rods stick out is not known: ${missing} missing.`,
         basis: ruleBasis(rule),
       }),

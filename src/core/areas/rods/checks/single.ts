@@ -3,7 +3,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';
 import type { Clamped, PlacedRod } from '../../../place/setting';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis, type RuleValues } from '../../../rules/rules';
 import { standOf, type Stand } from '../../../stand/stand';
 import { rodSystem } from '../kit/systems';
@@ -98,14 +98,14 @@ function fits(stand: Stand, c: Clamped, { part, diameter }: PlacedRod, both: Bot
     unit: 'mm',
     limit: null,
     why: (o) => {
-      const d = mm(diameter.known!.value, 2);
+      const d = sayLength(diameter.known!.value, 2);
       if (o.state === 'ok') return `${c.name} closes on the ${d} of ${part.name}.`;
       return o.state === 'fail'
-        ? `${c.name} is made for rods of ${mm(system.rod)}, ${part.name} is ${d}: it does not go on.`
-        : `${c.name} is made for rods of ${mm(system.rod)} and may or may not close on the ${d} of ${part.name}.`;
+        ? `${c.name} is made for rods of ${sayLength(system.rod)}, ${part.name} is ${d}: it does not go on.`
+        : `${c.name} is made for rods of ${sayLength(system.rod)} and may or may not close on the ${d} of ${part.name}.`;
     },
     sum: (o) =>
-      `|${exact(diameter.known!.value, 2)} - ${exact(system.rod, 1)}| against ${exact(CLOSES, 2)}: ${exact(o.value, 2)} mm`,
+      `|${exact(diameter.known!.value, 2)} - ${exact(system.rod, 1)}| against ${exact(CLOSES, 2)}: ${sayLength(o.value, 2)}`,
     lacking: (missing) =>
       `Whether ${c.name} closes on ${part.name} is not known: ${missing} missing.`,
     basis: '[trade] rod systems',
@@ -132,11 +132,11 @@ function held(rules: RuleValues, stand: Stand, c: Clamped, rod: PlacedRod, both:
       if (o.state === 'ok') return `${rod.part.name} goes through the clamp of ${c.name}.`;
       const end = stand.value(front) < stand.value(rear) ? 'front' : 'rear';
       return inIt < 0
-        ? `${rod.part.name} ends ${mm(-inIt)} short of ${c.name} at its ${end}.`
-        : `${c.name} hangs on the last ${mm(inIt)} of ${rod.part.name}; its clamp is ${mm(whole)}.`;
+        ? `${rod.part.name} ends ${sayLength(-inIt)} short of ${c.name} at its ${end}.`
+        : `${c.name} hangs on the last ${sayLength(inIt)} of ${rod.part.name}; its clamp is ${sayLength(whole)}.`;
     },
     sum: (o) =>
-      `rod from ${exact(stand.value(rod.from), 1)} to ${exact(stand.value(rod.to), 1)}, clamp from ${exact(stand.value(c.from), 1)} to ${exact(stand.value(c.to), 1)}: ${exact(o.value + grip, 1)} mm from the nearer end, at least ${exact(grip, 1)} wanted`,
+      `rod from ${exact(stand.value(rod.from), 1)} to ${exact(stand.value(rod.to), 1)}, clamp from ${exact(stand.value(c.from), 1)} to ${exact(stand.value(c.to), 1)}: ${sayLength(o.value + grip, 1)} from the nearer end, at least ${exact(grip, 1)} wanted`,
     lacking: (missing) =>
       `Whether ${rod.part.name} reaches ${c.name} is not known: ${missing} missing.`,
     basis: ruleBasis('rods.grip'),

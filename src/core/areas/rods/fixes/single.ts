@@ -1,3 +1,4 @@
+import { plainLength } from '../../../quantity/say';
 import type { Built } from '../../../build/build';
 import { candidate, hire, kitOf, type Candidate, type Generator } from '../../../checks/candidate';
 import type { Edit } from '../../../edit/edit';
@@ -42,7 +43,7 @@ function slid(built: Built, stand: Stand, c: Clamped, rod: PlacedRod): Candidate
         rod.use,
         'slide',
         slide === 0 ? undefined : slide,
-        `Slide ${rod.part.name} by ${Math.abs(d)} mm in its clamp`,
+        `Slide ${rod.part.name} by ${plainLength(Math.abs(d))} in its clamp`,
       ),
       0,
       0.1,

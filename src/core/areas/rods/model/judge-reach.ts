@@ -3,7 +3,7 @@ import type { Built } from '../../../build/build';
 import { standOf } from '../../../stand/stand';
 import { asFunction, givens, minus, times } from '../../../build/lin';
 import { farthestClamp, pairFor, rodsNeeded } from './reach';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength, mm } from '../../../quantity/say';
 import { sayRod } from './lengths';
 import { ruleBasis } from '../../../rules/rules';
 import type { Verdict } from '../../../checks/finding';
@@ -23,7 +23,7 @@ export function reach(built: Built, way: 'ahead' | 'behind'): Verdict[] {
   const need = rodsNeeded(built, stand, rods, c, way);
   const cure = need.stock
     ? ` ${sayRod(need.stock.mm)} is the shortest stock length that reaches${need.kit ? `; in the kit: ${need.kit}` : ''}.`
-    : ` No stock length reaches: ${mm(need.length)} would be needed.`;
+    : ` No stock length reaches: ${sayLength(need.length)} would be needed.`;
   if (!rods)
     return [
       plainVerdict({
@@ -32,7 +32,7 @@ export function reach(built: Built, way: 'ahead' | 'behind'): Verdict[] {
         station,
         state: 'fail',
         why: `There are no rods under ${c.name}.${cure}`,
-        sum: `needs ${exact(need.length, 1)} mm from the plate`,
+        sum: `needs ${mm(need.length, 1)} from the plate`,
         basis: '[math]',
         wanted: need.kit || !need.stock ? [] : [`rods, ${sayRod(need.stock.mm)}`],
       }),
@@ -55,13 +55,14 @@ export function reach(built: Built, way: 'ahead' | 'behind'): Verdict[] {
     limit: { value: grip, unit: 'mm', rule: 'rods.grip' },
     why: (o) => {
       const past = o.value + grip - whole;
-      if (o.state === 'ok') return `${rods.rods.name} reach ${c.name} with ${mm(past)} to spare.`;
+      if (o.state === 'ok')
+        return `${rods.rods.name} reach ${c.name} with ${sayLength(past)} to spare.`;
       if (o.state === 'fail')
-        return `${rods.rods.name} end ${mm(Math.max(0, -past))} short of the ${way === 'ahead' ? 'front' : 'rear'} of ${c.name}.${cure}`;
-      return `${c.name} hangs on the last ${mm(Math.max(0, o.value + grip))} of ${rods.rods.name}; its clamp is ${mm(whole)}.${past < 0 ? cure : ''}`;
+        return `${rods.rods.name} end ${sayLength(Math.max(0, -past))} short of the ${way === 'ahead' ? 'front' : 'rear'} of ${c.name}.${cure}`;
+      return `${c.name} hangs on the last ${sayLength(Math.max(0, o.value + grip))} of ${rods.rods.name}; its clamp is ${sayLength(whole)}.${past < 0 ? cure : ''}`;
     },
     sum: (o) =>
-      `${way === 'ahead' ? 'tip' : 'end'} of the rods ${exact(stand.value(end), 1)}, clamp from ${exact(stand.value(c.from), 1)} to ${exact(stand.value(c.to), 1)}: ${exact(o.value + grip, 1)} mm of rod in it, at least ${exact(grip, 1)} wanted`,
+      `${way === 'ahead' ? 'tip' : 'end'} of the rods ${exact(stand.value(end), 1)}, clamp from ${exact(stand.value(c.from), 1)} to ${exact(stand.value(c.to), 1)}: ${sayLength(o.value + grip, 1)} of rod in it, at least ${exact(grip, 1)} wanted`,
     lacking: (missing) => `Whether the rods reach ${c.name} is not known: ${missing} missing.`,
     basis: ruleBasis('rods.grip'),
   });

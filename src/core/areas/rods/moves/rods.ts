@@ -1,3 +1,4 @@
+import { plainLength } from '../../../quantity/say';
 import type { Rig, Rods, RodUse } from '../../../kit/types';
 import { type Edit, listChanges } from '../../../edit/edit';
 import { newId } from '../../../engine/ids';
@@ -42,7 +43,8 @@ export function takeRods(rig: Rig, id: string, name: string): Edit {
 /** Slides rods in their clamps; undefined lets them find their place again. */
 export function setRodTip(rig: Rig, id: string, tip: number | undefined, name: string): Edit {
   return {
-    title: tip === undefined ? `Let ${name} find their place` : `Slide ${name} to ${tip} mm`,
+    title:
+      tip === undefined ? `Let ${name} find their place` : `Slide ${name} to ${plainLength(tip)}`,
     changes: [{ path: at(rig, 'rods', id, 'tip'), value: tip }],
     group: `rods ${rig.id} ${id}`,
   };

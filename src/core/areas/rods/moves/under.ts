@@ -1,3 +1,4 @@
+import { plainLength } from '../../../quantity/say';
 import { type Rig, type UnderUse, type Job, type Part, isPlate } from '../../../kit/types';
 import { type Edit, listChanges, keyOf } from '../../../edit/edit';
 import { newId } from '../../../engine/ids';
@@ -42,7 +43,9 @@ export function takeUnder(job: Job, rig: Rig, index: number): Edit {
 /** Moves the plate along the camera; undefined puts its front below the mount face. */
 export function setPlateStation(job: Job, rig: Rig, station: number | undefined): Edit | null {
   return setPlate(job, rig, 'station', station, (name) =>
-    station === undefined ? `Put ${name} below the mount` : `Slide ${name} to ${station} mm`,
+    station === undefined
+      ? `Put ${name} below the mount`
+      : `Slide ${name} to ${plainLength(station)}`,
   );
 }
 
@@ -51,7 +54,7 @@ export function setPlateHeight(job: Job, rig: Rig, height: number | undefined): 
   return setPlate(job, rig, 'height', height, (name) =>
     height === undefined
       ? `Set ${name} to the height of the rods`
-      : `Set ${name} to ${height} mm, top to rods`,
+      : `Set ${name} to ${plainLength(height)}, top to rods`,
   );
 }
 

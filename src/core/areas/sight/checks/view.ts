@@ -10,7 +10,7 @@ import { pyramid, reachOf, sights, type Seen, type Sight } from '../../front/mod
 import { distance } from '../../../solids/distance';
 import { apart } from '../../../solids/solid';
 import { nameOf, pieceOf } from '../../space/model/clearance';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
@@ -170,11 +170,11 @@ function inView(
       const where = chip ? 'the chip sees' : `the ${j.name} frame sees`;
       const big = name[0]!.toUpperCase() + name.slice(1);
       return o.value < 0
-        ? `${big} stands ${mm(-o.value)} in what ${where} at ${exact(f, 0)} mm.`
-        : `${big} stays ${mm(o.value)} beside what ${where} at ${exact(f, 0)} mm; ${mm(air)} are wanted.`;
+        ? `${big} stands ${sayLength(-o.value)} in what ${where} at ${exact(f, 0)} mm.`
+        : `${big} stays ${sayLength(o.value)} beside what ${where} at ${exact(f, 0)} mm; ${sayLength(air)} are wanted.`;
     },
     sum: (o) =>
-      `distance to the pyramid of the picture ${exact(o.value, 1)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)})`,
+      `distance to the pyramid of the picture ${sayLength(o.value, 1)} (${exact(o.lo, 1)} to ${exact(o.hi, 1)})`,
     lacking: (missing) => `Whether ${name} stands in the picture is not known: ${missing} missing.`,
     basis: ruleBasis('sight.air'),
   });

@@ -2,7 +2,7 @@ import type { Rig } from '../../../kit/types';
 import type { StandSolid } from '../../../place/setting';
 import type { Given } from '../../../build/given';
 import { standOf, type Stand } from '../../../stand/stand';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { edgeFrom, onceAmong, pieceOf } from '../model/clearance';
 import type { Check } from '../../../checks/check';
@@ -102,13 +102,13 @@ function ofSide(
     limit: { value: limit, unit: 'mm', rule: null },
     why: (o) => {
       const size = limit - at - o.value;
-      const says = `The rig is ${mm(size, 0)} ${name}${at > 0 ? ` and stands at ${mm(at, 0)}` : ''}, from ${bottom.name} to ${top.name}`;
+      const says = `The rig is ${sayLength(size, 0)} ${name}${at > 0 ? ` and stands at ${sayLength(at, 0)}` : ''}, from ${bottom.name} to ${top.name}`;
       return o.value < 0
-        ? `${says}: ${mm(-o.value, 0)} over the ${mm(limit, 0)}${place}.`
-        : `${says}: ${mm(o.value, 0)} to spare under the ${mm(limit, 0)}${place}.`;
+        ? `${says}: ${sayLength(-o.value, 0)} over the ${sayLength(limit, 0)}${place}.`
+        : `${says}: ${sayLength(o.value, 0)} to spare under the ${sayLength(limit, 0)}${place}.`;
     },
     sum: (o) =>
-      `${exact(limit, 0)}${at > 0 ? ` - ${exact(at, 0)}` : ''} - ${exact(limit - at - o.value, 1)} = ${exact(o.value, 1)} mm`,
+      `${exact(limit, 0)}${at > 0 ? ` - ${exact(at, 0)}` : ''} - ${exact(limit - at - o.value, 1)} = ${sayLength(o.value, 1)}`,
     lacking: (missing) => `The ${what} of the rig is not known: ${missing} missing.`,
   });
 }

@@ -14,7 +14,7 @@ import {
 } from '../model/clearance';
 import { given, type Given } from '../../../build/given';
 import { blindPieces, unsettledDrives } from '../model/unsettled';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -70,10 +70,10 @@ function judgePair(stand: Stand, n: Near): Verdict {
     assumed: p.assumed ?? r.assumed,
     why: (o) =>
       o.value < 0
-        ? `${name} and ${y} would have to stand in the same place, ${mm(-o.value)} deep.`
-        : `${name} stands ${mm(o.value)} from ${y}${o.value >= limit ? (o.state === 'tight' ? `; inside the tolerances ${mm(Math.max(0, o.lo))}` : '') : `; ${mm(limit)} of air are wanted`}.`,
+        ? `${name} and ${y} would have to stand in the same place, ${sayLength(-o.value)} deep.`
+        : `${name} stands ${sayLength(o.value)} from ${y}${o.value >= limit ? (o.state === 'tight' ? `; inside the tolerances ${sayLength(Math.max(0, o.lo))}` : '') : `; ${sayLength(limit)} of air are wanted`}.`,
     sum: (o) =>
-      `distance of the two solids ${exact(o.value, 2)} mm (${exact(o.lo, 1)} to ${exact(o.hi, 1)}); wanted ${exact(limit, 1)}`,
+      `distance of the two solids ${sayLength(o.value, 2)} (${exact(o.lo, 1)} to ${exact(o.hi, 1)}); wanted ${exact(limit, 1)}`,
     lacking: (missing) => `Whether ${x} clears ${y} is not known: ${missing} missing.`,
     basis: rule ? ruleBasis(rule) : '[math]',
   });
@@ -136,7 +136,7 @@ export const spacePair: Check = {
             : stand.pieces.map((p) => p.part).slice(0, 2),
           state: 'ok',
           why: n
-            ? `Nothing fouls: nearest to each other are ${nameOf(stand, n.a)} and ${nameOf(stand, n.b)}, ${mm(n.d)} apart.`
+            ? `Nothing fouls: nearest to each other are ${nameOf(stand, n.a)} and ${nameOf(stand, n.b)}, ${sayLength(n.d)} apart.`
             : 'Nothing fouls: no two parts come near each other.',
           sum: `${stand.solids.length} solids, ${pairs.tested} pairs measured`,
           basis: ruleBasis('space.air'),

@@ -3,7 +3,7 @@ import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../stand/stand';
 import { nameOf, nearTo, pairMargin, pieceOf, sweepKey, type Near } from '../model/clearance';
 import { assemblyOf, slideClear } from '../model/slide';
-import { exact, mm } from '../../../quantity/say';
+import { exact, mm, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -86,7 +86,7 @@ function swings(stand: Stand, sweep: StandSolid, air: number): Verdict[] {
       about: [piece.part],
       state: 'ok',
       why: `The ${piece.name} moves freely.`,
-      sum: `${pairs.tested} pairs measured, none nearer than ${exact(air, 0)} mm`,
+      sum: `${pairs.tested} pairs measured, none nearer than ${mm(air, 0)}`,
     }),
   ];
 }
@@ -120,16 +120,16 @@ function passes(stand: Stand, sweep: StandSolid, n: Near, air: number): Verdict 
       const root =
         carrier === other.piece ? 'it' : stand.pieces.find((p) => p.key === carrier)!.name;
       const name = nameOf(stand, other);
-      if (o.state === 'ok') return `The ${piece.name} clears ${name} by ${mm(o.value)}.`;
+      if (o.state === 'ok') return `The ${piece.name} clears ${name} by ${sayLength(o.value)}.`;
       const how =
         slide === null
           ? ''
-          : ` Slide ${root} ${mm(Math.abs(slide), 0)} ${slide < 0 ? 'back' : 'forward'} and it is free.`;
+          : ` Slide ${root} ${sayLength(Math.abs(slide), 0)} ${slide < 0 ? 'back' : 'forward'} and it is free.`;
       return o.value < 0
-        ? `${name[0]!.toUpperCase()}${name.slice(1)} blocks the ${piece.name}: ${mm(-o.value)} in its way.${how}`
-        : `The ${piece.name} passes ${name} with ${mm(o.value)}; ${mm(air)} are wanted around what moves.${how}`;
+        ? `${name[0]!.toUpperCase()}${name.slice(1)} blocks the ${piece.name}: ${sayLength(-o.value)} in its way.${how}`
+        : `The ${piece.name} passes ${name} with ${sayLength(o.value)}; ${sayLength(air)} are wanted around what moves.${how}`;
     },
-    sum: (o) => `distance to what it sweeps ${exact(o.value, 1)} mm; wanted ${exact(air, 1)}`,
+    sum: (o) => `distance to what it sweeps ${sayLength(o.value, 1)}; wanted ${exact(air, 1)}`,
     lacking: (missing) => `Whether the ${piece.name} opens is not known: ${missing} missing.`,
   });
 }

@@ -6,7 +6,7 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
 import type { Vent } from '../../../engine/part';
 import type { Faces, Piece, StandSolid } from '../../../place/setting';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import type { Range } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/rules';
 import { standOf, type Stand } from '../../../stand/stand';
@@ -216,14 +216,14 @@ function judged(f: Face, all: readonly Before[], rule: typeof AIR | typeof FAN):
     assumed: other.assumed,
     why: (o) => {
       const gap = o.value + limit;
-      const free = `${mm(limit, 0)} have to stay free`;
-      if (o.state === 'ok') return `${mm(gap)} are free before ${what}, up to ${name}.`;
+      const free = `${sayLength(limit, 0)} have to stay free`;
+      if (o.state === 'ok') return `${sayLength(gap)} are free before ${what}, up to ${name}.`;
       return gap < 0.5
         ? `${upper(name)} covers ${what}: ${free}.`
-        : `${upper(name)} stands ${mm(gap)} before ${what}: ${free}.`;
+        : `${upper(name)} stands ${sayLength(gap)} before ${what}: ${free}.`;
     },
     sum: (o) =>
-      `face to ${name} ${exact(o.value + limit, 1)} mm (${exact(least, 1)} to ${exact(most, 1)}); ${exact(limit, 0)} have to stay free`,
+      `face to ${name} ${sayLength(o.value + limit, 1)} (${exact(least, 1)} to ${exact(most, 1)}); ${exact(limit, 0)} have to stay free`,
     lacking: (missing) => `Whether ${what} stays free is not known: ${missing} missing.`,
   });
 }

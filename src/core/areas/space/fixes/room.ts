@@ -5,7 +5,7 @@ import { type Generator, type Candidate, candidate, kitOf, hire } from '../../..
 import type { Verdict } from '../../../checks/finding';
 import { isRods, type FittedUse } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
-import { exact } from '../../../quantity/say';
+import { sayLength } from '../../../quantity/say';
 import { SHIFTS } from '../../rods/fixes/rods';
 import { pairFor } from '../../rods/model/reach';
 import { swapRods } from '../../rods/moves/rods';
@@ -13,7 +13,7 @@ import { assemblyOf, slideClear } from '../model/slide';
 import { setFitted, shutScreen, takeFitted } from '../moves/fitted';
 
 const slid = (name: string, by: number) =>
-  `Slide ${name} ${exact(Math.abs(by), 0)} mm ${by < 0 ? 'back' : 'forward'}`;
+  `Slide ${name} ${sayLength(Math.abs(by), 0)} ${by < 0 ? 'back' : 'forward'}`;
 
 /** What stands in the way of something that swings: slid with all that it hangs on, or left shut. */
 function outOfTheSwing(built: Built, stand: Stand, use: FittedUse, v: Verdict): Candidate[] {

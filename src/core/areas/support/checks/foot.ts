@@ -1,7 +1,7 @@
 import { standOf } from '../../../stand/stand';
 import { tiedFeet } from '../model/feet';
 import { givens } from '../../../build/lin';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -40,11 +40,11 @@ export const supportFoot: Check = {
               return o.state === 'ok'
                 ? `The foot of ${part.name} meets ${plate.plate.name}.`
                 : low
-                  ? `The foot of ${part.name} goes ${mm(-g)} deeper than the top of ${plate.plate.name}: it lifts the lens or fouls the plate.`
-                  : `The foot of ${part.name} stands ${mm(g)} above ${plate.plate.name}${g > limit ? `: shim it, ${mm(limit)} can be left` : ''}.`;
+                  ? `The foot of ${part.name} goes ${sayLength(-g)} deeper than the top of ${plate.plate.name}: it lifts the lens or fouls the plate.`
+                  : `The foot of ${part.name} stands ${sayLength(g)} above ${plate.plate.name}${g > limit ? `: shim it, ${sayLength(limit)} can be left` : ''}.`;
             },
             sum: () =>
-              `plate top ${exact(stand.value(top), 2)} below the axis - foot ${exact(down.known!.value, 2)} = ${exact(stand.value(gap), 2)} mm`,
+              `plate top ${exact(stand.value(top), 2)} below the axis - foot ${exact(down.known!.value, 2)} = ${sayLength(stand.value(gap), 2)}`,
             lacking: (missing) =>
               `Whether the foot of ${part.name} meets the plate is not known: ${missing} missing.`,
             basis: ruleBasis('support.foot-gap'),

@@ -3,7 +3,7 @@ import type { Built } from '../../../build/build';
 import { standOf, type Stand } from '../../../stand/stand';
 import { given } from '../../../build/given';
 import { givens, lin, minus, type Lin } from '../../../build/lin';
-import { exact, mm } from '../../../quantity/say';
+import { exact, sayLength, bareLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -71,10 +71,10 @@ function together(built: Built, stand: Stand): Verdict[] {
           const [high, low] = off > 0 ? [b, a] : [a, b];
           return o.state === 'ok'
             ? `${capital(a.name)} and ${b.name} hold the lens at one height.`
-            : `${capital(high.name)} stands ${mm(Math.abs(off))} higher than ${low.name}${o.value < 0 ? ': it lifts the lens off it' : ''}.`;
+            : `${capital(high.name)} stands ${sayLength(Math.abs(off))} higher than ${low.name}${o.value < 0 ? ': it lifts the lens off it' : ''}.`;
         },
         sum: () =>
-          `${exact(stand.value(a.gap), 2)} - ${exact(stand.value(b.gap), 2)} = ${exact(stand.value(apart), 2)} mm`,
+          `${exact(stand.value(a.gap), 2)} - ${exact(stand.value(b.gap), 2)} = ${sayLength(stand.value(apart), 2)}`,
         lacking: (missing) =>
           `Whether ${a.name} and ${b.name} hold the lens at one height is not known: ${missing} missing.`,
         basis: ruleBasis('support.post-air'),
@@ -119,10 +119,10 @@ function ofSupport(built: Built, stand: Stand, s: PlacedSupport): Verdict[] {
       limit: null,
       why: (o) =>
         o.value >= 0
-          ? `Set the post of ${s.part.name} to ${mm(stand.value(needed))}: it then just touches.`
-          : `The post of ${s.part.name} would have to be ${mm(stand.value(needed))}; it goes from ${exact(from.known!.value, 1)} to ${exact(to.known!.value, 1)}.`,
+          ? `Set the post of ${s.part.name} to ${sayLength(stand.value(needed))}: it then just touches.`
+          : `The post of ${s.part.name} would have to be ${sayLength(stand.value(needed))}; it goes from ${bareLength(from.known!.value, 1)} to ${bareLength(to.known!.value, 1)}.`,
       sum: (o) =>
-        `needed ${exact(stand.value(needed), 1)}, range ${exact(from.known!.value, 1)} to ${exact(to.known!.value, 1)}: ${exact(o.value, 1)} mm inside`,
+        `needed ${exact(stand.value(needed), 1)}, range ${exact(from.known!.value, 1)} to ${exact(to.known!.value, 1)}: ${sayLength(o.value, 1)} inside`,
       lacking: (missing) => `How high ${s.part.name} has to be is not known: ${missing} missing.`,
       basis: '[math]',
     }),
@@ -151,11 +151,11 @@ function setPost(built: Built, stand: Stand, s: PlacedSupport, needed: Lin, base
       return Math.abs(off) <= air
         ? `The post of ${s.part.name} touches.`
         : off > 0
-          ? `The post of ${s.part.name} stands ${mm(off)} below the barrel: it holds nothing up.`
-          : `The post of ${s.part.name} lifts the lens by ${mm(-off)}: it must only touch.`;
+          ? `The post of ${s.part.name} stands ${sayLength(off)} below the barrel: it holds nothing up.`
+          : `The post of ${s.part.name} lifts the lens by ${sayLength(-off)}: it must only touch.`;
     },
     sum: () =>
-      `needed ${exact(stand.value(needed), 1)} - set ${exact(s.use.post!, 1)} = ${exact(stand.value(gap), 1)} mm`,
+      `needed ${exact(stand.value(needed), 1)} - set ${exact(s.use.post!, 1)} = ${sayLength(stand.value(gap), 1)}`,
     lacking: (missing) => `Whether the post touches is not known: ${missing} missing.`,
     basis: ruleBasis('support.post-air'),
   });

@@ -5,7 +5,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../../drive/place/drive';
 import { reader } from '../../../build/lin';
 import { isSupport } from '../../../kit/types';
-import { exact } from '../../../quantity/say';
+import { exact, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
@@ -110,7 +110,7 @@ function need(built: Built, stand: Stand, j: JointVerdict): Verdict {
     return {
       ...said(verdict),
       ...base,
-      why: `${lens.name} needs a support: ${exact(moment!, 2)} N m hang on ${on}, over the ${exact(limit.value, 2)} ${limit.own ? 'its maker allows' : 'the house allows'}${play}.`,
+      why: `${lens.name} needs a support: ${say(moment!, 'N m')} hang on ${on}, over the ${say(limit.value, 'N m')} ${limit.own ? 'its maker allows' : 'the house allows'}${play}.`,
     };
   const most = limit.value - (verdict.margin?.lo ?? NaN);
   const upTo =
@@ -122,7 +122,7 @@ function need(built: Built, stand: Stand, j: JointVerdict): Verdict {
     return {
       ...said(verdict),
       ...base,
-      why: `${lens.name} needs no support: ${exact(moment!, 2)} N m hang on ${on}.`,
+      why: `${lens.name} needs no support: ${say(moment!, 'N m')} hang on ${on}.`,
     };
   return {
     ...said(verdict),
@@ -131,7 +131,7 @@ function need(built: Built, stand: Stand, j: JointVerdict): Verdict {
     why:
       verdict.state === 'tight' && (moment ?? 0) <= limit.value && !/hang on/.test(verdict.why)
         ? verdict.why
-        : `A support under ${lens.name} is advised: ${exact(moment!, 2)} N m${upTo} hang on ${on}${play}; the house advises one from ${exact(limit.advise, 2)} on.`,
+        : `A support under ${lens.name} is advised: ${say(moment!, 'N m')}${upTo} hang on ${on}${play}; the house advises one from ${say(limit.advise, 'N m')} on.`,
   };
 }
 
@@ -154,11 +154,11 @@ function strong(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
       limit: { value: limit, unit: 'N m', rule: 'support.motor' },
       why: (o) =>
         o.state === 'ok'
-          ? `${d.part.name} turns the ring with ${exact(limit - o.value, 2)} N m: no support for its sake.`
+          ? `${d.part.name} turns the ring with ${say(limit - o.value, 'N m')}: no support for its sake.`
           : stalls
-            ? `Against its stop ${d.part.name} pushes with ${exact(limit - o.value, 2)} N m; from ${exact(limit, 2)} on a support under ${lens.name} is advised whatever it weighs.`
-            : `${d.part.name} turns the ring with ${exact(limit - o.value, 2)} N m, over the ${exact(limit, 2)} that push a lens sideways whatever it weighs: put a support under ${lens.name}.`,
-      sum: (o) => `${exact(limit - o.value, 2)} N m at the gear against ${exact(limit, 2)}`,
+            ? `Against its stop ${d.part.name} pushes with ${say(limit - o.value, 'N m')}; from ${exact(limit, 2)} on a support under ${lens.name} is advised whatever it weighs.`
+            : `${d.part.name} turns the ring with ${say(limit - o.value, 'N m')}, over the ${exact(limit, 2)} that push a lens sideways whatever it weighs: put a support under ${lens.name}.`,
+      sum: (o) => `${say(limit - o.value, 'N m')} at the gear against ${exact(limit, 2)}`,
       lacking: (missing) =>
         `How hard ${d.part.name} pushes ${lens.name} is not known: ${missing} missing.`,
       basis: ruleBasis('support.motor'),

@@ -1,5 +1,5 @@
 import { standOf } from '../../../stand/stand';
-import { exact, mm } from '../../../quantity/say';
+import { sayLength, mm } from '../../../quantity/say';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, lacking, plainVerdict } from '../../../checks/judge';
@@ -37,9 +37,9 @@ export const supportPlace: Check = {
         state: s.trouble !== null ? 'fail' : straight ? 'tight' : 'ok',
         why:
           s.trouble !== null
-            ? `${s.part.name} has no place under ${lens.name}${s.use.station === undefined ? '' : ` at ${exact(s.use.station, 0)} mm`}: ${s.trouble}.`
-            : `${s.part.name} stands at ${mm(stand.value(s.station))}, under barrel that keeps still${straight ? `, if ${lens.name} is as wide all along as at its front` : ''}.`,
-        sum: `station ${exact(stand.value(s.station), 1)} mm from the image plane`,
+            ? `${s.part.name} has no place under ${lens.name}${s.use.station === undefined ? '' : ` at ${sayLength(s.use.station, 0)}`}: ${s.trouble}.`
+            : `${s.part.name} stands at ${sayLength(stand.value(s.station))}, under barrel that keeps still${straight ? `, if ${lens.name} is as wide all along as at its front` : ''}.`,
+        sum: `station ${mm(stand.value(s.station), 1)} from the image plane`,
         measure:
           straight && s.trouble === null
             ? [

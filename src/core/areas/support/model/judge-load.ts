@@ -2,7 +2,7 @@ import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
 import { reader } from '../../../build/lin';
 import { standOf } from '../../../stand/stand';
-import { exact, mm, say } from '../../../quantity/say';
+import { exact, say, sayMass, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';
@@ -69,7 +69,7 @@ function judgeJoint(built: Built, joint: LoadedJoint): JointVerdict {
   const against = limit.own ? 'its maker allows' : 'the house allows without a support';
   const loose =
     limit.halved && joint.play?.known
-      ? `; its ${mm(joint.play.known.value)} of play halve what is allowed`
+      ? `; its ${sayLength(joint.play.known.value)} of play halve what is allowed`
       : '';
   const run = (side: LoadedJoint['turning'], stalls: boolean): Verdict => {
     const m = momentOf(joint, side);
@@ -86,7 +86,7 @@ function judgeJoint(built: Built, joint: LoadedJoint): JointVerdict {
       limit: { value: limit.value, unit: 'N m', rule: limit.own ? null : 'support.require' },
       why: (o) => {
         const has = limit.value - o.value;
-        const says = `${exact(has, 2)} N m hang on the mount of ${bearer.name}${stalls ? ' when a motor runs against its stop' : ''}`;
+        const says = `${say(has, 'N m')} hang on the mount of ${bearer.name}${stalls ? ' when a motor runs against its stop' : ''}`;
         if (o.state === 'ok') return `${says}; it bears ${say(limit.value, 'N m')}.`;
         return `${says}, ${o.hi < 0 ? 'more than' : 'about'} the ${say(limit.value, 'N m')} ${against}${loose}: hold the front up.`;
       },
@@ -94,10 +94,10 @@ function judgeJoint(built: Built, joint: LoadedJoint): JointVerdict {
         const read = (g: (typeof all)[number]) => g.known?.value ?? NaN;
         const pieces = joint.hanging.map(
           (h) =>
-            `${exact(h.mass.known?.value ?? NaN, 0)} g x ${exact(h.z.f(read) - stand.value(joint.station), 0)} mm`,
+            `${sayMass(h.mass.known?.value ?? NaN)} x ${sayLength(h.z.f(read) - stand.value(joint.station), 0)}`,
         );
-        const drive = side.inputs.length > 0 ? ` + drive ${exact(side.f(read), 2)} N m` : '';
-        return `${pieces.join(' + ')}${drive} = ${exact(m.f(read), 2)} N m`;
+        const drive = side.inputs.length > 0 ? ` + drive ${say(side.f(read), 'N m')}` : '';
+        return `${pieces.join(' + ')}${drive} = ${say(m.f(read), 'N m')}`;
       },
       lacking: (missing) =>
         `What hangs on the mount of ${bearer.name} is not known: ${missing} missing.`,

@@ -1,3 +1,4 @@
+import { bareLength, sayLength } from '../../../quantity/say';
 import { pieceKey } from '../../../place/piece';
 import { valueOf } from '../../../quantity/quantity';
 import type { LensSupport, SupportUse } from '../../../kit/types';
@@ -142,7 +143,7 @@ export function placeSupport(
     if (drop && low !== null && high !== null) {
       const post = s.value(drop) - over.r;
       if (post < low - 1e-9 || post > high + 1e-9)
-        return `the post would have to be ${post.toFixed(1)} mm, it goes from ${low} to ${high}`;
+        return `the post would have to be ${sayLength(post, 1)}, it goes from ${bareLength(low, 0)} to ${bareLength(high, 0)}`;
     }
     return null;
   };

@@ -1,0 +1,9 @@
+import { usualInterfaces } from '../areas/joints/kit/usual';
+
+/**
+ * Rows that a part of a kind usually has, by the key of their field: apart from the fields, for a part
+ * is drawn long before somebody asks for them.
+ */
+export const USUAL: Readonly<Record<string, (kind: string) => readonly { name: string }[]>> = {
+  interfaces: usualInterfaces,
+};

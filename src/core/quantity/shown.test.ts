@@ -1,0 +1,184 @@
+import fc from 'fast-check';
+import { checkRig } from '../areas/checks';
+import { begunRigs, demoStandings } from '../properties/rigs';
+import type { ToleranceClass } from './quantity';
+import { known } from './quantity';
+import {
+  bareLength,
+  massWithTolerance,
+  metres,
+  mm,
+  plainLength,
+  say,
+  sayLength,
+  sayMass,
+  sayRange,
+} from './say';
+import {
+  inMetric,
+  METRIC,
+  sayIn,
+  shown,
+  shownUnit,
+  unitsFrom,
+  unitsText,
+  type Units,
+} from './shown';
+import { fieldUnit, readTyped, typedText } from './typed';
+
+const INCH: Units = { length: 'in', distance: 'ft', mass: 'lb', moment: 'lbf in' };
+
+afterEach(() => sayIn(METRIC));
+
+describe('units as they are shown', () => {
+  // NIST SP 811, appendix B.8: inch, foot, pound exact by definition; pound-force inch 0.112 984 8 N m.
+  test('are the published ones', () => {
+    sayIn(INCH);
+    expect(sayLength(25.4)).toBe('1.00 in');
+    expect(sayLength(254, 0)).toBe('10.0 in');
+    expect(bareLength(12.7, 1)).toBe('0.500');
+    expect(plainLength(120.65)).toBe('4.75 in');
+    expect(sayMass(453.59237)).toBe('1.00 lb');
+    expect(say(0.1129848290276167, 'N m')).toBe('1.0 lbf in');
+    expect(metres(3048)).toBe('10.00 ft');
+    expect(metres(Infinity)).toBe('infinity');
+    expect(sayRange(-2.54, 5.08, 'mm')).toBe('\u22120.100 to +0.200 in');
+    expect(massWithTolerance(known({ value: 4535.9237, tol: 45.359237 }))).toBe('10.00 \u00b10.10');
+  });
+
+  test('what has one unit everywhere keeps it', () => {
+    sayIn(INCH);
+    expect(mm(43.3)).toBe('43.3 mm');
+    expect(say(45, 'deg')).toBe('45.0\u00b0');
+    expect(say(1.5, 'stops')).toBe('1.50 stops');
+    for (const cls of ['flange', 'circle', 'chip', 'pupil'] as const)
+      expect(fieldUnit('mm', cls).unit).toBe('mm');
+    expect(fieldUnit('mm', 'length').unit).toBe('in');
+  });
+
+  test('a part of the choice is a choice', () => {
+    sayIn({ ...METRIC, mass: 'lb' });
+    expect(sayLength(25.4)).toBe('25.4 mm');
+    expect(sayMass(453.59237)).toBe('1.00 lb');
+  });
+
+  test('metric for as long as it is asked for, also when that goes wrong', () => {
+    sayIn(INCH);
+    expect(inMetric(() => sayLength(25.4))).toBe('25.4 mm');
+    expect(() =>
+      inMetric(() => {
+        throw new Error('no');
+      }),
+    ).toThrow('no');
+    expect(shown()).toEqual(INCH);
+  });
+
+  test('are read back as they were kept; what is not understood is metric', () => {
+    for (const u of [INCH, METRIC, { ...INCH, mass: 'g' } as Units])
+      expect(unitsFrom(unitsText(u))).toEqual(u);
+    expect(unitsFrom('furlong,stone')).toEqual(METRIC);
+    expect(unitsFrom(null)).toEqual(METRIC);
+  });
+});
+
+const FIELDS: readonly (readonly [unit: string, cls: ToleranceClass])[] = [
+  ['mm', 'length'],
+  ['mm', 'circle'],
+  ['g', 'mass'],
+  ['N m', 'moment'],
+  ['deg', 'angle'],
+];
+
+describe('numbers typed on a device that shows inches', () => {
+  test('what stands in a field, typed again, is the same number', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FIELDS),
+        fc.constantFrom(METRIC, INCH),
+        fc.double({ min: 0.01, max: 4000, noNaN: true }),
+        fc.option(fc.double({ min: 0, max: 50, noNaN: true })),
+        ([unit, cls], units, value, tol) => {
+          sayIn(units);
+          const q = tol === null ? { value } : { value, tol };
+          const read = readTyped(typedText(q, cls, unit), unit, cls);
+          expect(read.ok).toBe(true);
+          if (!read.ok) return;
+          // Four decimals of what is shown: of a pound that is a twentieth of a gram.
+          const near = 0.00006 / fieldUnit(unit, cls).per;
+          expect(Math.abs(read.value.value - value)).toBeLessThan(near);
+          if (tol !== null) expect(Math.abs(read.value.tol! - tol)).toBeLessThan(near);
+        },
+      ),
+    );
+  });
+
+  test('a unit that is typed wins over the one that is shown', () => {
+    const value = (text: string) => {
+      const r = readTyped(text, 'mm', 'length');
+      return r.ok ? [r.value.value, r.value.tol] : null;
+    };
+    for (const units of [METRIC, INCH]) {
+      sayIn(units);
+      expect(value('25.4 mm +- 0.1 mm')).toEqual([25.4, 0.1]);
+      expect(value('1 in +- 1/64')).toEqual([25.4, 25.4 / 64]);
+    }
+    sayIn(INCH);
+    expect(value('1 +- 0.01')).toEqual([25.4, 0.254]);
+    expect(value('3 1/32')![0]).toBeCloseTo(25.4 * (3 + 1 / 32), 6);
+    sayIn(METRIC);
+    expect(value('1 +- 0.01')).toEqual([1, 0.01]);
+  });
+});
+
+/** What the trade has in millimetres, wherever it is said: focal lengths, classes of rods and threads, names. */
+function withoutNames(text: string, names: readonly string[]): string {
+  return names
+    .reduce((t, n) => t.replaceAll(n, ''), text)
+    .replace(/\d+ mm \(\d+(\.\d+)? in\)/g, '')
+    .replace(/at \d+(\.\d+)? mm/g, '')
+    .replace(/\d+ mm (lightweight|studio|wheel|rods?|chip|lens|hex|key)/g, '')
+    .replace(/(hex key|key|driver|wrench) [\d./]+ mm/g, '');
+}
+
+describe.each([...demoStandings, ...begunRigs])(
+  'a switch of units on %s',
+  (_name, { job, rig }) => {
+    const fresh = () => {
+      const copy = structuredClone({ job, rig });
+      return checkRig(copy.job, copy.rig);
+    };
+    const before = JSON.stringify(job);
+    const metric = fresh().map((v) => ({
+      ...v,
+      id: v.id,
+      key: v.key,
+      state: v.state,
+      why: v.why,
+      sum: v.sum,
+    }));
+
+    test('changes no stored number, no verdict and no sum', () => {
+      sayIn(INCH);
+      const inch = fresh();
+      expect(inch.map((v) => [v.key, v.state, v.sum])).toEqual(
+        metric.map((v) => [v.key, v.state, v.sum]),
+      );
+      expect(JSON.stringify(job)).toBe(before);
+    });
+
+    test('leaves no millimetre, gram or newton metre in what is mechanical', () => {
+      sayIn(INCH);
+      const names = [...job.kit.map((p) => p.name)].sort((a, b) => b.length - a.length);
+      const left = fresh()
+        .filter((v) => !/^(mount|coverage)\./.test(v.id))
+        .map((v) => withoutNames(v.why, names))
+        .filter((why) => /\d (mm|g|N m)\b/.test(why));
+      expect(left).toEqual([]);
+    });
+  },
+);
+
+test('a unit that nobody has a choice of is itself', () => {
+  sayIn(INCH);
+  expect(shownUnit('teeth')).toEqual({ unit: 'teeth', per: 1, more: 0 });
+});
