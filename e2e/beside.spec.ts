@@ -253,7 +253,7 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
   const rows = list.locator('ol > li').filter({ hasText: /(settles|affects) \d/ });
   const done = list.getByText('No number would change a finding.');
   const given = new Set<string>();
-  const asking = (what: string) => new RegExp(`^${what}(settles|bears)`);
+  const asking = (what: string) => new RegExp(`^${what}(settles|affects)`);
   while (!(await done.isVisible())) {
     await expect(rows.first().or(done)).toBeVisible();
     if (await done.isVisible()) break;

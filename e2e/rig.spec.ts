@@ -147,7 +147,7 @@ test('every figure opens to its sum', async ({ page }) => {
 test("frames: several at once, one scaled, one of one's own", async ({ page }) => {
   await open(page);
   await page.getByRole('button', { name: /^framed for: / }).click();
-  await page.getByLabel('1.85').check();
+  await page.getByRole('checkbox', { name: '1.85' }).check();
   await page.getByLabel('another aspect, like 2.2 or 5:4').fill('5:4');
   await page.keyboard.press('Enter');
   await page.getByLabel('size, % of what fits').first().fill('90');

@@ -28,7 +28,10 @@ await page.addInitScript(() => {
   localStorage.setItem('nelvix.welcomed', '1');
 });
 const quantile = (list, q) =>
-  [...list].sort((a, b) => a - b)[Math.floor(list.length * q)].toFixed(1).padStart(6);
+  [...list]
+    .sort((a, b) => a - b)
+    [Math.floor(list.length * q)].toFixed(1)
+    .padStart(6);
 
 async function turned(name) {
   await page.goto(new URL('/model', address).href);

@@ -37,6 +37,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].limits.width': 'across',
   'rigs[].limits.length': 'along the axis',
   'rigs[].limits.standsAt': 'height of the lowest part of the rig',
+  'rigs[].limits.mass': 'of everything on the rig',
   'rigs[].upright':
     'the camera is turned on its side: which of its sides is on top; level when absent',
   'rigs[].hold': 'id of the fitted part that the rig is held by; from below when absent',
@@ -159,5 +160,12 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'records[].data.title': 'of an edit',
   rules: 'house rules',
   'rules.set': 'the ready set',
+  goal: 'what is shot and how; proposals are ranked by it',
+  'goal.shot': 'one of the goals a rig is begun for',
+  'goal.hold': 'how the rig is held',
+  'goal.crew': 'whether somebody else pulls focus',
+  'goal.hours': 'without changing a battery or a card',
+  'goal.sound': 'where it is recorded',
+  'goal.light': 'what there is',
   'rules.values': 'limits that differ from it, by the id of the rule',
 };

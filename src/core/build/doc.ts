@@ -61,6 +61,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   lensSet: true,
   rigs: true,
   rules: true,
+  goal: true,
   trials: true,
   markTests: true,
   rest: true,

@@ -198,7 +198,8 @@ function drawCavity(d: Drawing, body: Body, face: number): void {
   const needed = valueOf(body.reducerDepth);
   if (needed !== null && d.built.reducers.length > 0)
     d.marks.push({ z: face - needed, r, label: `reducer to here: ${bareOptics(needed, 1)}` });
-  if (cavity !== null) d.marks.push({ z: face - cavity, r, label: `cavity ${bareOptics(cavity, 1)}` });
+  if (cavity !== null)
+    d.marks.push({ z: face - cavity, r, label: `cavity ${bareOptics(cavity, 1)}` });
 }
 
 /** An adapter or reducer, with its glass or its bore. */

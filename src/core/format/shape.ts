@@ -139,6 +139,7 @@ export const limits = object({
   width: number(0, 20000, 'mm'),
   length: number(0, 20000, 'mm'),
   standsAt: number(0, 20000, 'mm'),
+  mass: number(1, 1_000_000, 'g'),
 });
 
 export const light = object({
@@ -285,6 +286,14 @@ export const JOB_SHAPE: Shape = object(
     version: { is: 'choice', values: [JOB_VERSION] },
     ...COMMON,
     lensSet: list(object({ id }, ['id']), 1000),
+    goal: object({
+      shot: id,
+      hold: { is: 'choice', values: ['legs', 'shoulder', 'hand', 'gimbal'] },
+      crew: { is: 'choice', values: ['alone', 'crew'] },
+      hours: number(0, 100, 'h'),
+      sound: { is: 'choice', values: ['camera', 'recorder', 'none'] },
+      light: { is: 'choice', values: ['daylight', 'indoors', 'night'] },
+    }),
     rigs: list(rig, 500),
     records: list(
       object(

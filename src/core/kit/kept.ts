@@ -5,6 +5,7 @@ import type {
   Mount,
   Part,
   Position,
+  JobGoal,
   RuleChoice,
   SpaceLimits,
 } from './types';
@@ -148,6 +149,7 @@ export interface JobDoc {
   lensSet?: { id: string }[];
   rigs: RigDoc[];
   rules?: RuleChoice;
+  goal?: JobGoal;
   records?: JobRecord[];
 }
 

@@ -189,6 +189,20 @@ export interface SpaceLimits {
   length?: number;
   /** Height that the lowest part of the rig stands at. */
   standsAt?: number;
+  /** What all of it may weigh, g. */
+  mass?: number;
+}
+
+/** What is shot with a job's rigs, and how: what proposals are ranked by. Nothing of it is a verdict. */
+export interface JobGoal {
+  /** Id of a goal of the shelf. */
+  shot?: string;
+  hold?: 'legs' | 'shoulder' | 'hand' | 'gimbal';
+  crew?: 'alone' | 'crew';
+  /** Without changing a battery or a card, h. */
+  hours?: number;
+  sound?: 'camera' | 'recorder' | 'none';
+  light?: 'daylight' | 'indoors' | 'night';
 }
 
 /** The light that is there, and how the camera is set to it. */
@@ -329,6 +343,7 @@ export interface Job {
   lensSet?: string[];
   rigs: Rig[];
   rules?: RuleChoice;
+  goal?: JobGoal;
   trials?: Trial[];
   markTests?: MarkTestRecord[];
   /** What is kept with it and nothing of this version reads. */

@@ -1,3 +1,4 @@
+import { setLimits } from '../areas/space/moves/fitted';
 import fc from 'fast-check';
 import { FIELDS, isKind, type Field } from '../kit/fields';
 import { isBody, isLens, isLink, type Change, type Job, type Part, type Rig } from '../kit/types';
@@ -179,6 +180,8 @@ function settings(job: Job, rig: Rig): Edit[] {
     setUpright(rig, 'left'),
     setUpright(rig, 'right'),
     ...rig.between.map((_u, i) => tieFoot(rig, i, true, 'x')),
+    setLimits(rig, { mass: 3500 }),
+    setLimits(rig, { height: 320, width: 260, length: 420, mass: 2500 }),
   ];
 }
 

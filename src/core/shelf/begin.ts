@@ -148,6 +148,7 @@ export function begin({ goal, body, lens }: Beginning, name: string, id: string)
   });
   let job: Job = {
     ...empty,
+    goal: { shot: goal.id, ...goal.how },
     kit: [camera, glass, ...(between ? [between] : []), ...more],
     rigs: [rig],
   };

@@ -1,3 +1,5 @@
+import type { JobGoal } from '../kit/types';
+
 /** What a rig is for: what it is framed for, and what people put on for it. */
 export interface Goal {
   id: string;
@@ -15,12 +17,15 @@ export interface Goal {
   /** The foot of the lens is tied to what is under it. */
   foot?: true;
   upright?: 'left';
+  /** How it is shot, as it is kept with the job. */
+  how: JobGoal;
 }
 
 /** What is shot, and what is put on for it. Common practice, no source. */
 export const GOALS: readonly Goal[] = [
   {
     id: 'interview',
+    how: { hold: 'legs', crew: 'alone', sound: 'camera' },
     name: 'Interview',
     says: 'on legs, for an hour, one person behind it',
     aspect: '1.78',
@@ -37,6 +42,7 @@ export const GOALS: readonly Goal[] = [
   },
   {
     id: 'drama',
+    how: { hold: 'shoulder', crew: 'crew', sound: 'recorder' },
     name: 'Hand-held drama',
     says: 'on the shoulder, focus pulled by somebody else',
     aspect: '2.39',
@@ -59,6 +65,7 @@ export const GOALS: readonly Goal[] = [
   },
   {
     id: 'long',
+    how: { hold: 'legs', crew: 'alone' },
     name: 'Long lens',
     says: 'wildlife, sport, far away and steady',
     aspect: '1.78',
@@ -69,6 +76,7 @@ export const GOALS: readonly Goal[] = [
   },
   {
     id: 'gimbal',
+    how: { hold: 'gimbal', crew: 'alone' },
     name: 'Gimbal',
     says: 'as light and as short as it gets',
     aspect: '1.78',
@@ -78,6 +86,7 @@ export const GOALS: readonly Goal[] = [
   },
   {
     id: 'vertical',
+    how: { hold: 'hand', crew: 'alone', sound: 'camera' },
     name: 'Vertical',
     says: 'for a telephone held upright, the camera on its side',
     aspect: '9:16',
@@ -88,6 +97,7 @@ export const GOALS: readonly Goal[] = [
   },
   {
     id: 'stream',
+    how: { hold: 'legs', crew: 'alone', light: 'indoors' },
     name: 'Studio stream',
     says: 'stands all day, is fed from the wall, goes out live',
     aspect: '1.78',

@@ -69,7 +69,9 @@ export function addPart(job: Job, part: Part): Edit {
 export function usualRows(part: Part, field: RowsField): readonly { name: string }[] {
   const own = (part as unknown as Record<string, { name?: string }[] | undefined>)[field.key];
   const names = new Set((own ?? []).map((r) => r.name));
-  return ((field.usual ? USUAL[field.key]?.(part.kind) : null) ?? []).filter((r) => !names.has(r.name));
+  return ((field.usual ? USUAL[field.key]?.(part.kind) : null) ?? []).filter(
+    (r) => !names.has(r.name),
+  );
 }
 
 /** Takes what parts of this kind usually have, to be trimmed and corrected; null when it has all. */

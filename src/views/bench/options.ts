@@ -1,3 +1,4 @@
+import { modesFor } from '@/core/solve/goal';
 import { worst, type State } from '@/core/checks/finding';
 import { searchParts } from '@/core/command/search';
 import {
@@ -13,7 +14,7 @@ import { linksOf, specification, type FoundChain } from '@/core/areas/mount/mode
 import { mountName } from '@/core/areas/mount/kit/standards';
 import { chainsFor } from '@/core/areas/mount/model/chains-for';
 import { valueOf } from '@/core/quantity/quantity';
-import { exact, sayLength, plain } from '@/core/quantity/say';
+import { exact, mm, plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/edit/edit';
 import { tryOut } from '@/core/solve/try-out';
 import { chainsBetween, setBetween } from '@/core/areas/mount/moves/chain';
@@ -86,7 +87,7 @@ export function bodyOptions(facts: RigFacts, edit: (e: Edit) => void) {
 
 export function modeOptions(facts: RigFacts, edit: (e: Edit) => void) {
   return (query: string): Option[] =>
-    (facts.built.body?.modes ?? [])
+    modesFor(facts.job.goal?.shot ? facts.rig.frames : [], facts.built.body?.modes ?? [])
       .filter((m) => m.name.toLowerCase().includes(query.trim().toLowerCase()))
       .map((m) => {
         const move = setMode(facts.rig, m);
@@ -96,7 +97,7 @@ export function modeOptions(facts: RigFacts, edit: (e: Edit) => void) {
           id: m.id,
           name: m.name,
           hint: [
-            w !== null && h !== null ? `${exact(w, 2)} x ${sayLength(h, 2)}` : 'size not known',
+            w !== null && h !== null ? `${exact(w, 2)} x ${mm(h, 2)}` : 'size not known',
             m.pxW && m.pxH ? `${m.pxW} x ${m.pxH}` : null,
             m.fps ? `up to ${plain(m.fps)} fps` : null,
           ]
@@ -112,7 +113,7 @@ export function modeOptions(facts: RigFacts, edit: (e: Edit) => void) {
 function chainHint(c: FoundChain): string {
   return [
     `${c.joints} ${c.joints === 1 ? 'joint' : 'joints'}`,
-    c.error === null ? 'a length is not known' : `nominal error ${sayLength(c.error, 2)}`,
+    c.error === null ? 'a length is not known' : `nominal error ${mm(c.error, 2)}`,
     c.links
       .filter(isReducer)
       .map((r) => `${plain(valueOf(r.magnification) ?? NaN, 2)}\u00d7`)
@@ -173,7 +174,7 @@ export function chainTrouble(facts: RigFacts): string[] {
   const verdict = chainsFor(facts.built, 1);
   if (!verdict || verdict.kind === 'found') return [];
   if (verdict.kind === 'never')
-    return [`No plain adapter can exist: ${sayLength(verdict.gap, 2)} between the two flanges.`];
+    return [`No plain adapter can exist: ${mm(verdict.gap, 2)} between the two flanges.`];
   if (verdict.kind === 'unknown') return ['The flange distance of a mount is not known.'];
   return verdict.parts.map((p) => `Look for: ${specification(p, facts.built.mounts)}.`);
 }

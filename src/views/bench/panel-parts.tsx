@@ -3,7 +3,7 @@
 import { shownUnit } from '@/core/quantity/shown';
 import { useId, type ReactNode } from 'react';
 import type { Part } from '@/core/kit/types';
-import { parseLength } from '@/core/quantity/parse';
+import { parseLength, parseQuantity } from '@/core/quantity/parse';
 import { plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/edit/edit';
 import { Button } from '@/ui/button';
@@ -144,6 +144,45 @@ export function Length({
         {own.unit}
         {value === undefined && hint ? `, ${hint}` : ''}
       </span>
+    </div>
+  );
+}
+
+/** A mass that may be left open. */
+export function Mass({
+  label,
+  value,
+  onKeep,
+}: {
+  label: string;
+  value: number | undefined;
+  onKeep: (value: number | undefined) => void;
+}) {
+  const id = useId();
+  const own = shownUnit('g');
+  const read = (t: string) => parseQuantity(t, 'g', 1 / own.per);
+  return (
+    <div className="flex items-center gap-2 py-0.5">
+      <label htmlFor={id} className="w-32 shrink-0 text-soft">
+        {label}
+      </label>
+      <TextInput
+        id={id}
+        value={value === undefined ? '' : plain(value * own.per, own.more > 0 ? 3 : 1)}
+        className="w-24 text-right"
+        check={(t) => {
+          if (t === '') return null;
+          const r = read(t);
+          return r.ok && r.value.value >= 1 && r.value.value <= 1e6
+            ? null
+            : 'A mass, like 4500 or 4.5 kg.';
+        }}
+        onKeep={(t) => {
+          const r = read(t);
+          onKeep(t === '' || !r.ok ? undefined : r.value.value);
+        }}
+      />
+      <span className="text-sm text-soft">{own.unit}</span>
     </div>
   );
 }

@@ -21,6 +21,7 @@ import { TextInput } from '@/views/part/cells';
 import { BesideFile } from './beside-file';
 import { Done } from './done';
 import { ThisDevice } from './device';
+import { GoalOfJob } from './goal';
 import { UnitsHere } from './units';
 import { FilePick, Problems } from './file-pick';
 import { useTake, type Take } from './use-take';
@@ -98,6 +99,7 @@ function Jobs({ store, jobs, open }: JobsProps) {
         />
       ) : null}
       <JobList store={store} jobs={jobs} open={open} />
+      {open ? <GoalOfJob job={open} /> : null}
       <Bin store={store} jobs={jobs} open={open} />
       {open ? <Done db={store.db} job={open.id} name={open.name} /> : null}
       <Backup store={store} onFile={restore} />

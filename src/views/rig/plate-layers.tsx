@@ -10,7 +10,7 @@ import type { Verdict } from '@/core/checks/finding';
 import type { Frame } from '@/core/kit/types';
 import { farthestCorner, frameOnChip, type Rectangle } from '@/core/optics/coverage';
 import type { Range } from '@/core/quantity/spread';
-import { bareOptics, exact, sayLength } from '@/core/quantity/say';
+import { bareOptics, exact, mm } from '@/core/quantity/say';
 import { Sum } from '@/ui/sum';
 import { STATE_TEXT } from '@/ui/state-mark';
 import { circlePath, Corner, DASH, H, W } from './plate-parts';
@@ -245,11 +245,11 @@ export function PlateFigures({
 }
 
 function frameSum(built: Built, { r, px }: PlacedFrame): string {
-  const size = `On the chip ${exact(r.w, 2)} x ${sayLength(r.h, 2)}`;
+  const size = `On the chip ${exact(r.w, 2)} x ${mm(r.h, 2)}`;
   if (!px) return `${size}; its pixels are not known.`;
   const wide =
     framingSqueeze(built) === 1
       ? ''
       : `, ${Math.floor(px.desqueezedW)} x ${Math.floor(px.h)} desqueezed`;
-  return `${size}, corner at ${sayLength(farthestCorner(r), 2)}; ${Math.floor(px.w)} x ${Math.floor(px.h)} recorded${wide}.`;
+  return `${size}, corner at ${mm(farthestCorner(r), 2)}; ${Math.floor(px.w)} x ${Math.floor(px.h)} recorded${wide}.`;
 }

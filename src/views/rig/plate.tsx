@@ -9,7 +9,7 @@ import type { Built } from '@/core/build/build';
 import { modeSize, chipCircle } from '@/core/build/circle';
 import { spread } from '@/core/quantity/spread';
 import type { Rectangle } from '@/core/optics/coverage';
-import { exact, sayLength } from '@/core/quantity/say';
+import { exact, mm } from '@/core/quantity/say';
 import { H, W } from './plate-parts';
 import {
   Circle,
@@ -119,7 +119,7 @@ function Chip({
         viewBox={`0 0 ${W} ${H}`}
         className="min-h-0 w-full flex-1"
         role="group"
-        aria-label={`The chip in ${built.mode!.name}, ${exact(mode.w, 2)} by ${sayLength(mode.h, 2)}, with frames and image circle`}
+        aria-label={`The chip in ${built.mode!.name}, ${exact(mode.w, 2)} by ${mm(mode.h, 2)}, with frames and image circle`}
       >
         <PlatePatterns frame={frame} />
         <rect {...rect(mode)} fill={shading?.map ? 'var(--plate)' : 'var(--paper)'} />

@@ -33,8 +33,8 @@ export function NotKept() {
           ? 'This browser has no room left. '
           : 'This browser does not let Nelvix keep anything. '}
         {snap.waiting > 0
-          ? `The last ${snap.waiting === 1 ? 'change stands' : `${snap.waiting} changes stand`} on this page but ${snap.waiting === 1 ? 'is' : 'are'} not kept yet: export the job to a file, or make room and try again.`
-          : 'What was kept before is untouched.'}
+          ? `The last ${snap.waiting === 1 ? 'change stands' : `${snap.waiting} changes stand`} on this page but ${snap.waiting === 1 ? 'is' : 'are'} not saved yet: export the job to a file, or make room and try again.`
+          : 'What was saved before is untouched.'}
       </p>
       <Button onClick={() => void store?.retry()}>Try again</Button>
       <Link prefetch={false} href="/jobs" className="inline-flex min-h-11 items-center underline">

@@ -1,7 +1,7 @@
 'use client';
 
 import type { RigFacts } from '@/views/bench/use-rig';
-import { useEdit, Section, Length } from '@/views/bench/panel-parts';
+import { useEdit, Section, Length, Mass } from '@/views/bench/panel-parts';
 import { Overridden } from '@/views/bench/overridden';
 import { setLimits } from '@/core/areas/space/moves/fitted';
 
@@ -9,7 +9,10 @@ export function Limits({ facts }: { facts: RigFacts }) {
   const edit = useEdit();
   const { rig } = facts;
   const now = rig.limits ?? {};
-  const keep = (key: 'height' | 'width' | 'length' | 'standsAt', v: number | undefined) => {
+  const keep = (
+    key: 'height' | 'width' | 'length' | 'standsAt' | 'mass',
+    v: number | undefined,
+  ) => {
     const { [key]: _gone, ...rest } = now;
     const next = v === undefined ? rest : { ...rest, [key]: v };
     const empty = Object.keys(next).filter((k) => k !== 'name').length === 0;
@@ -27,6 +30,7 @@ export function Limits({ facts }: { facts: RigFacts }) {
       />
       <Length label="width at most" value={now.width} onKeep={(v) => keep('width', v)} />
       <Length label="length at most" value={now.length} onKeep={(v) => keep('length', v)} />
+      <Mass label="mass at most" value={now.mass} onKeep={(v) => keep('mass', v)} />
     </Section>
   );
 }
