@@ -285,3 +285,46 @@ test("a body, a mode, a lens and a mount of one's own, from an empty job", async
   await page.keyboard.press('Enter');
   await expect(finding(page, /Nobody can say whether/)).toHaveCount(0);
 });
+
+test('two rigs stand to one scale on one floor, with what is said of each', async ({ page }) => {
+  await open(page, '/compare');
+  const drawn = page.getByRole('img', { name: /from the side, to one scale/ });
+  await expect(drawn).toHaveAccessibleName(
+    /329 mm long, 310 mm tall against 231 mm long, 217 mm tall/,
+  );
+  // As long on the sheet as they are: the dimension lines under them are in the same proportion.
+  const lines = await drawn
+    .locator('path[fill="none"]')
+    .evaluateAll((all) =>
+      all
+        .map((p) => /^M([\d.]+) [\d.]+H([\d.]+)M/.exec(p.getAttribute('d') ?? ''))
+        .flatMap((m) => (m ? [Number(m[2]) - Number(m[1])] : [])),
+    );
+  expect(lines).toHaveLength(2);
+  expect(lines[0]! / lines[1]!).toBeCloseTo(329 / 231, 1);
+  const checks = page.getByRole('table', { name: 'Checks of both rigs' });
+  await expect(checks).toContainText('tall');
+  await checks
+    .getByRole('button', { name: /Wheelhouse/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /^Rig: Wheelhouse/ })).toBeVisible();
+});
+
+test('a house rule is found by a word of it, and what is other than the set is marked', async ({
+  page,
+}) => {
+  await open(page, '/rules');
+  await page.getByRole('searchbox', { name: 'find' }).fill('corner grade');
+  const area = page.getByRole('region', { name: 'What the lens covers' });
+  await expect(area.getByRole('listitem')).toHaveCount(1);
+  const field = area.getByRole('textbox', { name: 'margin wanted at the corners' });
+  await field.fill('0.5');
+  await field.press('Enter');
+  await expect(area).toContainText('set has 0');
+  await page.getByRole('searchbox', { name: 'find' }).fill('');
+  await page.getByRole('checkbox', { name: /^only what differs from the set \(1\)/ }).check();
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('searchbox', { name: 'find' }).fill('nothing of the kind');
+  await expect(page.getByRole('status').filter({ hasText: 'No rule speaks of' })).toBeVisible();
+});

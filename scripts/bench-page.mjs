@@ -1,6 +1,6 @@
 import { chromium } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { crowded } from './crowded.mjs';
+import { bringIn, crowded } from './crowded.mjs';
 import { build, CHROMIUM, freePort, serve } from './steps.mjs';
 
 /**
@@ -128,16 +128,7 @@ const { job } = crowded(
   JSON.parse(readFileSync('src/core/format/fixtures/lock-nine.v3.nelvix.json', 'utf8')),
   80,
 );
-await page.goto(new URL('/jobs', address).href);
-await page.locator('[data-ready=true]').waitFor();
-await page
-  .locator('input[type=file]')
-  .first()
-  .setInputFiles({
-    name: 'crowded.nelvix.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(job)),
-  });
+await bringIn(page, address, job);
 await page.waitForTimeout(1500);
 await page.getByRole('link', { name: 'Model', exact: true }).click();
 const wheel = page

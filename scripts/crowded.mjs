@@ -51,3 +51,23 @@ function partsOf(rig) {
     for (const use of list ?? []) ids.add(use.part);
   return ids.size;
 }
+
+/**
+ * Brings a job in as a file, as anybody would.
+ *
+ * @param {import('@playwright/test').Page} page
+ * @param {string} address
+ * @param {any} job
+ */
+export async function bringIn(page, address, job) {
+  await page.goto(new URL('/jobs', address).href);
+  await page.locator('[data-ready=true]').waitFor();
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({
+      name: 'crowded.nelvix.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(job)),
+    });
+}

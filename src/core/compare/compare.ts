@@ -7,7 +7,7 @@ import { depthOfField } from '../optics/depth';
 import { fieldOfView } from '../optics/field';
 import { readings, type Reading } from '../readings/readings';
 import { lensSet } from '../areas/coverage/moves/lens';
-import { exact, metres, sayLength } from '../quantity/say';
+import { exact, metres, mm } from '../quantity/say';
 
 /**
  * Subject width that fills a chip width `w` at focal length `f` from `s` (image plane to
@@ -157,7 +157,7 @@ function sentences(
     );
   if (match !== null)
     list.push(
-      `From the same place ${b.built.rig.name} would want ${sayLength(match, 1)} on the lens to see what ${a.built.rig.name} sees across.`,
+      `From the same place ${b.built.rig.name} would want ${mm(match, 1)} on the lens to see what ${a.built.rig.name} sees across.`,
     );
   if (a.near !== null && a.far !== null && b.near !== null && b.far !== null) {
     const da = a.far - a.near;

@@ -66,7 +66,7 @@ export interface RowsField extends FieldBase {
   /** Parts of a kind usually have some, to begin with: `kit/usual.ts` has them by this key. */
   usual?: true;
   /** A row in a few words. */
-  said?: (row: never) => string;
+  said?: true;
 }
 
 export const mm = (

@@ -1,3 +1,4 @@
+import { saidOfInterface } from '../areas/joints/kit/said';
 import { usualInterfaces } from '../areas/joints/kit/usual';
 
 /**
@@ -6,4 +7,9 @@ import { usualInterfaces } from '../areas/joints/kit/usual';
  */
 export const USUAL: Readonly<Record<string, (kind: string) => readonly { name: string }[]>> = {
   interfaces: usualInterfaces,
+};
+
+/** How a row is said in a few words, by the key of its field. */
+export const ROW_SAID: Readonly<Record<string, (row: never) => string>> = {
+  interfaces: saidOfInterface,
 };

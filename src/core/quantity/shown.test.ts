@@ -3,17 +3,8 @@ import { checkRig } from '../areas/checks';
 import { begunRigs, demoStandings } from '../properties/rigs';
 import type { ToleranceClass } from './quantity';
 import { known } from './quantity';
-import {
-  bareLength,
-  massWithTolerance,
-  metres,
-  mm,
-  plainLength,
-  say,
-  sayLength,
-  sayMass,
-  sayRange,
-} from './say';
+import { bareLength, metres, mm, plainLength, say, sayLength, sayMass, sayRange } from './say';
+import { massWithTolerance } from './with-tolerance';
 import {
   inMetric,
   METRIC,

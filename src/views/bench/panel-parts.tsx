@@ -1,9 +1,9 @@
 'use client';
 
 import { shownUnit } from '@/core/quantity/shown';
-import { useId, type ReactNode } from 'react';
+import { useId, type ComponentProps, type ReactNode } from 'react';
 import type { Part } from '@/core/kit/types';
-import { parseLength, parseQuantity } from '@/core/quantity/parse';
+import { parseQuantity } from '@/core/quantity/parse';
 import { plain } from '@/core/quantity/say';
 import type { Edit } from '@/core/edit/edit';
 import { Button } from '@/ui/button';
@@ -104,23 +104,35 @@ export function Piece({
   );
 }
 
-/** A length that may be left open. */
-export function Length({
+/** What may be typed where a number may be left open, by its unit. */
+const OPEN = {
+  mm: { least: -20_000, most: 20_000, else: 'A number, like 240.' },
+  deg: { least: -360, most: 360, else: 'An angle in degrees, like 30.' },
+  g: { least: 1, most: 1_000_000, else: 'A mass, like 4500 or 4.5 kg.' },
+} as const;
+
+/** A number that may be left open; read and typed in the unit this device shows. */
+export function Amount({
   label,
   value,
-  unit = 'mm',
+  unit,
   hint,
   onKeep,
 }: {
   label: string;
   value: number | undefined;
-  unit?: string;
+  unit: keyof typeof OPEN;
   /** What stands when nothing is set. */
   hint?: string;
   onKeep: (value: number | undefined) => void;
 }) {
   const id = useId();
   const own = shownUnit(unit);
+  const { least, most, else: sentence } = OPEN[unit];
+  const read = (t: string) => {
+    const r = parseQuantity(t, unit, 1 / own.per);
+    return r.ok && r.value.value >= least && r.value.value <= most ? r.value.value : null;
+  };
   return (
     <div className="flex items-center gap-2 py-0.5">
       <label htmlFor={id} className="w-32 shrink-0 text-soft">
@@ -130,15 +142,8 @@ export function Length({
         id={id}
         value={value === undefined ? '' : plain(value * own.per, own.more > 0 ? 3 : 1)}
         className="w-24 text-right"
-        check={(t) => {
-          if (t === '') return null;
-          const r = parseLength(t, 1 / own.per);
-          return r.ok && Math.abs(r.value) <= 20000 ? null : 'A number, like 240.';
-        }}
-        onKeep={(t) => {
-          const r = parseLength(t, 1 / own.per);
-          onKeep(t === '' || !r.ok ? undefined : r.value);
-        }}
+        check={(t) => (t === '' || read(t) !== null ? null : sentence)}
+        onKeep={(t) => onKeep(t === '' ? undefined : (read(t) ?? undefined))}
       />
       <span className="text-sm text-soft">
         {own.unit}
@@ -148,41 +153,10 @@ export function Length({
   );
 }
 
-/** A mass that may be left open. */
-export function Mass({
-  label,
-  value,
-  onKeep,
-}: {
-  label: string;
-  value: number | undefined;
-  onKeep: (value: number | undefined) => void;
-}) {
-  const id = useId();
-  const own = shownUnit('g');
-  const read = (t: string) => parseQuantity(t, 'g', 1 / own.per);
-  return (
-    <div className="flex items-center gap-2 py-0.5">
-      <label htmlFor={id} className="w-32 shrink-0 text-soft">
-        {label}
-      </label>
-      <TextInput
-        id={id}
-        value={value === undefined ? '' : plain(value * own.per, own.more > 0 ? 3 : 1)}
-        className="w-24 text-right"
-        check={(t) => {
-          if (t === '') return null;
-          const r = read(t);
-          return r.ok && r.value.value >= 1 && r.value.value <= 1e6
-            ? null
-            : 'A mass, like 4500 or 4.5 kg.';
-        }}
-        onKeep={(t) => {
-          const r = read(t);
-          onKeep(t === '' || !r.ok ? undefined : r.value.value);
-        }}
-      />
-      <span className="text-sm text-soft">{own.unit}</span>
-    </div>
-  );
-}
+/** A length that may be left open. */
+export const Length = ({
+  unit = 'mm',
+  ...rest
+}: Omit<ComponentProps<typeof Amount>, 'unit'> & { unit?: 'mm' | 'deg' }) => (
+  <Amount unit={unit} {...rest} />
+);

@@ -1,6 +1,7 @@
 'use client';
 
 import { shownUnit } from '@/core/quantity/shown';
+import { useRouter } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import { build, shared } from '@/core/build/build';
 import { check } from '@/core/areas/checks';
@@ -16,7 +17,11 @@ import { StateMark } from '@/ui/state-mark';
 import { Sum } from '@/ui/sum';
 import { TextInput } from '@/views/part/cells';
 import { useSnapshot, useStore } from '@/views/store/store-context';
+import { configurationTable } from '@/core/set/configurations';
+import { useBench } from '@/views/bench/bench';
+import { ChecksTable, type Column } from '@/views/configurations/checks-table';
 import { FieldsDrawing } from './fields-drawing';
+import { RigsDrawing } from './rigs-drawing';
 
 /** Two set-ups on the same subject, side by side. */
 export function CompareView() {
@@ -42,10 +47,10 @@ export function CompareView() {
 }
 
 function Compare({ job, first }: { job: Job; first: Rig }) {
-  const id = useId();
   const [aId, setA] = useState(first.id);
   const [bId, setB] = useState(job.rigs.find((r) => r.id !== first.id)!.id);
   const [distance, setDistance] = useState(3000);
+
   const a = job.rigs.find((r) => r.id === aId) ?? job.rigs[0]!;
   const b = job.rigs.find((r) => r.id === bId) ?? job.rigs[1]!;
   const base = useMemo(() => shared(job), [job]);
@@ -55,31 +60,17 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
       compare(build(job, a, base), build(job, { ...b, reference: a.reference }, base), distance),
     [job, a, b, base, distance],
   );
+  const table = useMemo(() => configurationTable(job, [a, b], base), [job, a, b, base]);
+  const columns = useColumns(a, b);
   return (
     <section className="mx-auto max-w-6xl p-4">
       <h1 className="sr-only">Compare two rigs</h1>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <LabelledSelect label="A" value={a.id} options={job.rigs} onPick={setA} />
         <LabelledSelect label="B" value={b.id} options={job.rigs} onPick={setB} />
-        <div className="flex items-center gap-2">
-          <label htmlFor={id} className="text-soft">
-            subject from A, {shownUnit('m').unit}
-          </label>
-          <TextInput
-            id={id}
-            value={exact((distance / 1000) * shownUnit('m').per, 2)}
-            className="w-24 text-right"
-            check={(t) => {
-              const r = parseLength(t, 1000 / shownUnit('m').per);
-              return r.ok && r.value >= 50 && r.value <= 1e6 ? null : 'A distance, like 2.5.';
-            }}
-            onKeep={(t) => {
-              const r = parseLength(t, 1000 / shownUnit('m').per);
-              if (r.ok) setDistance(r.value);
-            }}
-          />
-        </div>
+        <Distance distance={distance} onDistance={setDistance} />
       </div>
+      <RigsDrawing a={c.a.built} b={c.b.built} />
       <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
         <div>
           <FieldsDrawing comparison={c} />
@@ -97,8 +88,63 @@ function Compare({ job, first }: { job: Job; first: Rig }) {
         </div>
         <Figures a={c.a} b={c.b} />
       </div>
+      <h2 className="mt-4 text-lg font-semibold">What is said of each</h2>
+      <ChecksTable caption="Checks of both rigs" columns={columns} table={table} />
     </section>
   );
+}
+
+/** How far the subject is from A. */
+function Distance({
+  distance,
+  onDistance,
+}: {
+  distance: number;
+  onDistance: (mm: number) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id} className="text-soft">
+        subject from A, {shownUnit('m').unit}
+      </label>
+      <TextInput
+        id={id}
+        value={exact((distance / 1000) * shownUnit('m').per, 2)}
+        className="w-24 text-right"
+        check={(t) => {
+          const r = parseLength(t, 1000 / shownUnit('m').per);
+          return r.ok && r.value >= 50 && r.value <= 1e6 ? null : 'A distance, like 2.5.';
+        }}
+        onKeep={(t) => {
+          const r = parseLength(t, 1000 / shownUnit('m').per);
+          if (r.ok) onDistance(r.value);
+        }}
+      />
+    </div>
+  );
+}
+
+/** Both rigs as columns; a cell opens its rig at its finding. */
+function useColumns(a: Rig, b: Rig): Column[] {
+  const store = useStore();
+  const bench = useBench();
+  const router = useRouter();
+  return [a, b].map((r, i): Column => {
+    const name = `${i === 0 ? 'A' : 'B'}: ${r.name}`;
+    return {
+      key: `${i}`,
+      name,
+      head: <span className="block p-2 font-semibold">{name}</span>,
+      open: (finding) => {
+        store?.selectRig(r.id, null);
+        bench?.setArea(null);
+        bench?.setPicked(finding);
+        bench?.setPanel('findings');
+        router.push('/');
+      },
+    };
+  });
 }
 
 function Figures({ a, b }: { a: Side; b: Side }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { exact, sayLength } from '@/core/quantity/say';
+import { bareLength, sayLength, sayMass } from '@/core/quantity/say';
 import type { ConfigurationColumn, ConfigurationTable } from '@/core/set/configurations';
 import { Button } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
@@ -98,11 +98,12 @@ function Totals({ of: c }: { of: ConfigurationColumn }) {
         {c.count.unknown} unknown, {c.count.ok} ok
       </span>
       <span className="block text-sm">
-        {exact(c.mass, 0)} g{c.unweighed > 0 ? ` and ${c.unweighed} not weighed` : ''}
+        {sayMass(c.mass)}
+        {c.unweighed > 0 ? ` and ${c.unweighed} not weighed` : ''}
       </span>
       <span className="block text-sm">
         {c.size
-          ? `${c.open ? 'at least ' : ''}${exact(c.size[1], 0)} tall, ${exact(c.size[0], 0)} wide, ${sayLength(c.size[2], 0)} long`
+          ? `${c.open ? 'at least ' : ''}${bareLength(c.size[1], 0)} tall, ${bareLength(c.size[0], 0)} wide, ${sayLength(c.size[2], 0)} long`
           : 'size not known'}
       </span>
     </>

@@ -1,6 +1,7 @@
 import { shownUnit } from '@/core/quantity/shown';
 import type { KitColumn, KitRow } from '@/core/list/kit-rows';
-import { howMany, massWithTolerance } from '@/core/quantity/say';
+import { howMany } from '@/core/quantity/say';
+import { massWithTolerance } from '@/core/quantity/with-tolerance';
 
 /** A column of the table: what it says of a part. */
 export interface Column {

@@ -119,15 +119,7 @@ function Drawings({
   under: ComponentProps<typeof ElevationDrawing>['under'];
   onPick: (key: string) => void;
 }) {
-  // While something is dragged the view under the hand comes first; the others follow in between.
-  const [held, setHeld] = useState<View | null>(null);
-  const hold = useMemo(() => {
-    const of = (view: View) => (edit: Edit | null) => {
-      setHeld(view);
-      setDraft(edit);
-    };
-    return { side: of('side'), top: of('top'), front: of('front') };
-  }, [setDraft]);
+  const { held, hold } = useHeld(setDraft);
   const over = useMemo(
     () =>
       pins
@@ -175,6 +167,19 @@ function Drawings({
       )}
     </div>
   );
+}
+
+/** While something is dragged the view under the hand comes first; the others follow after it. */
+function useHeld(setDraft: Bench['setDraft']) {
+  const [held, setHeld] = useState<View | null>(null);
+  const hold = useMemo(() => {
+    const of = (view: View) => (edit: Edit | null) => {
+      setHeld(view);
+      setDraft(edit);
+    };
+    return { side: of('side'), top: of('top'), front: of('front') };
+  }, [setDraft]);
+  return { held, hold };
 }
 
 type Way = 'views' | 'turn';

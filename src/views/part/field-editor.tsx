@@ -1,5 +1,6 @@
 'use client';
 
+import { ROW_SAID } from '@/core/kit/usual';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { readPath } from '@/core/edit/path';
@@ -171,7 +172,7 @@ function Row({
         <details className="min-w-0 flex-1" open={unfolded}>
           <summary className="flex min-h-11 cursor-pointer flex-col justify-center">
             <span className="font-semibold">{String(row.name)}</span>
-            <span className="text-sm text-soft">{field.said(row as never)}</span>
+            <span className="text-sm text-soft">{ROW_SAID[field.key]?.(row as never)}</span>
           </summary>
           {fields}
         </details>

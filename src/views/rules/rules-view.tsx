@@ -1,6 +1,6 @@
 'use client';
 
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { REASONS } from '@/core/rules/reasons';
 import { RULES, RULE_SETS, ruleValues, type Rule, type RuleId } from '@/core/rules/rules';
 import type { Job } from '@/core/kit/types';
@@ -14,6 +14,33 @@ const SET_WORDS = {
   light: 'light: the smallest rig that works',
 } as const;
 
+/** What the rules of an area are about, by the first word of their ids. */
+const AREA_WORDS: Readonly<Record<string, string>> = {
+  coverage: 'What the lens covers',
+  mount: 'Mounts and adapters',
+  focus: 'Focus and marks',
+  front: 'In front of the lens',
+  rods: 'Rods',
+  drive: 'Focus drives and motors',
+  support: 'Supports and loads',
+  space: 'Room between parts',
+  sight: 'What the camera sees of its rig',
+  joint: 'Joints and screws',
+  light: 'Light',
+};
+
+const areaOf = (r: Rule) => r.id.split('.')[0]!;
+
+/** Whether a rule, its reason or the other school speaks of all the words. */
+function speaksOf(r: Rule, query: string): boolean {
+  const { reason, otherSchool } = REASONS[r.id as RuleId];
+  const text = `${r.name} ${reason} ${otherSchool} ${AREA_WORDS[areaOf(r)] ?? ''}`.toLowerCase();
+  return query
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
+
 /** House rules: every limit that no standard gives, with its reason and its other school. */
 export function RulesView() {
   const { job } = useSnapshot();
@@ -22,44 +49,94 @@ export function RulesView() {
 }
 
 function Rules({ job }: { job: Job }) {
-  const store = useStore();
   const values = ruleValues(job.rules);
   const set = job.rules?.set ?? 'house';
+  const id = useId();
+  const [query, setQuery] = useState('');
+  const [own, setOwn] = useState(false);
+  const changed = RULES.filter((r) => values[r.id] !== r[set]);
+  const shown = (own ? changed : RULES).filter((r) => speaksOf(r, query));
+  const areas = [...new Set(RULES.map(areaOf))].filter((a) => shown.some((r) => areaOf(r) === a));
   return (
     <section className="mx-auto max-w-4xl p-4">
       <h1 className="text-xl font-semibold">House rules of {job.name}</h1>
-      <fieldset className="my-3">
-        <legend className="text-soft">Begin with the set</legend>
-        <div className="flex flex-wrap gap-x-6">
-          {RULE_SETS.map((s) => (
-            <label key={s} className="flex min-h-11 items-center gap-2">
-              <input
-                type="radio"
-                name="set"
-                className="size-5"
-                checked={set === s}
-                onChange={() =>
-                  store?.edit({
-                    title: `Use the ${s} rules`,
-                    changes: [
-                      { path: ['rules', 'set'], value: s },
-                      // A ready set is taken whole: what was changed by hand gives way to it.
-                      { path: ['rules', 'values'], value: undefined },
-                    ],
-                  })
-                }
-              />
-              {SET_WORDS[s]}
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      <ul>
-        {RULES.map((r) => (
-          <RuleLine key={r.id} job={job} rule={r} value={values[r.id]} set={set} />
-        ))}
-      </ul>
+      <SetChoice set={set} />
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+        <span className="flex items-center gap-2">
+          <label htmlFor={id} className="text-soft">
+            find
+          </label>
+          <input
+            id={id}
+            type="search"
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+            className="h-11 w-56 rounded-sm border border-edge bg-panel px-2"
+          />
+        </span>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={own}
+            onChange={(e) => setOwn(e.target.checked)}
+          />
+          only what differs from the set ({changed.length})
+        </label>
+      </div>
+      {shown.length === 0 ? (
+        <p className="mt-3" role="status">
+          {own && changed.length === 0
+            ? 'Every rule is as the set has it.'
+            : `No rule speaks of "${query}".`}
+        </p>
+      ) : null}
+      {areas.map((area) => (
+        <section key={area} aria-label={AREA_WORDS[area] ?? area} className="mt-4">
+          <h2 className="text-lg font-semibold">{AREA_WORDS[area] ?? area}</h2>
+          <ul>
+            {shown
+              .filter((r) => areaOf(r) === area)
+              .map((r) => (
+                <RuleLine key={r.id} job={job} rule={r} value={values[r.id]} set={set} />
+              ))}
+          </ul>
+        </section>
+      ))}
     </section>
+  );
+}
+
+/** The ready sets of rules, one of them to begin with. */
+function SetChoice({ set }: { set: (typeof RULE_SETS)[number] }) {
+  const store = useStore();
+  return (
+    <fieldset className="my-3">
+      <legend className="text-soft">Begin with the set</legend>
+      <div className="flex flex-wrap gap-x-6">
+        {RULE_SETS.map((s) => (
+          <label key={s} className="flex min-h-11 items-center gap-2">
+            <input
+              type="radio"
+              name="set"
+              className="size-5"
+              checked={set === s}
+              onChange={() =>
+                store?.edit({
+                  title: `Use the ${s} rules`,
+                  changes: [
+                    { path: ['rules', 'set'], value: s },
+                    // A ready set is taken whole: what was changed by hand gives way to it.
+                    { path: ['rules', 'values'], value: undefined },
+                  ],
+                })
+              }
+            />
+            {SET_WORDS[s]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
@@ -102,7 +179,7 @@ function RuleLine({
         <RuleValue id={id} rule={rule} value={value} keep={keep} />
         <span className="text-soft">{rule.unit}</span>
         {value !== rule[set] ? (
-          <span className="text-sm text-soft">set has {plain(rule[set], 3)}</span>
+          <span className="text-sm font-semibold text-accent">set has {plain(rule[set], 3)}</span>
         ) : null}
       </div>
     </li>

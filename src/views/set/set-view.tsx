@@ -3,12 +3,14 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import type { Job, Rig } from '@/core/kit/types';
+import type { Job, Lens, Rig } from '@/core/kit/types';
+import { valueOf } from '@/core/quantity/quantity';
 import { sayCommonStop } from '@/core/set/common-stop';
 import { fieldText, setTable } from '@/core/set/table';
 import { Button, buttonClass } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { lensName } from '@/views/bench/options';
+import { MiniFigure } from '@/views/part/figure/mini-figure';
 import { PrintButton } from '@/views/paper/print-button';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '@/views/store/store-context';
@@ -23,6 +25,7 @@ export function SetView() {
 
 function Table({ job, rig }: { job: Job; rig: Rig }) {
   const table = useMemo(() => setTable(job, rig), [job, rig]);
+  const scale = useMemo(() => oneScale(table.rows.map((r) => r.lens)), [table]);
   const store = useStore();
   const router = useRouter();
   const body = job.kit.find((p) => p.id === rig.body);
@@ -65,14 +68,23 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
               {table.rows.map(({ lens, between, own, cells }) => (
                 <tr key={lens.id} className="border-t border-rule">
                   <th scope="row" className="sticky left-0 bg-paper p-2 text-left font-normal">
-                    <span className={lens.id === rig.lens ? 'font-semibold' : ''}>{lens.name}</span>
-                    <span className="block text-sm text-soft">
-                      {lensName(lens)}
-                      {own
-                        ? between
-                          ? `; with the ${between} that is on`
-                          : ''
-                        : `; would want ${between === '' ? 'nothing between' : between} instead`}
+                    <span className="flex items-center gap-3">
+                      <span className="hidden sm:block">
+                        <MiniFigure part={lens} w={DRAWN.w} h={DRAWN.h} scale={scale} />
+                      </span>
+                      <span>
+                        <span className={lens.id === rig.lens ? 'font-semibold' : ''}>
+                          {lens.name}
+                        </span>
+                        <span className="block text-sm text-soft">
+                          {lensName(lens)}
+                          {own
+                            ? between
+                              ? `; with the ${between} that is on`
+                              : ''
+                            : `; would want ${between === '' ? 'nothing between' : between} instead`}
+                        </span>
+                      </span>
                     </span>
                   </th>
                   {cells.map((c) => {
@@ -105,6 +117,23 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
       )}
     </section>
   );
+}
+
+/** Room for the drawing of a lens, px. */
+const DRAWN = { w: 150, h: 64 };
+
+/** The scale at which the largest of the lenses fits: all of them are drawn to it. */
+function oneScale(lenses: readonly Lens[]): number {
+  const most = (of: (l: Lens) => number | null) =>
+    lenses.reduce((m, l) => Math.max(m, of(l) ?? 0), 1);
+  const long = most((l) => valueOf(l.length));
+  const wide = most((l) =>
+    Math.max(
+      valueOf(l.frontDiameter) ?? 0,
+      ...(l.rings ?? []).map((r) => valueOf(r.diameter) ?? 0),
+    ),
+  );
+  return Math.min((DRAWN.w - 6) / long, (DRAWN.h - 10) / wide);
 }
 
 /** Why there is no table, and the one thing to do about it. */

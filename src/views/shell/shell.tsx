@@ -66,6 +66,7 @@ function Frame({ children }: { children: ReactNode }) {
   const { Line, take, openLine, closeLine } = useCommandLine();
   const wide = useWide();
   const place = placeAt(path);
+  useTitle(place?.name);
   const greet = useSyncExternalStore(never, isNew, isOld);
   const ready = snap.phase === 'ready' || snap.phase === 'none';
   useIdleLoading();
@@ -149,6 +150,13 @@ function Frame({ children }: { children: ReactNode }) {
 const never = () => () => undefined;
 const isNew = () => !isWelcomed();
 const isOld = () => false;
+
+/** The title goes with the place at once: the server's comes a moment after it. */
+function useTitle(name: string | undefined): void {
+  useEffect(() => {
+    if (name) document.title = `${name} - Nelvix`;
+  }, [name]);
+}
 
 /** Once the rig is on screen, fetches what the next press will want. */
 function useIdleLoading(): void {

@@ -1,7 +1,7 @@
 'use client';
 
 import type { RigFacts } from '@/views/bench/use-rig';
-import { useEdit, Section, Length, Mass } from '@/views/bench/panel-parts';
+import { useEdit, Section, Length, Amount } from '@/views/bench/panel-parts';
 import { Overridden } from '@/views/bench/overridden';
 import { setLimits } from '@/core/areas/space/moves/fitted';
 
@@ -30,7 +30,7 @@ export function Limits({ facts }: { facts: RigFacts }) {
       />
       <Length label="width at most" value={now.width} onKeep={(v) => keep('width', v)} />
       <Length label="length at most" value={now.length} onKeep={(v) => keep('length', v)} />
-      <Mass label="mass at most" value={now.mass} onKeep={(v) => keep('mass', v)} />
+      <Amount unit="g" label="mass at most" value={now.mass} onKeep={(v) => keep('mass', v)} />
     </Section>
   );
 }

@@ -8,8 +8,8 @@ import {
   Vector3,
   Vector4,
   WebGLRenderer,
-  type BufferGeometry,
   type DataTexture,
+  type Material,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { Model } from '@/core/model/model';
@@ -49,11 +49,8 @@ export class TurnScene {
   };
   #model: Model | null = null;
   #lines: Lines | null = null;
-  #front: BufferGeometry | null = null;
-  #behind: BufferGeometry | null = null;
-  #over: BufferGeometry | null = null;
-  #hatch: Mesh | null = null;
-  #built: BufferGeometry[] = [];
+  /** Fills, hidden lines, lines, what two parts share, lines over everything: drawn in this order. */
+  readonly #meshes: readonly [Mesh, Mesh, Mesh, Mesh, Mesh];
   #asked = 0;
   #moving = false;
   #slow = false;
@@ -81,6 +78,19 @@ export class TurnScene {
     this.#renderer = new WebGLRenderer({ canvas, antialias: false });
     this.#renderer.outputColorSpace = LinearSRGBColorSpace;
     this.#renderer.autoClear = false;
+    const mesh = (material: Material) => new Mesh(undefined, material);
+    this.#meshes = [
+      mesh(fillMaterial(this.#shared)),
+      mesh(lineMaterial(this.#shared, 'hidden')),
+      mesh(lineMaterial(this.#shared, 'before')),
+      mesh(hatchMaterial(this.#shared)),
+      mesh(lineMaterial(this.#shared, 'over')),
+    ];
+    this.#meshes.forEach((m, i) => {
+      m.frustumCulled = false;
+      m.renderOrder = i;
+      this.#scene.add(m);
+    });
     this.#controls = new OrbitControls(this.#flat, canvas);
     this.#controls.enableDamping = false;
     this.#controls.zoomToCursor = true;
@@ -107,27 +117,13 @@ export class TurnScene {
       model,
       air.map((l) => ({ ...l, tone: TONE[l.tone] })),
     );
-    for (const g of this.#built) g.dispose();
-    this.#scene.clear();
-    const fill = fillOf(model);
-    const hatch = hatchOf(model);
-    this.#front = stripOf(this.#lines.out);
-    this.#behind = stripOf(this.#lines.hidden);
-    this.#over = stripOf(this.#lines.over);
-    this.#built = [fill, hatch, this.#front, this.#behind, this.#over];
-    this.#hatch = new Mesh(hatch, hatchMaterial(this.#shared));
-    const meshes = [
-      new Mesh(fill, fillMaterial(this.#shared)),
-      new Mesh(this.#behind, lineMaterial(this.#shared, 'hidden')),
-      new Mesh(this.#front, lineMaterial(this.#shared, 'before')),
-      this.#hatch,
-      new Mesh(this.#over, lineMaterial(this.#shared, 'over')),
-    ];
-    meshes.forEach((m, i) => {
-      m.frustumCulled = false;
-      m.renderOrder = i;
-      this.#scene.add(m);
-    });
+    for (const m of this.#meshes) m.geometry.dispose();
+    const [fill, hidden, front, hatch, over] = this.#meshes;
+    fill.geometry = fillOf(model);
+    hidden.geometry = stripOf(this.#lines.hidden);
+    front.geometry = stripOf(this.#lines.out);
+    hatch.geometry = hatchOf(model);
+    over.geometry = stripOf(this.#lines.over);
     this.theme();
   }
 
@@ -320,11 +316,12 @@ export class TurnScene {
       },
       { ...this.#show, quick: this.#moving && this.#slow },
     );
-    refill(this.#front!, this.#lines.out);
-    refill(this.#behind!, this.#lines.hidden);
-    refill(this.#over!, this.#lines.over);
+    const [, hidden, front, hatch, over] = this.#meshes;
+    refill(front.geometry, this.#lines.out);
+    refill(hidden.geometry, this.#lines.hidden);
+    refill(over.geometry, this.#lines.over);
     // Drawn apart, nothing stands in the same place.
-    this.#hatch!.visible = apart === 0;
+    hatch.visible = apart === 0;
     this.#clear();
     this.#renderer.render(this.#scene, camera);
     this.drawn();
@@ -389,7 +386,11 @@ export class TurnScene {
   end() {
     if (this.#asked !== 0) cancelAnimationFrame(this.#asked);
     this.#controls.dispose();
-    for (const g of this.#built) g.dispose();
+    for (const m of this.#meshes) {
+      m.geometry.dispose();
+      (m.material as Material).dispose();
+    }
+    (this.#shared.pieces.value as DataTexture | null)?.dispose();
     this.#renderer.dispose();
   }
 }

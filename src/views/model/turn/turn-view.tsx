@@ -79,7 +79,7 @@ export default function TurnView({ facts, lit, litParts, onPick, pins, load, onN
           tabIndex={0}
           role="img"
           aria-label={`${facts.rig.name} as a model. Arrow keys turn it, with shift they move it; plus and minus zoom; 1 to 7 are the standard views; page down and page up go from part to part.`}
-          className="absolute inset-0 h-full w-full touch-none"
+          className="absolute inset-0 h-full w-full touch-none outline-offset-[-4px]"
           onKeyDown={(e) => {
             const a = keyOf(e);
             if (!a) return;

@@ -4,8 +4,22 @@ import { layOut } from '@/core/figure/layout';
 import type { Part } from '@/core/kit/types';
 import { FigureShapes } from './lines';
 
-/** A part as small as a word: its first view without numbers. */
-export function MiniFigure({ part, w = 72, h = 44 }: { part: Part; w?: number; h?: number }) {
+/**
+ * A part as small as a word: its first view without numbers.
+ *
+ * @param scale px a millimetre at most: several that have the same stand to one scale
+ */
+export function MiniFigure({
+  part,
+  w = 72,
+  h = 44,
+  scale = 20,
+}: {
+  part: Part;
+  w?: number;
+  h?: number;
+  scale?: number;
+}) {
   const view = useMemo(() => {
     const figure = figureOf(part);
     const first = figure?.views[0];
@@ -13,10 +27,10 @@ export function MiniFigure({ part, w = 72, h = 44 }: { part: Part; w?: number; h
     const bare = { ...first, dimensions: [], notes: [], grips: [] };
     const layout = layOut(
       { views: [bare] },
-      { width: w - 4, tall: h - 8, label: { w: 0, h: 0 }, step: 0, most: 20 },
+      { width: w - 4, tall: h - 8, label: { w: 0, h: 0 }, step: 0, most: scale },
     );
     return { layout, view: layout.views[0]! };
-  }, [part, w, h]);
+  }, [part, w, h, scale]);
   if (!view) return <svg width={w} height={h} aria-hidden="true" />;
   const { layout } = view;
   return (

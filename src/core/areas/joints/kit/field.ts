@@ -9,7 +9,6 @@ import {
   type RowsField,
 } from '../../../engine/field';
 import { DRIVERS } from './drivers';
-import { saidOfInterface } from './said';
 import { INTERFACE_TYPES, RODS, SCREWED, SLIDES } from './interfaces';
 
 const place = (key: string, label: string): Field =>
@@ -25,7 +24,7 @@ export const INTERFACES: RowsField = {
   row: 'interface',
   keyed: true,
   usual: true,
-  said: saidOfInterface,
+  said: true,
   hint: 'what it holds others by and is held by itself; a row of holes is one line',
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },

@@ -17,7 +17,8 @@ export const spaceMass: Check = {
   run(built) {
     const limit = built.rig.limits?.mass;
     if (limit === undefined) return [];
-    const ids = usesOn(built.rig);
+    // In whatever order they were put on, the sum reads the same.
+    const ids = [...usesOn(built.rig)].sort();
     const parts = ids.flatMap((id) => built.kit.get(id) ?? []);
     // What is not in the kit weighs something, too.
     if (parts.length < ids.length || parts.length === 0)
