@@ -116,8 +116,9 @@ export function parseQuantity(text: string, unit: string, bare = 1): Parsed<Quan
   if (!first.ok) return first;
   const q: Quantity = { value: first.value };
   if (parts.length === 2) {
-    const own =
-      unit === 'mm' ? (inches.test(parts[0]!) ? MM_PER_INCH : null) : factorOf(parts[0]!, unit);
+    const given = factorOf(parts[0]!, unit);
+    const metric = given === null ? null : 1;
+    const own = unit !== 'mm' ? given : inches.test(parts[0]!) ? MM_PER_INCH : metric;
     const tol = readOne(parts[1]!, unit, own ?? bare);
     if (!tol.ok) return tol;
     if (tol.value < 0)

@@ -112,6 +112,10 @@ describe('numbers typed on a device that shows inches', () => {
       sayIn(units);
       expect(value('25.4 mm +- 0.1 mm')).toEqual([25.4, 0.1]);
       expect(value('1 in +- 1/64')).toEqual([25.4, 25.4 / 64]);
+      expect(value('3 1/32" +- 1/64')![1]).toBeCloseTo(25.4 / 64, 6);
+      // A tolerance goes with the unit of its value, not with the one that is shown.
+      expect(value('210 mm +- 1')).toEqual([210, 1]);
+      expect(value('21 cm +- 1')).toEqual([210, 1]);
     }
     sayIn(INCH);
     expect(value('1 +- 0.01')).toEqual([25.4, 0.254]);
