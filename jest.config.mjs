@@ -20,6 +20,8 @@ const shared = {
 
 /** @type {import('jest').Config} */
 const config = {
+  // What is waited for has an end, but no test is a stop watch: a busy machine is not a fault.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,
