@@ -1,6 +1,6 @@
 'use client';
 
-import { differences, written } from '@/core/kit/numbers';
+import { differences, unitShown, written } from '@/core/kit/numbers';
 import type { Job, Part } from '@/core/kit/types';
 import { signed } from '@/core/quantity/say';
 import { LabelledSelect } from '@/ui/labelled-select';
@@ -53,12 +53,17 @@ export function Beside({
                 <tr key={d.label} className="border-b border-rule">
                   <th scope="row" className="font-normal text-soft">
                     {d.label}
-                    {d.unit ? `, ${d.unit}` : ''}
+                    {d.unit ? `, ${unitShown(d.a ?? d.b ?? d).unit}` : ''}
                   </th>
                   <td className="pr-4 text-right">{d.a ? written(d.a) : '?'}</td>
                   <td className="pr-4 text-right">{d.b ? written(d.b) : '?'}</td>
                   <td className="text-right">
-                    {d.differs === null ? 'not known' : signed(d.differs, 2)}
+                    {d.differs === null
+                      ? 'not known'
+                      : signed(
+                          d.differs * unitShown(d.a ?? d.b ?? d).per,
+                          2 + Math.max(0, unitShown(d.a ?? d.b ?? d).more),
+                        )}
                     {d.within ? ' (may be the same)' : ''}
                   </td>
                 </tr>
