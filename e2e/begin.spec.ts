@@ -91,9 +91,12 @@ test('on a phone the beginning is read and done without a sideways scroll', asyn
 
 test('? says what one is looking at, the keys and the words; by pointer too', async ({ page }) => {
   await open(page, '/model');
-  await page.waitForTimeout(800);
-  await page.keyboard.press('?');
   const help = page.getByRole('dialog', { name: 'What am I looking at' });
+  // Help is loaded after the view; until then there is nobody to hear the key.
+  await expect(async () => {
+    if (!(await help.isVisible())) await page.keyboard.press('?');
+    await expect(help).toBeVisible({ timeout: 2_000 });
+  }).toPass();
   await expect(help.getByRole('heading', { name: 'Model' })).toBeVisible();
   await help.getByLabel('Glossary').fill('flange');
   await expect(help.getByText('from the mount face to the image plane, mm')).toBeVisible();

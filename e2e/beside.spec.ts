@@ -125,7 +125,7 @@ for (const theme of ['bench', 'set'])
     await elevations(page);
     for (const tab of ['Findings', 'On the rig', 'Measure next']) {
       await page.getByRole('tab', { name: tab }).click();
-      await page.waitForTimeout(300);
+      await expect(page.getByRole('tabpanel', { name: tab })).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();
       expect(
         violations
@@ -263,13 +263,18 @@ test("a rig of one's own from nothing, by visible labels; measuring leads to a f
     const next = asked.findIndex((a) => sheet[a] !== undefined && !given.has(a));
     if (next < 0) {
       // The list is ranked anew in the worker; what it asks for last has to be on the sheet.
-      await page.waitForTimeout(250);
-      if (await done.isVisible()) break;
-      const still = (await rows.locator('p:first-child').allInnerTexts()).map(
-        (t) => t.split('\n')[0]!,
-      );
-      if (still.some((a) => sheet[a] !== undefined && !given.has(a))) continue;
-      expect(still, 'asked for, and not on the sheet').toEqual([]);
+      await expect
+        .poll(async () => {
+          if (await done.isVisible()) return 'done';
+          const still = (await rows.locator('p:first-child').allInnerTexts()).map(
+            (t) => t.split('\n')[0]!,
+          );
+          return still.some((a) => sheet[a] !== undefined && !given.has(a))
+            ? 'more'
+            : `asked for, and not on the sheet: ${still.join(', ')}`;
+        })
+        .toMatch(/^(done|more)$/);
+      continue;
     }
     const what = asked[next]!;
     const row = rows.filter({ hasText: asking(what) }).first();

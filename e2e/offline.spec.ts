@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { createServer, request, type Server } from 'node:http';
 import { readFileSync } from 'node:fs';
-import { entries, findings, kept } from './open';
+import { entries, findings, kept, paperReady } from './open';
 
 /**
  * Without the server: a server of its own stands before the one of the tests and is stopped. The
@@ -140,7 +140,7 @@ test('after the server is gone: opened, gone through, edited, in and out, printe
   // Paper.
   await page.goto(front.address);
   await ready(page);
-  await page.waitForTimeout(500);
+  await paperReady(page);
   expect((await page.pdf()).length).toBeGreaterThan(10_000);
   // A window of its own, from nothing but what is kept.
   const other = await context.newPage();
@@ -160,6 +160,13 @@ test('the theme that was chosen stands also on a page that was kept before', asy
   expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
 });
 
+/** How many windows hold what says that something is edited in them. */
+const editing = (page: Page) =>
+  page.evaluate(
+    async () =>
+      (await navigator.locks.query()).held!.filter((l) => l.name === 'nelvix-editing').length,
+  );
+
 test('a new version says a word, waits while something is edited, and is taken when asked', async ({
   page,
   context,
@@ -178,12 +185,12 @@ test('a new version says a word, waits while something is edited, and is taken w
   // The other window is in the middle of something.
   await other.keyboard.press('.');
   await other.keyboard.type('put');
-  await other.waitForTimeout(600);
+  await expect.poll(() => editing(other)).toBe(1);
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByText('still being edited in one of the windows')).toBeVisible();
   await expect(other.getByRole('combobox', { name: 'Command line' })).toHaveValue('put');
   await other.keyboard.press('Escape');
-  await other.waitForTimeout(800);
+  await expect.poll(() => editing(other)).toBe(0);
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(word).toBeHidden({ timeout: 20_000 });
   await ready(page);

@@ -6,6 +6,11 @@ export async function open(page: Page, path = '/') {
   await expect(page.locator('[data-ready=true]')).toBeVisible();
 }
 
+/** Waits until what is printed are the sheets, not the screen. */
+export async function paperReady(page: Page) {
+  await page.locator('html[data-sheets=ready]').waitFor();
+}
+
 /** Waits until everything done so far is kept in the browser. */
 export async function kept(page: Page) {
   await expect(page.getByTestId('save')).toHaveText('saved');

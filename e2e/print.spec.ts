@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { join } from 'node:path';
-import { goToRig, open, openPart } from './open';
+import { goToRig, open, openPart, paperReady } from './open';
 
 /** Printed to PDF by the browser, read back with a PDF reader: pages, text, and a ruler held to it. */
 
@@ -26,6 +26,7 @@ const then = (m: Matrix, n: Matrix): Matrix => [
 ];
 
 async function printed(page: Page): Promise<Sheet[]> {
+  await paperReady(page);
   const data = await page.pdf({ preferCSSPageSize: true });
   const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const fonts = join('node_modules', 'pdfjs-dist', 'standard_fonts/');
@@ -78,7 +79,6 @@ for (const [paper, w, h] of [
       await page.addInitScript((p) => localStorage.setItem('nelvix.paper', p), paper);
       await open(page);
       await goToRig(page, 'Lockside');
-      await page.waitForTimeout(800);
       const sheets = await printed(page);
       expect(sheets.length).toBeGreaterThan(3);
       // Each of the three views on a sheet of its own, the way round that suits it.
@@ -106,7 +106,7 @@ for (const [paper, w, h] of [
 
 test('the kit is printed from the kit, and the screen is what it was', async ({ page }) => {
   await open(page, '/kit');
-  await page.waitForTimeout(800);
+  await expect(page.getByRole('button', { name: /^Pintle wheel/ })).toBeAttached();
   const sheets = await printed(page);
   const text = sheets
     .map((s) => s.text)
@@ -124,7 +124,7 @@ test('a part on paper: drawn to a true scale, every number on it, what is missin
 }) => {
   await open(page, '/kit');
   await openPart(page, 'Weir box');
-  await page.waitForTimeout(500);
+  await expect(page.getByRole('dialog', { name: 'Weir box' })).toBeVisible();
   const sheets = await printed(page);
   const text = sheets
     .map((s) => s.text)
@@ -142,7 +142,7 @@ test('the lens set is printed across, every lens against every mode', async ({ p
   await open(page);
   await goToRig(page, 'Wheelhouse');
   await page.getByRole('link', { name: 'Lens set', exact: true }).click();
-  await page.waitForTimeout(800);
+  await expect(page.getByRole('rowheader').nth(2)).toBeVisible();
   const rows = await page.getByRole('rowheader').count();
   const sheets = await printed(page);
   expect(sheets.every((s) => s.w > s.h)).toBe(true);
@@ -161,7 +161,7 @@ test('configurations are printed beside each other, with what has to be done in 
   await open(page);
   await goToRig(page, 'Lockside');
   await page.getByRole('link', { name: 'Configurations', exact: true }).click();
-  await page.waitForTimeout(800);
+  await expect(page.getByRole('columnheader', { name: 'studio' }).first()).toBeVisible();
   const sheets = await printed(page);
   const text = sheets
     .map((s) => s.text)

@@ -30,7 +30,9 @@ export default function Sheets() {
     const after = () => setNow(null);
     window.addEventListener('beforeprint', before);
     window.addEventListener('afterprint', after);
+    document.documentElement.dataset.sheets = 'ready';
     return () => {
+      delete document.documentElement.dataset.sheets;
       window.removeEventListener('beforeprint', before);
       window.removeEventListener('afterprint', after);
     };
