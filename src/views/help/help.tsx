@@ -8,6 +8,8 @@ import { STATES, type State } from '@/core/checks/finding';
 import { placeAt } from '@/views/places';
 import glossary from './glossary.json';
 import { HELP } from './ask';
+import { Resting } from './resting';
+import { WordsHere } from './words-here';
 import { PLACES_HELP } from './places-help';
 
 /** Keys that work, and where. */
@@ -50,8 +52,9 @@ export default function Help() {
   }, []);
   const place = placeAt(path);
   const help = place ? PLACES_HELP[place.to] : undefined;
+  if (!open) return <Resting />;
   return (
-    <Dialog open={open} onOpenChange={setOpen} title="What am I looking at" side>
+    <Dialog open onOpenChange={setOpen} title="What am I looking at" side>
       {place && help ? (
         <section>
           <h3 className="font-semibold">{place.name}</h3>
@@ -65,6 +68,7 @@ export default function Help() {
           </ul>
         </section>
       ) : null}
+      <WordsHere />
       <h3 className="mt-4 font-semibold">The four signs</h3>
       <ul>
         {STATES.map((s) => (

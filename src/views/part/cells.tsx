@@ -190,7 +190,7 @@ function Line({
   children: React.ReactNode;
 }) {
   return (
-    <div className="py-1">
+    <div className="py-1" data-said={hint ? '' : undefined}>
       <div className="flex flex-wrap items-center gap-x-2">
         <label htmlFor={id} className="min-w-36 flex-1 text-soft">
           {label}

@@ -50,7 +50,7 @@ export function Sheet({ id, close, openOther }: SheetProps) {
         ) : null}
       </div>
       {listed ? null : <FigureEditor key={part.id} part={part} job={job} />}
-      <div className="mt-2 border-t border-rule pt-2">
+      <div className="mt-2 border-t border-rule pt-2" data-kind={part.kind}>
         <div className="gap-x-8 *:break-inside-avoid md:columns-2">
           {fields.length === 0 ? (
             <p>This version carries parts of this kind along but does not compute with them.</p>
