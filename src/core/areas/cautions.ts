@@ -2,6 +2,8 @@ import type { Built } from '../build/build';
 import { isFitting } from '../kit/types';
 import { usesOn } from '../roles/uses';
 import { valueOf } from '../quantity/quantity';
+import { sayMass } from '../quantity/say';
+import { shownUnit } from '../quantity/shown';
 import type { Verdict } from '../checks/finding';
 
 /** Heavier than this, g, a rig is not lifted by one; what one can carry is theirs to judge. */
@@ -15,6 +17,11 @@ const CARRIES: ReadonlySet<string> = new Set(['mount.load', 'joint.twist', 'join
 /** Words that say that a rig is on or in something that moves, or over somebody. */
 const OVERHEAD =
   /\b(car|cars|van|truck|vehicle|train|tram|boat|ship|tug|ferry|barge|plane|helicopter|drone|crane|jib|roof|ceiling|overhead|hang|hangs|hung|hanging|suspended|rigged|pole|wheelhouse|cabin)\b/i;
+
+/** What is lifted is said in the large unit of those that are shown. */
+function heavy(grams: number): string {
+  return shownUnit('g').unit === 'g' ? `${(grams / 1000).toFixed(1)} kg` : sayMass(grams);
+}
 
 /**
  * What always holds where something can hurt someone: short, each once, where the work is. Nelvix
@@ -31,8 +38,7 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
   if ((rig.box?.flags ?? []).length > 0 || (rig.light?.ev ?? 0) >= 12)
     list.push('No sun through lens or finder: it burns eyes, chips and finders. Cap them.');
   const mass = parts.reduce((sum, p) => sum + (valueOf(p.mass) ?? 0), 0);
-  if (mass > HEAVY)
-    list.push(`This rig weighs ${(mass / 1000).toFixed(1)} kg at least: lift it with two.`);
+  if (mass > HEAVY) list.push(`This rig weighs ${heavy(mass)} at least: lift it with two.`);
   const cells = parts.filter((p) => isFitting(p) && (valueOf(p.wattHours) ?? 0) > CABIN);
   if (cells.length > 0)
     list.push(

@@ -90,9 +90,11 @@ export interface Elevation {
   bounds: { u0: number; u1: number; v0: number; v1: number };
 }
 
-/** The rig in one view, for the screen and for files. */
-export function elevation(built: Built, view: View): Elevation {
-  const stand = standOf(built);
+/**
+ * Solids of a rig in a view, farthest first, and how one of them is outlined. What stands as it
+ * stood is drawn as it was: the very same outline, so nobody draws it again.
+ */
+function inView(stand: Stand, view: View) {
   const middle = (s: StandSolid) =>
     nearness(view, [
       (s.extent[0] + s.extent[3]) / 2,
@@ -103,17 +105,38 @@ export function elevation(built: Built, view: View): Elevation {
     view === 'side' ? s.extent[3] : view === 'top' ? s.extent[4] : s.extent[5];
   const byKey = new Map(stand.pieces.map((p) => [p.key, p]));
   const index = new Map(stand.solids.map((s, i) => [s, i]));
-  // What stands as it stood is drawn as it was: the very same outline, so nobody draws it again.
   const outlined = (s: StandSolid): Outlined => {
     const kept = s.layer.memo.once(`outlines ${view}`, () => new Map<StandSolid, Outlined>());
     let o = kept.get(s);
     if (!o) kept.set(s, (o = outlinedOf(view, s, byKey.get(s.piece)!, index.get(s)!)));
     return o;
   };
-  const outlines = [...stand.solids]
-    .map((s) => ({ s, far: reach(s) + middle(s) }))
-    .sort((a, b) => a.far - b.far)
-    .map(({ s }) => outlined(s));
+  const far = (solids: readonly StandSolid[]) =>
+    solids
+      .map((s) => ({ s, far: reach(s) + middle(s) }))
+      .sort((a, b) => a.far - b.far)
+      .map(({ s }) => outlined(s));
+  return { outlined, far };
+}
+
+/** Some pieces of a rig in one view, farthest first, without what they sweep. */
+export function outlinesOf(
+  built: Built,
+  view: View,
+  pieces: (piece: Piece) => boolean,
+): Outlined[] {
+  const stand = standOf(built);
+  const wanted = new Set(stand.pieces.filter(pieces).map((p) => p.key));
+  return inView(stand, view)
+    .far(stand.solids.filter((s) => wanted.has(s.piece)))
+    .filter((o) => !o.sweep && o.points.length > 0);
+}
+
+/** The rig in one view, for the screen and for files. */
+export function elevation(built: Built, view: View): Elevation {
+  const stand = standOf(built);
+  const { outlined, far } = inView(stand, view);
+  const outlines = far(stand.solids);
   const fouls = foulsOf(stand).flatMap((f): Foul[] => {
     const points = overlap(outlined(f.a).points, outlined(f.b).points);
     if (points.length < 3) return [];

@@ -11,6 +11,7 @@ import { listChanges, withChanges, type Edit } from '../edit/edit';
 import { chainsBetween } from '../areas/mount/moves/chain';
 import { lensSet, putLens } from '../areas/coverage/moves/lens';
 import { exact, signed } from '../quantity/say';
+import { dressedLens, type DressedLens } from './dressed';
 import { commonStop, type CommonStop } from './common-stop';
 
 /** What a lens in a mode is judged by: nothing stands in front of it, nothing hangs on it. */
@@ -41,6 +42,8 @@ export interface SetTable {
     between: string;
     /** It is what the rig carries now; else it is what the lens would want instead. */
     own: boolean;
+    /** As it goes on: what travels with it, and how all of that looks from the side. */
+    dressed: DressedLens;
     cells: SetCell[];
   }[];
   /** The stop that all of them can be worked at. */
@@ -73,6 +76,7 @@ export function setTable(job: Job, rig: Rig): SetTable {
       lens,
       between: uses.map((u) => base.kit.get(u.part)?.name ?? u.part).join(' + '),
       own: uses.map((u) => u.part).join() === rig.between.map((u) => u.part).join(),
+      dressed: dressedLens(buildTrial(on, job, own, base)),
       cells: modes.map((mode) => {
         const edit: Edit = {
           title: `${put.title}, record in ${mode.name}`,

@@ -53,6 +53,14 @@ const TEXT = {
   paintOrder: 'stroke',
 } as const;
 
+/** What lies under a dimension line is broken off round it, as on a drawing made by hand. */
+const GAP = {
+  fill: 'none',
+  stroke: 'var(--paper)',
+  strokeWidth: '9',
+  strokeDasharray: 'none',
+} as const;
+
 /** A dimension along the rig, under it. */
 function Below({ d, X, y }: { d: Line; X: (u: number) => number; y: number }) {
   const [a, b] = [Math.min(X(d.a[0]), X(d.b[0])), Math.max(X(d.a[0]), X(d.b[0]))];
@@ -60,6 +68,7 @@ function Below({ d, X, y }: { d: Line; X: (u: number) => number; y: number }) {
   return (
     <g {...LINE} strokeDasharray={d.unknown ? '4 3' : undefined}>
       <title>{d.told}</title>
+      <path d={`M${a} ${y}H${b}`} {...GAP} />
       <path d={`M${a} ${y - 5}v10M${b} ${y - 5}v10M${a} ${y}H${b}`} fill="none" />
       <path d={`M${a} ${y}l6 -2.5v5zM${b} ${y}l-6 -2.5v5z`} stroke="none" />
       <text
@@ -80,6 +89,7 @@ function Beside({ d, Y, x }: { d: Line; Y: (v: number) => number; x: number }) {
   return (
     <g {...LINE} strokeDasharray={d.unknown ? '4 3' : undefined}>
       <title>{d.told}</title>
+      <path d={`M${x} ${a}V${b}`} {...GAP} />
       <path d={`M${x - 5} ${a}h10M${x - 5} ${b}h10M${x} ${a}V${b}`} fill="none" />
       <path d={`M${x} ${a}l-2.5 6h5zM${x} ${b}l-2.5 -6h5z`} stroke="none" />
       <text

@@ -1,3 +1,4 @@
+import { inWords } from '@/core/checks/judge';
 import type { Job, Rig } from '@/core/kit/types';
 import { sayCommonStop } from '@/core/set/common-stop';
 import { fieldText, setTable } from '@/core/set/table';
@@ -30,7 +31,7 @@ export function SetSheet({ job, rig }: { job: Job; rig: Rig }) {
           </tr>
         </thead>
         <tbody>
-          {table.rows.map(({ lens, between, own, cells }) => (
+          {table.rows.map(({ lens, between, own, dressed, cells }) => (
             <tr key={lens.id}>
               <td>
                 {lens.name}
@@ -38,6 +39,7 @@ export function SetSheet({ job, rig }: { job: Job; rig: Rig }) {
                 <span className="sum">
                   {lensName(lens)}
                   {own ? '' : `; wants ${between === '' ? 'no adapter' : between}`}
+                  {dressed.dressed.length > 0 ? `; dressed with ${inWords(dressed.dressed)}` : ''}
                 </span>
               </td>
               {cells.map((c) => (

@@ -3,17 +3,17 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import type { Job, Lens, Rig } from '@/core/kit/types';
-import { valueOf } from '@/core/quantity/quantity';
+import type { Job, Rig } from '@/core/kit/types';
+import { inWords } from '@/core/checks/judge';
 import { sayCommonStop } from '@/core/set/common-stop';
 import { fieldText, setTable } from '@/core/set/table';
 import { Button, buttonClass } from '@/ui/button';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { lensName } from '@/views/bench/options';
-import { MiniFigure } from '@/views/part/figure/mini-figure';
 import { PrintButton } from '@/views/paper/print-button';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '@/views/store/store-context';
+import { DressedDrawing, oneScale } from './dressed-drawing';
 
 /** Which glass covers which mode: the whole lens set against every mode of the body. */
 export function SetView() {
@@ -25,7 +25,7 @@ export function SetView() {
 
 function Table({ job, rig }: { job: Job; rig: Rig }) {
   const table = useMemo(() => setTable(job, rig), [job, rig]);
-  const scale = useMemo(() => oneScale(table.rows.map((r) => r.lens)), [table]);
+  const scale = useMemo(() => oneScale(table.rows.map((r) => r.dressed)), [table]);
   const store = useStore();
   const router = useRouter();
   const body = job.kit.find((p) => p.id === rig.body);
@@ -65,12 +65,12 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
               </tr>
             </thead>
             <tbody>
-              {table.rows.map(({ lens, between, own, cells }) => (
+              {table.rows.map(({ lens, between, own, dressed, cells }) => (
                 <tr key={lens.id} className="border-t border-rule">
                   <th scope="row" className="sticky left-0 bg-paper p-2 text-left font-normal">
                     <span className="flex items-center gap-3">
                       <span className="hidden sm:block">
-                        <MiniFigure part={lens} w={DRAWN.w} h={DRAWN.h} scale={scale} />
+                        <DressedDrawing dressed={dressed} k={scale} />
                       </span>
                       <span>
                         <span className={lens.id === rig.lens ? 'font-semibold' : ''}>
@@ -83,6 +83,9 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
                               ? `; with the ${between} that is on`
                               : ''
                             : `; would want ${between === '' ? 'nothing between' : between} instead`}
+                          {dressed.dressed.length > 0
+                            ? `; dressed with ${inWords(dressed.dressed)}`
+                            : ''}
                         </span>
                       </span>
                     </span>
@@ -117,23 +120,6 @@ function Table({ job, rig }: { job: Job; rig: Rig }) {
       )}
     </section>
   );
-}
-
-/** Room for the drawing of a lens, px. */
-const DRAWN = { w: 150, h: 64 };
-
-/** The scale at which the largest of the lenses fits: all of them are drawn to it. */
-function oneScale(lenses: readonly Lens[]): number {
-  const most = (of: (l: Lens) => number | null) =>
-    lenses.reduce((m, l) => Math.max(m, of(l) ?? 0), 1);
-  const long = most((l) => valueOf(l.length));
-  const wide = most((l) =>
-    Math.max(
-      valueOf(l.frontDiameter) ?? 0,
-      ...(l.rings ?? []).map((r) => valueOf(r.diameter) ?? 0),
-    ),
-  );
-  return Math.min((DRAWN.w - 6) / long, (DRAWN.h - 10) / wide);
 }
 
 /** Why there is no table, and the one thing to do about it. */

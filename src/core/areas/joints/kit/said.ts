@@ -1,9 +1,9 @@
 import { valueOf } from '../../../quantity/quantity';
-import { exact } from '../../../quantity/say';
+import { sayLength } from '../../../quantity/say';
 import { interfaceType } from './interfaces';
 import type { Interface } from './parts';
 
-/** An interface in a few words: `holds 5 x 1/4-20 UNC, 12 apart, on its top`. */
+/** An interface in a few words: `holds 5 x 1/4-20 UNC, 12.0 mm apart, on its top`. */
 export function saidOfInterface(i: Omit<Interface, 'id'>): string {
   const verb =
     i.side === 'host' ? 'holds' : i.side === 'guest' ? 'held by' : i.side ? 'either' : 'not said:';
@@ -13,7 +13,7 @@ export function saidOfInterface(i: Omit<Interface, 'id'>): string {
   const own = i.pattern === undefined || i.pattern.trim() === '' ? '' : `, ${i.pattern}`;
   return [
     `${verb} ${n}${type}${own}${i.pinned ? ' with pins' : ''}`,
-    ...(n !== '' && apart !== null ? [`${exact(apart, 1)} apart`] : []),
+    ...(n !== '' && apart !== null ? [`${sayLength(apart, 1)} apart`] : []),
     i.face === undefined ? 'face not said' : `on its ${i.face}`,
     ...(i.weak ? ['weak'] : []),
   ].join(', ');
