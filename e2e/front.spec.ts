@@ -326,3 +326,26 @@ test('the front by keyboard alone: open it, put a filter, run the tabs', async (
     page.getByRole('button', { name: 'Undo: Take stage 3 out of the box' }),
   ).toBeEnabled();
 });
+
+test('a form for what stands in front leaves the drawing it changes in sight', async ({ page }) => {
+  await open(page);
+  await goToRig(page, 'Canal');
+  const line = (await page.getByRole('region', { name: 'The line' }).boundingBox())!;
+  for (const [button, label] of [
+    [/^in front/, 'In front of the lens'],
+    [/^on the rig/, /^On the rig: plate/],
+  ] as const) {
+    await page.getByRole('button', { name: button }).click();
+    const form = page.getByRole('dialog', { name: label });
+    await expect(form.getByText('Under the camera')).toBeVisible();
+    await expect
+      .poll(async () => (await form.boundingBox())!.y)
+      .toBeGreaterThanOrEqual(line.y + line.height);
+    const box = (await form.boundingBox())!;
+    expect(box.y + box.height).toBeLessThanOrEqual(800);
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(1280);
+    await page.keyboard.press('Escape');
+    await expect(form).toHaveCount(0);
+  }
+});

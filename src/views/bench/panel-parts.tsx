@@ -14,6 +14,17 @@ import { Overridden } from './overridden';
 
 const SELECT = 'h-11 min-w-0 flex-1 rounded-sm border border-edge bg-paper px-2';
 
+/** Sections under each other, and beside each other where there is room for two. */
+export function Columns({ children }: { children: ReactNode }) {
+  return (
+    <div className="@container">
+      <div className="flex flex-col gap-3 @2xl:block @2xl:columns-2 @2xl:gap-8 @2xl:*:mb-3">
+        {children}
+      </div>
+    </div>
+  );
+}
+
 /** A group of choices with a heading. */
 export function Section({ title, children }: { title: string; children: ReactNode }) {
   return (

@@ -130,7 +130,7 @@ function FrontChoice({ facts }: { facts: RigFacts }) {
       trigger={<Choice label="in front" value={names.join(', ') || 'nothing'} grow />}
       label="In front of the lens"
       align="end"
-      className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
+      className="max-h-[var(--radix-popover-content-available-height)] w-[min(52rem,94vw)] overflow-auto p-3"
     >
       <FrontPanel facts={facts} />
     </Pop>
@@ -144,7 +144,7 @@ function BesideChoice({ facts }: { facts: RigFacts }) {
       trigger={<Choice label="on the rig" value={besideNames(facts) || 'nothing'} grow />}
       label="On the rig: plate, rods, support, drives and what is fitted"
       align="end"
-      className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
+      className="max-h-[var(--radix-popover-content-available-height)] w-[min(52rem,94vw)] overflow-auto p-3"
     >
       <BesidePanel facts={facts} />
     </Pop>

@@ -106,7 +106,7 @@ export function PlaceDialog({
           onOpenChange={onOpenChange}
           label="In front of the lens"
           align="start"
-          className="max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,94vw)] overflow-auto p-3"
+          className="max-h-[var(--radix-popover-content-available-height)] w-[min(52rem,94vw)] overflow-auto p-3"
           trigger={<span />}
         >
           <FrontPanel facts={facts} />

@@ -5,7 +5,7 @@ import { isFilter, isRing, type Filter, type Ring } from '@/core/kit/types';
 import { valueOf } from '@/core/quantity/quantity';
 import { plain } from '@/core/quantity/say';
 import { ringsFor, screwOn, unscrew } from '@/core/areas/front/moves/thread';
-import { Choose, Piece, Section, useEdit } from '../../bench/panel-parts';
+import { Choose, Columns, Piece, Section, useEdit } from '../../bench/panel-parts';
 import { Under } from '../rods/under-panel';
 import type { RigFacts } from '../../bench/use-rig';
 import { Box } from './box-form';
@@ -14,11 +14,11 @@ import { filterName } from './stages-form';
 /** Everything in front of the lens and what holds it, in the order in which light meets it last. */
 export default function FrontPanel({ facts }: { facts: RigFacts }) {
   return (
-    <div className="flex flex-col gap-3">
+    <Columns>
       <OnTheThread facts={facts} />
       <Box facts={facts} />
       <Under facts={facts} />
-    </div>
+    </Columns>
   );
 }
 
