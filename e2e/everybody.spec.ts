@@ -245,3 +245,83 @@ test('five thousand parts: found at once, under 300 MB', async ({ page }) => {
   test.info().annotations.push({ type: 'heap', description: `${heap.toFixed(0)} MB` });
   expect(heap).toBeLessThan(300);
 });
+
+test('at 200 % of 1280 x 800 everything is still there: nothing runs off, all can be reached', async ({
+  browser,
+  baseURL,
+}) => {
+  // What a browser makes of it: half as many pixels of the page, each twice as large.
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 640, height: 400 },
+    deviceScaleFactor: 2,
+    storageState: {
+      cookies: [],
+      origins: [{ origin: baseURL!, localStorage: [{ name: 'nelvix.welcomed', value: '1' }] }],
+    },
+  });
+  const page = await context.newPage();
+  for (const view of VIEWS) {
+    await open(page, view);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBe(640);
+    // What stays at the top and the bottom leaves more than half of the window to the view.
+    const bars = await page.evaluate(() => {
+      const tall = (e: Element | null) => e?.getBoundingClientRect().height ?? 0;
+      return (
+        tall(document.querySelector('header')) +
+        tall(document.querySelector('[aria-label="At hand"]'))
+      );
+    });
+    expect(bars, view).toBeLessThan(200);
+  }
+  await open(page);
+  await page
+    .getByRole('group', { name: 'At hand' })
+    .getByRole('button', { name: /^Findings/ })
+    .click();
+  const first = page.getByRole('dialog').locator('li[data-key] button').first();
+  await first.scrollIntoViewIfNeeded();
+  const box = (await first.boundingBox())!;
+  expect(box.y).toBeGreaterThanOrEqual(0);
+  expect(box.x + box.width).toBeLessThanOrEqual(640);
+  await context.close();
+});
+
+test('a screen reader comes to the parts of the rig view in the order in which one works', async ({
+  page,
+}) => {
+  await open(page);
+  await expect(page.getByRole('region', { name: 'Findings' })).toBeVisible();
+  const order = await page.evaluate(() =>
+    [
+      ...document.querySelectorAll(
+        'header, nav, main, section[aria-label], [role=group][aria-label], h1, h2',
+      ),
+    ]
+      .filter((e) => e.getClientRects().length > 0 || e.matches('.sr-only'))
+      .map(
+        (e) =>
+          e.getAttribute('aria-label') ??
+          (e.matches('h1, h2') ? (e as HTMLElement).innerText : e.tagName.toLowerCase()),
+      ),
+  );
+  const wanted = [
+    'header',
+    'main',
+    'What the rig is made of',
+    'The line',
+    'The plate',
+    'Findings',
+    'Measure next',
+  ];
+  const at = wanted.map((w) => order.findIndex((o) => o.includes(w)));
+  expect(Object.fromEntries(wanted.map((w, i) => [w, at[i]! >= 0]))).toEqual(
+    Object.fromEntries(wanted.map((w) => [w, true])),
+  );
+  expect(at).toEqual([...at].sort((a, b) => a - b));
+  // Every place has one heading of the first rank, and it names what is open.
+  for (const view of VIEWS) {
+    await open(page, view);
+    await expect(page.getByRole('heading', { level: 1 }), view).toHaveCount(1);
+  }
+});
