@@ -9,7 +9,7 @@ test('said once, it stays with the job, is undone, and says what it ranks', asyn
   await open(page, '/jobs');
   await expect(shot(page)).toContainText('Say how it is held');
   await shot(page).getByLabel('held').selectOption({ label: 'on the shoulder' });
-  await expect(shot(page)).toContainText('Fixes that add less to what is carried come first.');
+  await expect(shot(page)).toContainText('Fixes that add less to what is carried come first');
   await shot(page).getByLabel('hours without a change').fill('a while');
   await page.keyboard.press('Tab');
   await expect(page.getByText('Hours, like 1.5; 100 at most.')).toBeVisible();

@@ -1,4 +1,5 @@
 import type { RodSystem } from '../areas/rods/kit/systems';
+import { sketchedAs } from '../areas/space/kit/silhouettes';
 import type { Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { standOf, type Stand } from '../stand/stand';
@@ -173,6 +174,7 @@ export function elevation(built: Built, view: View): Elevation {
 }
 
 function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outlined {
+  const as = sketchedAs(s.role, piece.kind);
   return {
     key: `${s.piece}/${s.role} ${i}`,
     piece: s.piece,
@@ -181,8 +183,7 @@ function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outline
     name: piece.name,
     role: s.role,
     points: outline(view, s.solid),
-    sketch:
-      s.role === 'block' && s.solid.kind === 'box' ? sketchOf(view, s.solid, piece.kind) : null,
+    sketch: as !== null && s.solid.kind === 'box' ? sketchOf(view, s.solid, as) : null,
     assumed: !s.known || piece.assumed !== null,
     sweep: s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt',
     swings: s.role === 'sweep',

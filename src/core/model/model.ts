@@ -1,3 +1,4 @@
+import { sketchedAs } from '../areas/space/kit/silhouettes';
 import type { Built } from '../build/build';
 import { coneOf } from '../drawing/elevation';
 import { foulsOf } from '../areas/space/model/fouls';
@@ -109,7 +110,8 @@ function formOf(s: StandSolid, kind: string): Form {
 
 function formAnew(s: StandSolid, kind: string): Form {
   const block = blockOf(s);
-  const own = s.role === 'block' && s.solid.kind === 'box' ? extruded(s.solid, kind) : null;
+  const as = sketchedAs(s.role, kind);
+  const own = as !== null && s.solid.kind === 'box' ? extruded(s.solid, as) : null;
   const sweep = s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt';
   return {
     name: s.name,

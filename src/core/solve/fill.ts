@@ -17,7 +17,7 @@ import { isFitting, type Part } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { sayLength } from '../quantity/say';
 import { usesOn } from '../roles/uses';
-import { byTrouble, onePerHost, tried, type TriedPlace } from './places';
+import { byTroubleFor, onePerHost, tried, type TriedPlace } from './places';
 import { Trials } from './trial';
 
 /** A place of the rig that could hold something more, and how much of it is free. */
@@ -131,5 +131,5 @@ export function fillsFor(built: Built, base: Shared, key: string): TriedPlace[] 
         `${part.name} by its ${place.by.name}`,
       ),
     )
-    .sort(byTrouble);
+    .sort(byTroubleFor(built.job.goal));
 }

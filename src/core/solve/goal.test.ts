@@ -8,7 +8,7 @@ import { largestInRectangle } from '../optics/coverage';
 import { GOALS } from '../shelf/goals';
 import { demo } from '../test-kit';
 import { findingsOf } from './fixes';
-import { burden, isCarried, modesFor, setGoal } from './goal';
+import { burden, goalMeans, isCarried, lightestFirst, modesFor, setGoal } from './goal';
 
 const job = demo();
 const withGoal = (goal: JobGoal | undefined): Job => ({ ...job, ...(goal ? { goal } : {}) });
@@ -116,5 +116,41 @@ describe('recording modes by the frames', () => {
   test('without a frame they stand as they are listed', () => {
     const modes = [{ id: 'b' }, { id: 'a' }] as Mode[];
     expect(modesFor([], modes)).toBe(modes);
+  });
+});
+
+describe('what could be put on', () => {
+  test('stands lightest first where it is carried, what nobody weighed last, and none is lost', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.option(fc.integer({ min: 0, max: 40 }), { nil: undefined }), { maxLength: 12 }),
+        fc.constantFrom('hand', 'shoulder', 'gimbal', 'legs', undefined),
+        (masses, hold) => {
+          const parts = masses.map((mass, i) => ({ id: `p${i}`, kind: 'arm', name: `${i}`, mass }));
+          const ranked = lightestFirst(
+            hold ? { hold } : undefined,
+            parts as never[],
+          ) as unknown as typeof parts;
+          expect(new Set(ranked)).toEqual(new Set(parts));
+          if (!isCarried(hold ? { hold } : undefined)) {
+            expect(ranked).toEqual(parts);
+            return;
+          }
+          ranked.slice(1).forEach((p, i) => {
+            const [a, b] = [ranked[i]!, p];
+            expect(a.mass ?? 1e9).toBeLessThanOrEqual(b.mass ?? 1e9);
+            // Alike ones stay as they are listed.
+            if (a.mass === b.mass) expect(Number(a.name)).toBeLessThan(Number(b.name));
+          });
+        },
+      ),
+    );
+  });
+
+  test('it says what the goal changes, and only that', () => {
+    expect(goalMeans({})).toMatch(/Say how it is held.*Say what it is for/);
+    expect(goalMeans({ hold: 'gimbal' })).toMatch(/low places before high ones/);
+    expect(goalMeans({ hold: 'legs' })).not.toMatch(/low places/);
+    expect(goalMeans({ shot: 'interview' })).toMatch(/modes that leave most/);
   });
 });

@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import type { Edit } from '../edit/edit';
-import type { Frame, Job, JobGoal, Mode } from '../kit/types';
+import type { Frame, Job, JobGoal, Mode, Part } from '../kit/types';
 import { frameOnChip } from '../optics/coverage';
 import { valueOf } from '../quantity/quantity';
 import { usesOn } from '../roles/uses';
@@ -40,6 +40,37 @@ export function burden(goal: JobGoal | undefined, before: Built, after: Built): 
   const mass = (b: Built) =>
     usesOn(b.rig).reduce((sum, id) => sum + (valueOf(b.kit.get(id)?.mass) ?? NOT_WEIGHED), 0);
   return mass(after) - mass(before);
+}
+
+/**
+ * Parts that could be put on, the lightest first where somebody carries the rig; as they are listed
+ * otherwise. One that nobody weighed comes after all that are.
+ */
+export function lightestFirst<T extends Part>(
+  goal: JobGoal | undefined,
+  parts: readonly T[],
+): readonly T[] {
+  if (!isCarried(goal)) return parts;
+  const mass = (p: T) => valueOf(p.mass) ?? Infinity;
+  return parts
+    .map((p, i) => ({ p, i, m: mass(p) }))
+    .sort((a, b) => (a.m === b.m ? a.i - b.i : a.m - b.m))
+    .map(({ p }) => p);
+}
+
+/** What the goal of a job changes, as it stands: nothing is promised that is not done. */
+export function goalMeans(goal: JobGoal): string {
+  const parts = [
+    isCarried(goal)
+      ? 'Fixes that add less to what is carried come first, low places before high ones, light parts before heavy ones.'
+      : goal.hold
+        ? 'Nobody carries it: fixes with fewer pieces come first.'
+        : 'Say how it is held, and fixes, places and parts are ranked by it.',
+    goal.shot
+      ? 'Recording modes that leave most of the chip to the frames come first.'
+      : 'Say what it is for, and recording modes are ranked by the frames.',
+  ];
+  return `${parts.join(' ')} Crew, sound, light and hours are kept with the job and rank nothing yet. A finding is never changed by any of it.`;
 }
 
 /**

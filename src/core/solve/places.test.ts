@@ -4,7 +4,7 @@ import { setSeat } from '../areas/joints/moves/seat';
 import { applyEdit, withChanges } from '../edit/edit';
 import type { Fitting, Job, Part } from '../kit/types';
 import { demo, exactly } from '../test-kit';
-import { byTrouble, placesFor, placeWords } from './places';
+import { byTrouble, byTroubleFor, placesFor, placeWords } from './places';
 
 /** How places are ranked: by what they bring, then by what hangs on the joint. */
 
@@ -91,8 +91,22 @@ test('with as many findings the lesser moment comes first, what is not known las
     '0.9 0 0',
     'null 0 0',
   ]);
+  // Somebody carries it: what stands high tips it.
+  const carried = byTroubleFor({ hold: 'shoulder' });
+  const names = (all: readonly { name: string }[]) => all.map((x) => x.name);
+  expect(names([of(0.1, 200), of(0.9, 40), of(null, 90)].sort(carried))).toEqual([
+    '0.9 40 0',
+    'null 90 0',
+    '0.1 200 0',
+  ]);
+  // A few millimetres are not felt.
+  expect(names([of(0.9, 40), of(0.1, 41)].sort(carried))[0]).toBe('0.1 41 0');
+  expect(names([of(0.9, 40), of(0.1, 200)].sort(byTroubleFor({ hold: 'legs' })))[0]).toBe(
+    '0.1 200 0',
+  );
   const worse = { ...of(0.01), more: { ...p!.more, fail: p!.more.fail + 1 } };
   expect([worse, of(null)].sort(byTrouble)[1]).toBe(worse);
+  expect([worse, of(null, 900)].sort(carried)[1]).toBe(worse);
 });
 
 test('what stands near a radio says to which one, and how far at least', () => {

@@ -6,13 +6,14 @@ import { CHECKS } from '../areas/checks';
 import { runOne } from '../checks/run';
 import { STATES, type Verdict } from '../checks/finding';
 import type { Edit } from '../edit/edit';
-import type { FittedUse, Part } from '../kit/types';
+import type { FittedUse, JobGoal, Part } from '../kit/types';
 import { at as valueAt } from '../build/lin';
 import { pieceKey } from '../place/piece';
 import type { Piece } from '../place/setting';
 import { exact, sayLength } from '../quantity/say';
 import { apart } from '../solids/solid';
 import { standOf } from '../stand/stand';
+import { isCarried } from './goal';
 import { countOf, total, Trials, type Counts } from './trial';
 
 /** A place that a part could go, tried. */
@@ -68,7 +69,7 @@ export function placesFor(built: Built, base: Shared, part: Part, use?: FittedUs
         use?.id,
       ),
     )
-    .sort(byTrouble);
+    .sort(byTroubleFor(built.job.goal));
 }
 
 /** One place, tried on a copy of the rig; none where it leads nowhere. */
@@ -134,17 +135,31 @@ const ALIKE = 0.05;
  * Fewest fails first, then what is not known, then what is tight, then the least moment, then the
  * lowest, then what stands farthest from a radio.
  */
-export function byTrouble(a: TriedPlace, b: TriedPlace): number {
-  return (
-    a.more.fail - b.more.fail ||
-    a.more.unknown - b.more.unknown ||
-    a.more.tight - b.more.tight ||
-    steps(a.moment) - steps(b.moment) ||
-    a.height - b.height ||
-    (b.radio?.away ?? 0) - (a.radio?.away ?? 0) ||
-    (a.name < b.name ? -1 : 1)
-  );
+export const byTrouble = byTroubleFor(undefined);
+
+/**
+ * As {@link byTrouble}; of a rig that somebody carries the lowest comes before the least moment: what
+ * stands high tips it at every step, and its joint can be tightened.
+ */
+export function byTroubleFor(goal: JobGoal | undefined) {
+  const carried = isCarried(goal);
+  return (a: TriedPlace, b: TriedPlace): number => {
+    const moment = steps(a.moment) - steps(b.moment);
+    const height = levels(a.height) - levels(b.height);
+    return (
+      a.more.fail - b.more.fail ||
+      a.more.unknown - b.more.unknown ||
+      a.more.tight - b.more.tight ||
+      (carried ? height || moment : moment || a.height - b.height) ||
+      (b.radio?.away ?? 0) - (a.radio?.away ?? 0) ||
+      (a.name < b.name ? -1 : 1)
+    );
+  };
 }
+
+/** Heights that nobody tells apart on the shoulder, mm. */
+const LEVEL = 5;
+const levels = (height: number) => Math.round(height / LEVEL);
 
 /** What is not known comes last. */
 const steps = (moment: number | null) => (moment === null ? 1e9 : Math.round(moment / ALIKE));

@@ -1,8 +1,8 @@
 'use client';
 
 import { computePosition, flip, offset, shift } from '@floating-ui/dom';
-import { createPortal } from 'react-dom';
 import { useEffect, useId, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
 import { kindOf, lineOf, WORDS, wordOf } from './word-of';
 import { restingOn } from './resting-on';
 
@@ -15,8 +15,6 @@ interface Shown {
   line: string;
 }
 
-const explainer = () => import('@/core/words/explain');
-
 /**
  * Says what a label means to who rests on it: by pointer, by focus, by touch. What is said is the
  * description of a field that has the focus, so that it is read out too.
@@ -25,88 +23,13 @@ export function Resting() {
   const id = useId();
   const box = useRef<HTMLDivElement>(null);
   const [shown, setShown] = useState<Shown | null>(null);
-
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    let on: Element | null = null;
-    const leave = () => {
-      clearTimeout(timer);
-      on = null;
-      setShown(null);
-    };
-    const rest = (e: Element, wait: number) => {
-      if (e === on || !restingOn()) return;
-      clearTimeout(timer);
-      on = e;
-      timer = setTimeout(
-        () =>
-          void explainer().then(({ explain }) => {
-            // Gone in the meantime, or said beside it already.
-            if (on !== e || !e.isConnected || e.closest('[data-said]')) return;
-            const found = explain(wordOf(e), kindOf(e));
-            setShown(found ? { at: e, word: found.word, line: lineOf(found) } : null);
-          }),
-        wait,
-      );
-    };
-    const wordAt = (t: EventTarget | null) => (t as Element | null)?.closest?.(WORDS) ?? null;
-    const onFocus = (e: FocusEvent) => {
-      const word = wordAt(e.target);
-      if (word) rest(word, REST);
-      else leave();
-    };
-    const onOver = (e: PointerEvent) => {
-      if (e.pointerType === 'touch' || (e.target as Element | null)?.closest?.('[role=tooltip]'))
-        return;
-      const word = wordAt(e.target);
-      if (word) rest(word, REST);
-      else if (on !== document.activeElement) leave();
-    };
-    const onTap = (e: PointerEvent) => {
-      const word = wordAt(e.target);
-      if (e.pointerType === 'touch' && word) rest(word, 0);
-      else if (!word) leave();
-    };
-    const onKey = (e: KeyboardEvent) => e.key !== 'Tab' && leave();
-    document.addEventListener('focusin', onFocus);
-    document.addEventListener('pointerover', onOver);
-    document.addEventListener('pointerup', onTap);
-    document.addEventListener('keydown', onKey);
-    document.addEventListener('input', leave);
-    // What gets the focus may be scrolled to first: then it is still waited for.
-    const onScroll = () => setShown(null);
-    document.addEventListener('scroll', onScroll, { capture: true, passive: true });
-    return () => {
-      clearTimeout(timer);
-      document.removeEventListener('focusin', onFocus);
-      document.removeEventListener('pointerover', onOver);
-      document.removeEventListener('pointerup', onTap);
-      document.removeEventListener('keydown', onKey);
-      document.removeEventListener('input', leave);
-      document.removeEventListener('scroll', onScroll, { capture: true });
-    };
-  }, []);
-
+  useEffect(() => watch(setShown), []);
   useEffect(() => {
     const el = box.current;
     if (!shown || !el) return undefined;
-    void computePosition(shown.at, el, {
-      strategy: 'fixed',
-      placement: 'bottom-start',
-      middleware: [offset(6), flip({ padding: 8 }), shift({ padding: 8 })],
-    }).then(({ x, y }) => {
-      el.style.translate = `${Math.round(x)}px ${Math.round(y)}px`;
-      el.style.visibility = 'visible';
-    });
-    if (!shown.at.matches('input, select, textarea, [role]')) return undefined;
-    const had = shown.at.getAttribute('aria-describedby');
-    shown.at.setAttribute('aria-describedby', [had, id].filter(Boolean).join(' '));
-    return () => {
-      if (had === null) shown.at.removeAttribute('aria-describedby');
-      else shown.at.setAttribute('aria-describedby', had);
-    };
+    void place(el, shown.at);
+    return shown.at.matches('input, select, textarea, [role]') ? describe(shown.at, id) : undefined;
   }, [shown, id]);
-
   if (!shown) return null;
   // Within what it is said of: behind an open sheet it would be out of reach.
   const host = shown.at.closest('[role=dialog]') ?? document.querySelector('main');
@@ -122,4 +45,90 @@ export function Resting() {
     </div>,
     host ?? document.body,
   );
+}
+
+/** Beside what it is said of, within the window; seen once it stands there. */
+async function place(el: HTMLElement, at: Element): Promise<void> {
+  const { x, y } = await computePosition(at, el, {
+    strategy: 'fixed',
+    placement: 'bottom-start',
+    middleware: [offset(6), flip({ padding: 8 }), shift({ padding: 8 })],
+  });
+  el.style.translate = `${Math.round(x)}px ${Math.round(y)}px`;
+  el.style.visibility = 'visible';
+}
+
+/** Makes an element the description of a field, beside those that it has; returns what ends it. */
+function describe(field: Element, id: string): () => void {
+  const had = field.getAttribute('aria-describedby');
+  field.setAttribute('aria-describedby', [had, id].filter(Boolean).join(' '));
+  return () => {
+    if (had === null) field.removeAttribute('aria-describedby');
+    else field.setAttribute('aria-describedby', had);
+  };
+}
+
+async function said(e: Element): Promise<Shown | null> {
+  const { explain } = await import('@/core/words/explain');
+  const found = explain(wordOf(e), kindOf(e));
+  return found ? { at: e, word: found.word, line: lineOf(found) } : null;
+}
+
+const wordAt = (t: EventTarget | null) => (t as Element | null)?.closest?.(WORDS) ?? null;
+
+/** Follows pointer, focus and touch over the words of the page; returns what ends it. */
+function watch(show: (shown: Shown | null) => void): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let on: Element | null = null;
+  const leave = () => {
+    clearTimeout(timer);
+    on = null;
+    show(null);
+  };
+  const rest = (e: Element, wait: number) => {
+    if (e === on || !restingOn()) return;
+    clearTimeout(timer);
+    on = e;
+    timer = setTimeout(
+      () =>
+        void said(e).then((what) => {
+          // Gone in the meantime, or said beside it already.
+          if (on === e && e.isConnected && !e.closest('[data-said]')) show(what);
+        }),
+      wait,
+    );
+  };
+  const end = new AbortController();
+  const hear = <K extends keyof DocumentEventMap>(
+    what: K,
+    then: (e: DocumentEventMap[K]) => void,
+    capture = false,
+  ) => document.addEventListener(what, then, { signal: end.signal, capture, passive: true });
+  hear('focusin', (e) => {
+    const word = wordAt(e.target);
+    if (word) rest(word, REST);
+    else leave();
+  });
+  hear('pointerover', (e) => {
+    if (e.pointerType === 'touch') return;
+    if ((e.target as Element | null)?.closest?.('[role=tooltip]')) return;
+    const word = wordAt(e.target);
+    if (word) rest(word, REST);
+    else if (on !== document.activeElement) leave();
+  });
+  hear('pointerup', (e) => {
+    const word = wordAt(e.target);
+    if (e.pointerType === 'touch' && word) rest(word, 0);
+    else if (!word) leave();
+  });
+  hear('keydown', (e) => {
+    if (e.key !== 'Tab') leave();
+  });
+  hear('input', leave);
+  // What gets the focus may be scrolled to first: then it is still waited for.
+  hear('scroll', () => show(null), true);
+  return () => {
+    clearTimeout(timer);
+    end.abort();
+  };
 }

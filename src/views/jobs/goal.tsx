@@ -2,7 +2,7 @@
 
 import type { Job, JobGoal } from '@/core/kit/types';
 import { GOALS } from '@/core/shelf/goals';
-import { isCarried, setGoal } from '@/core/solve/goal';
+import { goalMeans, setGoal } from '@/core/solve/goal';
 import { LabelledSelect } from '@/ui/labelled-select';
 import { TextInput } from '@/views/part/cells';
 import { useStore } from '@/views/store/store-context';
@@ -48,24 +48,9 @@ export function GoalOfJob({ job }: { job: Job }) {
         <One job={job} goal={goal} field="light" label="light" said={LIGHT} />
         <Hours job={job} goal={goal} />
       </div>
-      <p className="mt-1 max-w-3xl text-soft">{meaning(goal)}</p>
+      <p className="mt-1 max-w-3xl text-soft">{goalMeans(goal)}</p>
     </section>
   );
-}
-
-/** What it changes, as it stands: nothing is promised that is not done. */
-function meaning(goal: JobGoal): string {
-  const parts = [
-    isCarried(goal)
-      ? 'Fixes that add less to what is carried come first.'
-      : goal.hold
-        ? 'Nobody carries it: fixes with fewer pieces come first.'
-        : 'Say how it is held, and fixes are ranked by it.',
-    goal.shot
-      ? 'Recording modes that leave most of the chip to the frames come first.'
-      : 'Say what it is for, and recording modes are ranked by the frames.',
-  ];
-  return `${parts.join(' ')} Crew, sound, light and hours are kept with the job and rank nothing yet. A finding is never changed by any of it.`;
 }
 
 function One<K extends 'shot' | 'hold' | 'crew' | 'sound' | 'light'>({

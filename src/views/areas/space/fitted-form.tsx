@@ -1,10 +1,19 @@
 'use client';
 
-import { type FittedUse, type Part, isFitting, FITTING_KINDS } from '@/core/kit/types';
+import {
+  type FittedUse,
+  type JobGoal,
+  type Part,
+  isFitting,
+  FITTING_KINDS,
+} from '@/core/kit/types';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Piece, Choose, Length } from '@/views/bench/panel-parts';
 import { setFitted, takeFitted, fit, shutScreen } from '@/core/areas/space/moves/fitted';
 import { named } from '../../bench/found';
+import { valueOf } from '@/core/quantity/quantity';
+import { sayMass } from '@/core/quantity/say';
+import { isCarried, lightestFirst } from '@/core/solve/goal';
 import { KIND_NAME } from '@/core/kit/fields';
 import { Check } from '../../bench/check-box';
 
@@ -18,6 +27,13 @@ const FACES: readonly { id: FittedUse['on']; name: string }[] = [
   { id: 'under', name: 'under it all' },
   { id: 'rods', name: 'on the rods' },
 ];
+
+/** What a part weighs, where somebody carries it. */
+const weighs = (goal: JobGoal | undefined, p: Part) => {
+  const mass = valueOf(p.mass);
+  if (!isCarried(goal)) return '';
+  return mass === null ? ', not weighed' : `, ${sayMass(mass)}`;
+};
 
 /** What a place said before: a part that stands by its face begins in the middle of it. */
 const BY_FACE: Partial<FittedUse> = {
@@ -87,13 +103,14 @@ export function Fitted({ facts }: { facts: RigFacts }) {
           kit.length === 0 ? 'nothing in the kit to fit' : 'a cage, handle, screen, battery ...'
         }
         options={FITTING_KINDS.flatMap((k) =>
-          kit
-            .filter((p) => p.kind === k)
-            .map((p) => ({
-              id: p.id,
-              name: `${named(p)}, ${KIND_NAME[k].one}`,
-              pick: () => edit(fit(job, rig, p)),
-            })),
+          lightestFirst(
+            job.goal,
+            kit.filter((p) => p.kind === k),
+          ).map((p) => ({
+            id: p.id,
+            name: `${named(p)}, ${KIND_NAME[k].one}${weighs(job.goal, p)}`,
+            pick: () => edit(fit(job, rig, p)),
+          })),
         )}
       />
       {built.body?.screenSide ? (

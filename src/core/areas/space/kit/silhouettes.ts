@@ -243,6 +243,62 @@ const dummyBattery: Silhouette = {
   front: [WHOLE, box(0.35, 0.1, 0.65, 0.25, true)],
 };
 
+/** A camera body: its screen at the back, the plate of its mount in front, its top, its vents. */
+const body: Silhouette = {
+  side: [
+    WHOLE,
+    box(0, 0.2, 0.05, 0.78, true),
+    line([0.92, 0], [0.92, 1]),
+    line([0.05, 0.88], [0.92, 0.88]),
+    line([0.3, 0.3], [0.3, 0.5]),
+    line([0.36, 0.3], [0.36, 0.5]),
+    line([0.42, 0.3], [0.42, 0.5]),
+  ],
+  front: [
+    WHOLE,
+    line([0, 0.88], [1, 0.88]),
+    line([0.1, 0], [0.1, 0.88]),
+    line([0.9, 0], [0.9, 0.88]),
+  ],
+};
+
+/** The slab of a base plate: the wedge that the camera slides on along its top. */
+const slab: Silhouette = {
+  side: [WHOLE, line([0, 0.6], [1, 0.6])],
+  front: [shape([0, 0], [1, 0], [1, 0.6], [0.74, 0.6], [0.8, 1], [0.2, 1], [0.26, 0.6], [0, 0.6])],
+};
+
+/** The cradle of a lens support: a fork that the barrel lies in. */
+const cradle: Silhouette = {
+  side: [WHOLE, line([0, 0.45], [1, 0.45])],
+  front: [shape([0, 0], [1, 0], [1, 1], [0.82, 1], [0.62, 0.45], [0.38, 0.45], [0.18, 1], [0, 1])],
+};
+
+/** A matte box: its trays behind, the shade that opens towards its mouth. */
+const matteBox: Silhouette = {
+  side: [
+    shape([0, 0.1], [0.4, 0.1], [0.46, 0.04], [1, 0], [1, 1], [0.46, 0.96], [0.4, 0.9], [0, 0.9]),
+    line([0.06, 0.1], [0.06, 0.9]),
+    line([0.18, 0.1], [0.18, 0.9]),
+    line([0.3, 0.1], [0.3, 0.9]),
+    line([0.4, 0.1], [0.4, 0.9]),
+  ],
+  front: [WHOLE, box(0.07, 0.09, 0.93, 0.91, true)],
+};
+
+/** Blocks of pieces that consist of several, by the kind and what they are of the piece. */
+const OF_PIECES: Readonly<Record<string, string>> = {
+  'body body': 'body',
+  'plate slab': 'slab',
+  'lens-support cradle': 'cradle',
+  'matte-box box': 'matteBox',
+};
+
+/** What a block is sketched as: its kind, or what it is of a piece of several; null for none. */
+export function sketchedAs(role: string, kind: string): string | null {
+  return role === 'block' ? kind : (OF_PIECES[`${kind} ${role}`] ?? null);
+}
+
 export const SILHOUETTES: Readonly<Record<string, Silhouette>> = {
   handle,
   grip,
@@ -268,6 +324,10 @@ export const SILHOUETTES: Readonly<Record<string, Silhouette>> = {
   radio,
   'cable-clamp': cableClamp,
   'dummy-battery': dummyBattery,
+  body,
+  slab,
+  cradle,
+  matteBox,
 };
 
 /** The sketch of a kind; a plain block for one that has none. */
