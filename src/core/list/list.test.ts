@@ -208,6 +208,21 @@ describe('a list as people keep it', () => {
     expect(l.rows[1]!.part).toBeNull();
   });
 
+  test('a kind that is not known is named where the line is taken as something else', () => {
+    const l = read('name,kind,weight\nReed lens,spoon,900\nMarl,lens,800\nMoor,lens,700');
+    expect(troublesOf(l)).toEqual([
+      expect.stringMatching(/^Line 2, Reed lens: "spoon" under kind is no kind that is known/),
+    ]);
+    expect(l.rows[0]!.part).toMatchObject({ kind: 'lens', mass: 900 });
+  });
+
+  test('a name that is too long is said, and not cut', () => {
+    const at = (n: number) => read(`name,kind,weight\n${'n'.repeat(n)},lens,900`);
+    expect(troublesOf(at(120))).toEqual([]);
+    expect(at(121).rows[0]!.part).toBeNull();
+    expect(troublesOf(at(121))[0]).toMatch(/Its name has 121 letters; 120 at most/);
+  });
+
   test('a choice over what was found holds, and what it displaces goes', () => {
     const csv = 'name,dia,thread\nReed 28,80,77';
     const l = read(csv, { whole: 'lens' });
@@ -302,7 +317,13 @@ describe('a list as people keep it', () => {
           cells.forEach((text, c) => {
             const m = l.matching;
             if (/^(|-+|\u2013|\u2014|n\/?a|none|unknown|\?+|tbc|tbd)$/i.test(text.trim())) return;
-            if ([m.kind, m.name].includes(c) || l.unused.includes(c)) return;
+            if (l.unused.includes(c)) return;
+            if (c === m.name) {
+              expect(r.name).toBe(text.trim());
+              return;
+            }
+            // What the kind is taken from is the kind, or is marked like any other cell.
+            if (c === m.kind && kindOfCell(text) === r.kind) return;
             const seen = r.cells.filter((x) => x.column === c);
             expect([c, text, seen.length]).not.toEqual([c, text, 0]);
             for (const x of seen) expect((x.read === null) !== (x.trouble === null)).toBe(true);

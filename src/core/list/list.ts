@@ -2,6 +2,7 @@ import { joiOf } from '../format/joi';
 import { shapeOfPart } from '../format/shape';
 import { FIELDS, isKind, KIND_NAME, type Field, type Kind } from '../kit/fields';
 import type { Part } from '../kit/types';
+import { COMMON } from '../engine/field';
 import { newNamedId } from '../engine/ids';
 import {
   bareUnit,
@@ -14,6 +15,7 @@ import {
 } from './match';
 import { decimalComma } from './amount';
 import { readCell, type NamedMount } from './cell';
+import { SIZES, sizes } from './sizes';
 
 /** What of a list goes where, as it was found or chosen. */
 export interface Matching {
@@ -201,9 +203,6 @@ function nameColumn(headings: readonly string[], kindAt: number | null): number 
   return commonColumn(hidden, 'name');
 }
 
-const SIZES =
-  /^[~\s]*([\d.,/ ]+?)\s*(mm|cm|in|")?\s*[x\u00d7*]\s*([\d.,/ ]+?)\s*(?:mm|cm|in|")?\s*[x\u00d7*]\s*([\d.,/ ]+?)\s*(mm|cm|in|inch|inches|")?$/i;
-
 /** A column of three sizes in one, if its cells bear it out. */
 function sizeColumn(
   headings: readonly string[],
@@ -237,12 +236,15 @@ interface Reading {
   kit: ReadonlyMap<string, Part>;
 }
 
+/** As long as the field of the name takes. */
+const LONGEST_NAME = (COMMON[0] as { max: number }).max;
+
 function rowOf(
   { cells, line }: { cells: readonly string[]; line: number },
   kind: Kind | null,
   { headings, matching, mounts, kit }: Reading,
 ): ListRow {
-  const name = (matching.name === null ? '' : (cells[matching.name] ?? '')).trim().slice(0, 120);
+  const name = (matching.name === null ? '' : (cells[matching.name] ?? '')).trim();
   const bare = { line, kind, name, same: null, part: null, cells: [] };
   if (kind === null)
     return {
@@ -251,6 +253,12 @@ function rowOf(
     };
   if (name === '')
     return { ...bare, trouble: 'It has no name: nothing stands in the column of names.' };
+  if (name.length > LONGEST_NAME)
+    return {
+      ...bare,
+      name: `${name.slice(0, 40)}\u2026`,
+      trouble: `Its name has ${name.length} letters; ${LONGEST_NAME} at most: shorten it in the list.`,
+    };
   const own = FIELDS[kind];
   const said: Record<string, unknown> = {};
   const out: ListCell[] = [];
@@ -312,11 +320,16 @@ function unsaid(
 ): ListCell[] {
   const used = new Set(Object.values(m.fields).flatMap((f) => Object.keys(f).map(Number)));
   if (m.size !== null) used.add(m.size);
+  if (m.kind !== null) used.add(m.kind);
   return [...used].flatMap((column): ListCell[] => {
     const text = (cells[column] ?? '').trim();
     if (BLANK.test(text) || read.some((c) => c.column === column)) return [];
+    if (column === m.kind && kindOfCell(text) !== null) return [];
     const heading = headings[column] ?? `column ${column + 1}`;
-    const why = column === m.size ? 'is not three sizes of it' : 'is nothing that it says';
+    let why = 'is nothing that it says';
+    if (column === m.size) why = 'is not three sizes of it';
+    if (column === m.kind)
+      why = 'is no kind that is known; it is taken as what its name or you say';
     const trouble = `"${text.slice(0, 30)}" under ${heading} ${why}: a ${KIND_NAME[kind].one}.`;
     return [{ column, heading, text, key: '', label: heading, read: null, trouble }];
   });
@@ -332,29 +345,6 @@ function isMeasured(part: object | null, key: string): boolean {
 
 /** What people write where they have nothing to say. */
 const BLANK = /^(|-+|\u2013|\u2014|n\/?a|none|unknown|\?+|tbc|tbd)$/i;
-
-/** Three sizes in one cell; their order is in the heading (L x W x H), else width, height, length. */
-function sizes(
-  text: string,
-  column: number,
-  headings: readonly string[],
-  own: readonly Field[],
-  put: (column: number, field: Field, text: string) => void,
-): void {
-  const m = SIZES.exec(text.trim());
-  if (!m) return;
-  const unit = m[5] ?? m[2] ?? '';
-  const letters = /([lwhd])\s*[x\u00d7*]\s*([lwhd])\s*[x\u00d7*]\s*([lwhd])/i.exec(
-    headings[column] ?? '',
-  );
-  const order = (letters?.slice(1) ?? ['w', 'h', 'd']).map((l) => AXIS[l.toLowerCase()]!);
-  [m[1]!, m[3]!, m[4]!].forEach((figure, i) => {
-    const field = own.find((f) => f.key === order[i]);
-    if (field) put(column, field, `${figure.trim()}${unit ? ` ${unit}` : ''}`);
-  });
-}
-
-const AXIS: Readonly<Record<string, string>> = { w: 'width', h: 'height', d: 'depth', l: 'depth' };
 
 /** What was not understood of a list, line by line. */
 export function troublesOf(list: ListReading): string[] {
