@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { findings, goToRig, kept, open } from './open';
+import { findings, goToRig, kept, open, openPart } from './open';
 
 /** Numbers in the units of who reads them; what is stored stays as it is. */
 
@@ -102,4 +102,23 @@ test('fixes, tried in the worker, speak the same units', async ({ page }) => {
   ).toHaveCount(0);
   const axe = await new AxeBuilder({ page }).analyze();
   expect(axe.violations.map((v) => v.id)).toEqual([]);
+});
+
+test('two parts beside each other: mechanics in inches, optics in millimetres', async ({
+  page,
+}) => {
+  await open(page, '/jobs');
+  await choose(page, 'lengths', 'inches');
+  await open(page, '/kit');
+  const sheet = await openPart(page, 'Marl 35');
+  await sheet.getByLabel('lay over it').selectOption({ label: 'Marl 24' });
+  const table = sheet.getByRole('table', { name: 'What Marl 35 and Marl 24 say otherwise' });
+  // 84 and 86 mm.
+  const length = table.getByRole('row').filter({ hasText: 'length, in' });
+  await expect(length).toContainText('3.3071');
+  await expect(length).toContainText('3.3858');
+  await expect(length).toContainText('0.0787');
+  await expect(table.getByRole('row').filter({ hasText: 'focal length' })).toContainText(
+    'focal length, mm',
+  );
 });

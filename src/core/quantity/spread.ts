@@ -98,10 +98,13 @@ function choose(
 /**
  * As {@link spread}, for what need not be monotone: the distance of two solids, one of which may lie
  * on either side of the other. Where the corner that single moves show would settle the matter (all of
- * it over `wanted`, or all of it under 0), each input is moved to either end and back for as long as
- * that makes the extreme more extreme.
- * Source: coordinate descent; it finds a corner that no single input makes worse, not surely the
- * worst.
+ * it over `wanted`, or all of it under 0), it is looked for farther.
+ *
+ * The distance of two convex solids is a convex function of where they stand and of their sizes
+ * together (Boyd and Vandenberghe, Convex Optimization, 2004, sections 3.2.5 and 8.1): its largest
+ * value lies at a corner, its smallest may lie inside. So for the smallest each input in turn is set
+ * to the lowest point of its line. While the solids are apart the square of the distance is smooth,
+ * and such turns come as near to the lowest point as one likes.
  */
 export function searched(
   inputs: readonly Range[],
@@ -110,10 +113,12 @@ export function searched(
 ): Spread {
   const first = spread(inputs, f);
   const loose = inputs.map((r, i) => ({ r, i })).filter(({ r }) => r.lo !== r.hi);
-  const extreme = (sign: 1 | -1) =>
-    sign * descend(loose, (x) => sign * f(x), corner(inputs, f, sign));
-  const lo = first.lo < wanted ? first.lo : Math.min(first.lo, extreme(1));
-  const hi = first.hi >= 0 ? first.hi : Math.max(first.hi, extreme(-1));
+  const lo =
+    first.lo < wanted ? first.lo : Math.min(first.lo, lowest(loose, f, corner(inputs, f, 1)));
+  const hi =
+    first.hi >= 0
+      ? first.hi
+      : Math.max(first.hi, -ends(loose, (x) => -f(x), corner(inputs, f, -1)));
   return { ...first, lo, hi };
 }
 
@@ -131,32 +136,72 @@ function corner(inputs: readonly Range[], f: (x: readonly number[]) => number, s
   });
 }
 
-/** Passes over all inputs; each can only make it lower, so a few are enough. */
-const PASSES = 4;
+interface Loose {
+  r: Range;
+  i: number;
+}
 
+/** Passes over all inputs at most; each can only make it lower. */
+const PASSES = 12;
+/** What a pass has to bring for another one, mm. */
+const ENOUGH = 1e-4;
+
+/** Each input in turn to what `best` finds for it, for as long as that makes it lower. */
 function descend(
-  loose: readonly { r: Range; i: number }[],
+  loose: readonly Loose[],
   f: (x: readonly number[]) => number,
   x: number[],
+  best: (r: Range, stood: number, at: (v: number) => number) => number,
 ): number {
   let now = f(x);
   for (let pass = 0; pass < PASSES; pass++) {
     const before = now;
     for (const { r, i } of loose) {
       const stood = x[i]!;
-      let best = stood;
-      for (const v of [r.lo, r.value, r.hi]) {
-        if (v === stood) continue;
+      const at = (v: number) => {
         x[i] = v;
-        const there = f(x);
-        if (there < now) [now, best] = [there, v];
-      }
-      x[i] = best;
+        return f(x);
+      };
+      const v = best(r, stood, at);
+      const there = at(v);
+      if (there < now) now = there;
+      else x[i] = stood;
     }
-    if (now === before) break;
+    if (before - now < ENOUGH) break;
   }
   return now;
 }
+
+/** Among the ends and the nominal values. */
+const ends = (loose: readonly Loose[], f: (x: readonly number[]) => number, x: number[]) =>
+  descend(loose, f, x, (r, stood, at) =>
+    [stood, r.lo, r.value, r.hi].reduce((a, v) => (at(v) < at(a) ? v : a)),
+  );
+
+/** Share of a stretch that a step of the golden section leaves. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+/** So often: 24 steps leave a hundred-thousandth of the stretch. */
+const STEPS = 24;
+
+/** The lowest point of a convex function, anywhere inside. */
+const lowest = (loose: readonly Loose[], f: (x: readonly number[]) => number, x: number[]) =>
+  descend(loose, f, x, (r, _stood, at) => {
+    let [lo, hi] = [r.lo, r.hi];
+    let [a, b] = [hi - GOLDEN * (hi - lo), lo + GOLDEN * (hi - lo)];
+    let [fa, fb] = [at(a), at(b)];
+    for (let n = 0; n < STEPS; n++)
+      if (fa <= fb) {
+        [hi, b, fb] = [b, a, fa];
+        a = hi - GOLDEN * (hi - lo);
+        fa = at(a);
+      } else {
+        [lo, a, fa] = [a, b, fb];
+        b = lo + GOLDEN * (hi - lo);
+        fb = at(b);
+      }
+    const middle = (lo + hi) / 2;
+    return [r.lo, r.hi].reduce((m, v) => (at(v) < at(m) ? v : m), middle);
+  });
 
 /**
  * As {@link spread}, without the share of each input: which way an input pushes is read off one
