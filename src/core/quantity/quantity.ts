@@ -20,6 +20,7 @@ export type QuantityInput = number | Quantity;
 /** Which default tolerance a field falls back to when the writer gave none. */
 export type ToleranceClass =
   | 'length'
+  | 'focal'
   | 'flange'
   | 'circle'
   | 'chip'
@@ -43,6 +44,8 @@ export type ToleranceClass =
  */
 const DEFAULT_TOLERANCE: Record<ToleranceClass, Record<'measured' | 'sheet', number>> = {
   length: { measured: 0.1, sheet: 0.5 },
+  // As good as any length that is stated; it names the lens, and is in millimetres everywhere.
+  focal: { measured: 0.1, sheet: 0.5 },
   flange: { measured: 0.05, sheet: 0.5 },
   circle: { measured: 0.1, sheet: 1.0 },
   chip: { measured: 0.005, sheet: 0.005 },

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { FIELDS as FIELDS_OF, KINDS } from '../kit/fields';
 import { checkRig } from '../areas/checks';
 import { begunRigs, demoStandings } from '../properties/rigs';
 import type { ToleranceClass } from './quantity';
@@ -79,6 +80,18 @@ const FIELDS: readonly (readonly [unit: string, cls: ToleranceClass])[] = [
   ['N m', 'moment'],
   ['deg', 'angle'],
 ];
+
+test('what names a lens or a thread is in millimetres on every device, in every kind', () => {
+  const NAMES = /focal|thread|screws into|^takes$|module|image circle|flange|active (width|height)/;
+  const fields = KINDS.flatMap((k) => FIELDS_OF[k]).flatMap((f) =>
+    f.type === 'quantity' && f.unit === 'mm' && NAMES.test(f.label) ? [f] : [],
+  );
+  expect(fields.length).toBeGreaterThan(8);
+  sayIn(INCH);
+  expect(fields.filter((f) => fieldUnit(f.unit, f.cls).unit !== 'mm').map((f) => f.label)).toEqual(
+    [],
+  );
+});
 
 describe('numbers typed on a device that shows inches', () => {
   test('what stands in a field, typed again, is the same number', () => {

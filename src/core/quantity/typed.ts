@@ -5,8 +5,18 @@ import { shownUnit, type ShownUnit } from './shown';
 
 /** Numbers as they stand in a field on this device, and as they are typed into it. */
 
-/** What the trade has in millimetres everywhere: chips, image circles, flanges, pupils. */
-const OPTICS: ReadonlySet<ToleranceClass> = new Set(['flange', 'circle', 'chip', 'pupil']);
+/**
+ * What the trade has in millimetres everywhere: chips, image circles, flanges, pupils, focal lengths,
+ * and what is exact by its name (threads, the module of a gear).
+ */
+const OPTICS: ReadonlySet<ToleranceClass> = new Set([
+  'flange',
+  'circle',
+  'chip',
+  'pupil',
+  'focal',
+  'exact',
+]);
 
 /** The unit a field is read and typed in on this device. */
 export function fieldUnit(unit: string, cls: ToleranceClass): ShownUnit {

@@ -140,8 +140,13 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       { type: 'mount', key: 'mount', label: 'mount', first: true },
-      mm('focal', 'focal length', 3000, { min: 1, first: true, hint: 'short end of a zoom' }),
-      mm('focalTo', 'long end', 3000, { min: 1, hint: 'zooms only' }),
+      mm('focal', 'focal length', 3000, {
+        cls: 'focal',
+        min: 1,
+        first: true,
+        hint: 'short end of a zoom',
+      }),
+      mm('focalTo', 'long end', 3000, { cls: 'focal', min: 1, hint: 'zooms only' }),
       {
         type: 'rows',
         key: 'imageCircle',
@@ -240,6 +245,7 @@ export const kinds = {
       flag('frontRotates', 'front turns when focusing'),
       quantity('frontLoad', 'its front carries', 'g', 'mass', 0, 20000),
       mm('focalClose', 'focal length focused close', 3000, {
+        cls: 'focal',
         min: 1,
         hint: 'where the lens breathes; short end of a zoom',
       }),
