@@ -52,6 +52,21 @@ describe('a lens as it goes on the rig', () => {
     expect(named(boxed.id)[0]).toBe(job.kit.find((p) => p.id === boxed.box!.part)!.name);
   });
 
+  test('a filter whose stage is taken out is not on the lens', () => {
+    const rig = job.rigs.find((r) => (r.box?.trays ?? []).some((t) => t.filter && !t.out))!;
+    const tray = rig.box!.trays!.find((t) => t.filter && !t.out)!;
+    const name = job.kit.find((p) => p.id === tray.filter)!.name;
+    const without = {
+      ...rig,
+      box: {
+        ...rig.box!,
+        trays: rig.box!.trays!.map((t) => (t === tray ? { ...t, out: true as const } : t)),
+      },
+    };
+    expect(dressedLens(build(job, rig)).dressed).toContain(name);
+    expect(dressedLens(build(job, without)).dressed).not.toContain(name);
+  });
+
   test('the set shows each lens as it would be once it is put on', () => {
     const rig = job.rigs.find((r) => (r.thread ?? []).length > 1)!;
     for (const row of setTable(job, rig).rows) {

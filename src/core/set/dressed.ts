@@ -45,6 +45,8 @@ function dressing({ gears, thread, box }: Rig): string[] {
   return [
     ...(gears ?? []).map((g) => g.part),
     ...(thread ?? []).map((t) => t.part),
-    ...(box ? [box.ring, box.part, ...(box.trays ?? []).map((t) => t.filter)] : []),
+    ...(box
+      ? [box.ring, box.part, ...(box.trays ?? []).flatMap((t) => (t.out ? [] : t.filter))]
+      : []),
   ].filter((id) => id !== undefined);
 }
