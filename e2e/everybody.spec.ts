@@ -3,7 +3,17 @@ import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { chosen, entries, finding, kept, open, tabTo, openPart } from './open';
 
-const VIEWS = ['/', '/model', '/set', '/configurations', '/compare', '/kit', '/rules', '/jobs'];
+const VIEWS = [
+  '/',
+  '/model',
+  '/carry',
+  '/set',
+  '/configurations',
+  '/compare',
+  '/kit',
+  '/rules',
+  '/jobs',
+];
 
 async function serious(page: Page) {
   const result = await new AxeBuilder({ page })

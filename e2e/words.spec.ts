@@ -6,7 +6,17 @@ import { goToRig, open, openPart } from './open';
 
 /** Every label on every screen says what it means; names are what the job itself calls something. */
 
-const VIEWS = ['/', '/model', '/set', '/configurations', '/compare', '/kit', '/rules', '/jobs'];
+const VIEWS = [
+  '/',
+  '/model',
+  '/carry',
+  '/set',
+  '/configurations',
+  '/compare',
+  '/kit',
+  '/rules',
+  '/jobs',
+];
 const job = JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8')) as {
   name: string;
   kit: { name: string; modes?: { name: string }[] }[];

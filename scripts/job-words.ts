@@ -38,6 +38,18 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].limits.length': 'along the axis',
   'rigs[].limits.standsAt': 'height of the lowest part of the rig',
   'rigs[].limits.mass': 'of everything on the rig',
+  'rigs[].carry': 'how the rig is carried, and what is wanted of that',
+  'rigs[].carry.by': 'how it is held',
+  'rigs[].carry.also': 'how it is held besides',
+  'rigs[].carry.x': 'where it is held: off the middle of what it is held by, to camera right',
+  'rigs[].carry.z': 'the same, towards the subject',
+  'rigs[].carry.least': 'that it should weigh at least',
+  'rigs[].carry.most': 'that it may weigh',
+  'rigs[].carry.axis':
+    'height of the optical axis over the floor; as the hold brings it when absent',
+  'rigs[].carry.eyes': 'height of the eyes of the subject over the floor',
+  'rigs[].carry.ceiling': 'height of a ceiling over the floor',
+  'rigs[].carry.minutes': 'held in one go',
   'rigs[].upright':
     'the camera is turned on its side: which of its sides is on top; level when absent',
   'rigs[].hold': 'id of the fitted part that the rig is held by; from below when absent',
@@ -57,7 +69,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].uses': 'every piece on it; the order of the list says nothing',
   'rigs[].uses[].id': 'of the use; begins with a letter',
   'rigs[].uses[].role':
-    'body, lens, adapter, thread, box, box-ring, sleeve, tray, plate, spacer, rods, gear, support, drive, extension or fitted; others ride along',
+    'body, lens, adapter, thread, box, box-ring, sleeve, tray, plate, spacer, rods, gear, support, drive, extension, fitted or carrier; others ride along',
   'rigs[].uses[].part': 'id of a part of a kind that the role takes',
   'rigs[].uses[].set': 'what its role lets be set; what is absent is found',
   'rigs[].uses[].set.screenShut': 'body: the screen is not folded out',

@@ -53,6 +53,14 @@ export const PLACES: readonly Place[] = [
     load: () => import('./model/model-view').then((m) => m.ModelView),
   },
   {
+    to: '/carry',
+    name: 'Carry',
+    words: 'carry balance mass weight hold head legs gimbal shoulder handle hang',
+    subject: 'rig',
+    findings: true,
+    load: () => import('./carry/carry-view').then((m) => m.CarryView),
+  },
+  {
     to: '/set',
     name: 'Lens set',
     words: 'lens set coverage table',

@@ -1,13 +1,14 @@
 import { shown, unitsText } from '../core/quantity/shown';
+import { operator } from '../core/kit/operator';
 import { Helper } from './helper';
 import { Holder } from './holder';
 import type { RigApi } from './rig.worker';
 
-/** Its name tells it the units that this device shows. */
+/** Its name tells it the units that this device shows, and who works there. */
 const start = () =>
   new Worker(new URL('./rig.worker.ts', import.meta.url), {
     type: 'module',
-    name: unitsText(shown()),
+    name: `${unitsText(shown())}|${JSON.stringify(operator())}`,
   });
 
 /** The worker that tries fixes and ranks measurements, started at first use. */

@@ -1,3 +1,5 @@
+import { operateAs } from '../core/kit/operator';
+import { readOperator } from '../core/kit/read-operator';
 import { expose } from 'comlink';
 import { sayIn, unitsFrom } from '../core/quantity/shown';
 import { build, shared } from '../core/build/build';
@@ -190,6 +192,9 @@ const rig = {
 
 export type RigApi = typeof rig;
 
-// What starts it names it by the units it is to speak in.
-sayIn(unitsFrom((globalThis as { name?: string }).name));
+// What starts it names it by the units it is to speak in, and by who works there.
+const [units, who] = ((globalThis as { name?: string }).name ?? '').split(/\|(.*)/s);
+sayIn(unitsFrom(units));
+const read = readOperator(JSON.parse(who || 'null'));
+operateAs(read.ok ? read.value : null);
 expose(rig);

@@ -6,6 +6,8 @@ import type { Check } from '../checks/check';
 import type { Verdict } from '../checks/finding';
 import { runChecks } from '../checks/run';
 
+export { runChecks };
+
 /** Every check there is, area by area. */
 export const CHECKS: readonly Check[] = AREAS.flatMap((a) => a.checks);
 

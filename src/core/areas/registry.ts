@@ -9,6 +9,7 @@ import { support } from './support/area';
 import { space } from './space/area';
 import { joints } from './joints/area';
 import { sight } from './sight/area';
+import { carry } from './carry/area';
 
 /** Every area there is, from the image plane outwards, then what stands under and beside. */
 export const AREAS: readonly Area[] = [
@@ -22,4 +23,5 @@ export const AREAS: readonly Area[] = [
   space,
   joints,
   sight,
+  carry,
 ];

@@ -18,6 +18,7 @@ import { type Doc, SeenDoc } from './doc';
 import { type Given, given, constant, exactly } from './given';
 import { type Reader, type Node, node, sameList, Kept } from '../engine/reads';
 import { tamed } from '../kit/names';
+import { operator, type Operator } from '../kit/operator';
 import { type MountIndex, mountIndex, type MountFacts } from '../areas/mount/kit/standards';
 import { type RuleValues, ruleValues } from '../rules/rules';
 import { focalOf, stopsOf } from './lens';
@@ -191,6 +192,9 @@ class View implements Built {
   get mounts(): MountIndex {
     return this.#doc.mounts;
   }
+  get operator(): Operator | null {
+    return this.#doc.operator;
+  }
   get body(): Body | null {
     return this.reads.node(BODY);
   }
@@ -261,31 +265,32 @@ function keptFor(id: string): Rigs {
  * again where all that was read for it reads the same.
  */
 export function build(job: Job, rig: Rig, base: Shared = shared(job)): Built {
-  const doc: Doc = { job, rig, ...base };
+  const doc: Doc = { job, rig, ...base, operator: operator() };
   return new View(keptFor(rig.id).at(doc), doc);
 }
 
 /** As {@link build}, with nothing that was worked out before: for whoever wants to see it made. */
 export function buildAfresh(job: Job, rig: Rig, base: Shared = shared(job)): Built {
-  const doc: Doc = { job, rig, ...base };
+  const doc: Doc = { job, rig, ...base, operator: operator() };
   return new View(newlyKept().at(doc), doc);
 }
 
 /** As {@link build}, of a rig that is only tried: what it leaves as it is, is not worked out again. */
 export function buildTrial(from: Built, job: Job, rig: Rig, base: Shared): Built {
-  const doc: Doc = { job, rig, ...base };
+  const doc: Doc = { job, rig, ...base, operator: operator() };
   return new View(from.reads.kept.at(doc, true), doc);
 }
 
 /** A rig as it is, with another kit to look through: for what could be put on it. */
 export function withKit(built: Built, kit: ReadonlyMap<string, Part>): Built {
-  const { job, rig, mounts, rules } = built;
+  const { job, rig, mounts, rules, operator: who } = built;
   return new View(built.reads, {
     job: { ...job, kit: [...kit.values()] },
     rig,
     kit,
     mounts,
     rules,
+    operator: who,
   });
 }
 

@@ -1,5 +1,6 @@
 import type { Cell, Reader } from '../engine/reads';
 import type { Job, Part, Rig } from '../kit/types';
+import type { Operator } from '../kit/operator';
 import type { MountIndex } from '../areas/mount/kit/standards';
 import { RULES, type RuleId, type RuleValues } from '../rules/rules';
 
@@ -10,6 +11,8 @@ export interface Doc {
   kit: ReadonlyMap<string, Part>;
   mounts: MountIndex;
   rules: RuleValues;
+  /** Who holds it; null where nobody said. */
+  operator: Operator | null;
 }
 
 type Seen = Pick<Reader<Doc, never>, 'cell'>;
@@ -40,6 +43,8 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   hand: true,
   upright: true,
   limits: true,
+  carry: true,
+  carriers: true,
   light: true,
   reference: true,
   hold: true,
@@ -97,6 +102,7 @@ const PART: Cell<Doc> = { read: (doc, id) => doc.kit.get(id) };
 /** All parts there are: who goes through them minds each. */
 const PARTS: Cell<Doc> = { read: (doc) => doc.job.kit };
 const MOUNTS: Cell<Doc> = { read: (doc) => doc.mounts };
+const OPERATOR: Cell<Doc> = { read: (doc) => doc.operator };
 
 /** The kit, each part that is looked at written down. */
 class KitView implements ReadonlyMap<string, Part> {
@@ -163,5 +169,8 @@ export class SeenDoc implements Doc {
   }
   get mounts(): MountIndex {
     return this.#reads.cell(MOUNTS) as MountIndex;
+  }
+  get operator(): Operator | null {
+    return this.#reads.cell(OPERATOR) as Operator | null;
   }
 }

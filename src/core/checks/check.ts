@@ -22,6 +22,11 @@ export interface Check {
   tried?: (verdict: Verdict) => boolean;
   /** A mark test says more than its numbers: one can be put down with it. */
   marks?: true;
+  /**
+   * What is in doubt for other reasons may still come nearer: a fix that leaves it tight counts where
+   * it brings its margin up by this much, in its unit.
+   */
+  nearer?: number;
   /** It takes longer than others: a trial comes to it last. */
   slow?: true;
   run: (built: Built) => Verdict[];

@@ -331,6 +331,14 @@ describe('intervals hold what they claim', () => {
       'mount.throat',
     ]);
     expect([...beside].sort()).toEqual([
+      'carry.balance-fore',
+      'carry.balance-side',
+      'carry.hang',
+      'carry.head',
+      'carry.headroom',
+      'carry.legs',
+      'carry.mass',
+      'carry.stand',
       'drive.interference',
       'drive.reach',
       'drive.ring-fit',

@@ -6,7 +6,7 @@ export const at = (rig: Rig, ...path: string[]) => ['rigs', rig.id, ...path];
 /** Field by field, so that what another window sets in the same group stays. */
 export function groupChanges(
   rig: Rig,
-  group: 'light' | 'limits',
+  group: 'light' | 'limits' | 'carry',
   before: object | undefined,
   patch: object,
 ): Change[] {

@@ -10,6 +10,7 @@ import type { DrawFigure, Figure } from '../engine/figure';
 import { drawFigure } from './draw';
 import { isKind, type Kind } from '../kit/fields';
 import type { Part } from '../kit/types';
+import { figures as carry } from '../areas/carry/kit/figure';
 
 /** How every kind is drawn by itself: a kind without a figure does not compile. */
 const FIGURES: Readonly<Record<Kind, DrawFigure>> = {
@@ -21,6 +22,7 @@ const FIGURES: Readonly<Record<Kind, DrawFigure>> = {
   ...support,
   ...space,
   ...joints,
+  ...carry,
 };
 
 /**

@@ -142,6 +142,37 @@ export const limits = object({
   mass: number(1, 1_000_000, 'g'),
 });
 
+const held: Shape = {
+  is: 'choice',
+  values: [
+    'head',
+    'shoulder',
+    'handle',
+    'hook',
+    'two-grips',
+    'one-grip',
+    'hugged',
+    'hip',
+    'gimbal',
+    'monopod',
+    'table',
+    'vehicle',
+  ],
+};
+
+const carry = object({
+  by: held,
+  also: held,
+  x: number(-2000, 2000, 'mm'),
+  z: number(-2000, 2000, 'mm'),
+  least: number(0, 1_000_000, 'g'),
+  most: number(1, 1_000_000, 'g'),
+  axis: number(-5000, 20000, 'mm'),
+  eyes: number(0, 20000, 'mm'),
+  ceiling: number(0, 50000, 'mm'),
+  minutes: number(0, 1440, 'min'),
+});
+
 export const light = object({
   ev: number(-15, 25, 'EV'),
   iso: number(1, 1_000_000),
@@ -230,6 +261,7 @@ const rig = object(
     reference: id,
     light,
     limits,
+    carry,
     upright: { is: 'choice', values: ['left', 'right'] },
     hold: id,
     overhead: { is: 'flag' },

@@ -7,6 +7,7 @@ import { kinds as support } from '../areas/support/kit/kinds';
 import { kinds as space } from '../areas/space/kit/kinds';
 import { kinds as joints } from '../areas/joints/kit/kinds';
 import type { Field, KindDef } from '../engine/field';
+import { kinds as carry } from '../areas/carry/kit/kinds';
 
 export type * from '../engine/field';
 
@@ -23,6 +24,7 @@ const ALL = {
   ...support,
   ...space,
   ...joints,
+  ...carry,
 } satisfies Record<string, KindDef>;
 
 /** Every kind of part that this version knows, by its word in a file. */
@@ -49,6 +51,8 @@ const UPPER_END: Readonly<Record<string, string>> = {
   slotStops: 'slotStopsTo',
   isoFrom: 'isoTo',
   heightFrom: 'heightTo',
+  counterFrom: 'counterTo',
+  plateLow: 'plateHigh',
 };
 
 /** Every pair of fields of a part, and of lines in its tables, that are the ends of one range. */

@@ -7,6 +7,7 @@ import type {
   Position,
   JobGoal,
   RuleChoice,
+  CarryUse,
   SpaceLimits,
 } from './types';
 
@@ -111,6 +112,7 @@ export interface RigDoc {
   reference?: string;
   light?: LightUse;
   limits?: SpaceLimits;
+  carry?: CarryUse;
   upright?: 'left' | 'right';
   hold?: string;
   overhead?: boolean;

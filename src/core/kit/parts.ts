@@ -5,6 +5,7 @@ import type { Adapter, Reducer } from '../areas/mount/kit/parts';
 import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
+import type { Carrier } from '../areas/carry/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { PartBase } from '../engine/part';
 
@@ -38,6 +39,7 @@ export type Part =
   | Fitting
   | Screw
   | Key
+  | Carrier
   | OtherPart;
 
 export type Drive = FollowFocus | Motor;

@@ -193,6 +193,46 @@ export interface SpaceLimits {
   mass?: number;
 }
 
+/** How a rig is held: on a head, a shoulder, by a handle. */
+export type HoldKind =
+  | 'head'
+  | 'shoulder'
+  | 'handle'
+  | 'hook'
+  | 'two-grips'
+  | 'one-grip'
+  | 'hugged'
+  | 'hip'
+  | 'gimbal'
+  | 'monopod'
+  | 'table'
+  | 'vehicle';
+
+/** How a rig is carried, and what is wanted of that. What it is held by is `hold`. */
+export interface CarryUse {
+  by?: HoldKind;
+  /** What it does besides: held on a shoulder, and set down on a table. */
+  also?: HoldKind;
+  /** Where it is held: off the middle of what it is held by, mm in the frame of reference. */
+  x?: number;
+  z?: number;
+  /** What it may and should weigh, g. */
+  least?: number;
+  most?: number;
+  /** Height of the optical axis over the floor, of the subject's eyes and of a ceiling, mm. */
+  axis?: number;
+  eyes?: number;
+  ceiling?: number;
+  /** How long it is held in one go, min. */
+  minutes?: number;
+}
+
+/** A head, legs, a gimbal: what the rig stands on, hangs from or is worn on. */
+export interface CarrierUse {
+  id: string;
+  part: string;
+}
+
 /** What is shot with a job's rigs, and how: what proposals are ranked by. Nothing of it is a verdict. */
 export interface JobGoal {
   /** Id of a goal of the shelf. */
@@ -293,6 +333,8 @@ export interface Rig {
   reference?: string;
   /** The fitted part that the rig is held by; from below when absent. */
   hold?: string;
+  carry?: CarryUse;
+  carriers?: CarrierUse[];
   /** It is above somebody's head, or on a vehicle. */
   overhead?: boolean;
   /** How the rig was set when a lens was last on, by the id of the lens. */

@@ -6,6 +6,7 @@ import type { Reducer } from '../areas/mount/kit/parts';
 import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
+import { CARRIER_KINDS, type Carrier } from '../areas/carry/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
 
@@ -20,6 +21,7 @@ export type * from '../areas/drive/kit/parts';
 export type * from '../areas/support/kit/parts';
 export type * from '../areas/space/kit/parts';
 export type * from '../areas/joints/kit/parts';
+export type * from '../areas/carry/kit/parts';
 export type * from './parts';
 export type { Kind } from './fields';
 export type * from './rig';
@@ -117,4 +119,10 @@ export function isKey(p: Part | null | undefined): p is Key {
 /** How many of this piece are on hand; a part that does not say counts as one. */
 export function onHand(p: Part): number {
   return p.count ?? 1;
+}
+
+const CARRIERS: ReadonlySet<string> = new Set(CARRIER_KINDS);
+
+export function isCarrier(p: Part | null | undefined): p is Carrier {
+  return p !== null && p !== undefined && CARRIERS.has(p.kind);
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { build, shared } from '../build/build';
-import { check } from '../areas/checks';
+import { check, CHECKS } from '../areas/checks';
+import { comesNearer } from '../solve/hold';
 import type { Verdict } from '../checks/finding';
 import { fixesFor } from '../solve/fixes';
 import { onHand } from '../kit/types';
@@ -46,7 +47,8 @@ function broken(s: Subject): string[] {
       for (const l of low)
         out.push(`${v.key}: ${fix.title} lowers ${l.key} to ${l.state}: ${l.why}`);
       const again = after.find((a) => a.key === v.key);
-      if (again && RANK[again.state] <= RANK[v.state])
+      const own = CHECKS.find((c) => c.id === v.id)!;
+      if (again && RANK[again.state] <= RANK[v.state] && !comesNearer(own, v, again))
         out.push(`${v.key}: ${fix.title} leaves it ${again.state}`);
       for (const id of usedTooOften(next))
         if (!twice.has(id)) out.push(`${v.key}: ${fix.title} uses ${id} more often than there is`);

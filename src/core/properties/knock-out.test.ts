@@ -26,6 +26,13 @@ const SORTS_OF_INTERFACES = new Set(['pinned', 'count', 'captive', 'along', 'wea
 const tellsF = (job: Job, id: string) =>
   job.kit.some((p) => p.id === id && isLens(p) && p.fStop !== undefined);
 
+/**
+ * Where nobody stated it a weight sits in the middle of its solids, within a wide share of them: a
+ * narrow number is gone for a wide one, as a tolerance is for that of its class. What rests on it may
+ * come from a sure fail to *may be*, and never to ok.
+ */
+const WIDER = 'centreOfGravity';
+
 interface KnockOut {
   what: string;
   changes: Change[];
@@ -66,8 +73,12 @@ function broken(s: Subject, every = 1, offset = 0): string[] {
     .filter((_, i) => i % every === offset % every)
     .flatMap(({ what, changes, own }) => {
       const after = changed(s, changes);
-      const stays = before.filter((v) => !own?.(v));
-      return raised(stays, checkRig(after.job, after.rig)).map((r) => `${what} -> ${r}`);
+      const wider = what.endsWith(`/${WIDER}`);
+      const now = checkRig(after.job, after.rig);
+      const sure = (v: Verdict) =>
+        wider && v.id.startsWith('carry.') && v.state === 'fail' ? { ...v, state: 'tight' } : v;
+      const stays = before.filter((v) => !own?.(v)).map((v) => sure(v) as Verdict);
+      return raised(stays, now).map((r) => `${what} -> ${r}`);
     });
 }
 

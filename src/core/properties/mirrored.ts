@@ -34,6 +34,7 @@ function part(p: Part): Part {
 function rig(r: Rig): Rig {
   return over(r, {
     upright: turned,
+    carry: (c) => over(c as object, { x: negated }),
     frames: (list) => (list as object[]).map((f) => over(f, { x: negated })),
     light: (l) => over(l as object, { from: turned }),
     box: (b) =>

@@ -9,6 +9,8 @@ import { setPlateHeight, setPlateStation } from '../areas/rods/moves/under';
 import { setSupport } from '../areas/support/moves/support';
 import { deedsOf, putOn } from '../areas/moves';
 import { keepPosition, setHold, setOverhead, setSeat } from '../areas/joints/moves/seat';
+import { HOLD_KINDS } from '../areas/carry/model/hold';
+import { setCarry } from '../areas/carry/moves/carry';
 import { setLight } from '../areas/light/moves/light';
 import { putBody } from '../areas/coverage/moves/body';
 import { putLens } from '../areas/coverage/moves/lens';
@@ -176,6 +178,9 @@ function settings(job: Job, rig: Rig): Edit[] {
       keepPosition(rig, u, 'in'),
       keepPosition(rig, { ...u, turn: 30, slide: 5 }, 'out'),
     ]),
+    ...HOLD_KINDS.map((by) => setCarry(rig, { by, also: 'table' }, 'x')),
+    setCarry(rig, { x: 6, z: 14, least: 2500, most: 4200 }, 'x'),
+    setCarry(rig, { axis: 1400, eyes: 1500, ceiling: 1700, minutes: 3 }, 'x'),
     setOverhead(rig, true),
     setUpright(rig, 'left'),
     setUpright(rig, 'right'),

@@ -1,3 +1,5 @@
+import { carried } from './carried';
+import type { Reading } from './reading';
 import { chipCircle, circleSum, framingSqueeze, modeSize } from '../build/circle';
 import { axisOf } from '../build/axis';
 import { flangeOf, type Built } from '../build/build';
@@ -6,7 +8,6 @@ import type { Given } from '../build/given';
 import { chipStop, chipStopValue } from '../build/chip-stop';
 import { confusion } from '../areas/mount/model/flange';
 import { lacking } from '../checks/judge';
-import type { Measurement } from '../checks/finding';
 import { frameOnChip } from '../optics/coverage';
 import { depthOfField, hyperfocal } from '../optics/depth';
 import { diagonalCrop, fieldOfView, looksLike, widthCrop } from '../optics/field';
@@ -15,26 +16,7 @@ import { stopsGained } from '../optics/reducer';
 import { exact, metres, plain, say, sayRange } from '../quantity/say';
 import { spread } from '../quantity/spread';
 
-/** A number that is simply so, with its interval and its sum: no verdict. */
-export interface Reading {
-  id: string;
-  /** What it is, short. */
-  label: string;
-  /** The same without the mode, frame or format that it is of. */
-  what: string;
-  /** It goes by the distance that is focused at. */
-  atFocus: boolean;
-  unit: string;
-  /** Null when a number it needs is missing. */
-  value: number | null;
-  lo: number;
-  hi: number;
-  /** As it is shown. */
-  text: string;
-  sum: string;
-  basis: string;
-  missing: Measurement[];
-}
+export type { Reading };
 
 interface ReadingSpec {
   id: string;
@@ -104,8 +86,8 @@ function times(built: Built): string {
 
 /** Every reading of a rig, in the order in which people ask for them. */
 export function readings(built: Built): Reading[] {
-  return [likeness, fields, crops, light, stopAndCircle, depths, pitch, stations].flatMap((of) =>
-    of(built),
+  return [likeness, fields, crops, light, stopAndCircle, depths, pitch, stations, carried].flatMap(
+    (of) => of(built),
   );
 }
 

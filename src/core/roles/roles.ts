@@ -15,6 +15,7 @@ import { spacerRole } from '../areas/rods/roles/spacer';
 import { fittedRole } from '../areas/space/roles/fitted';
 import { supportRole } from '../areas/support/roles/support';
 import type { Role } from '../edit/role';
+import { carrierRole } from '../areas/carry/roles/carrier';
 
 /** Every role there is, from the camera outwards, then under and beside. */
 export const ROLES: readonly Role[] = [
@@ -34,4 +35,5 @@ export const ROLES: readonly Role[] = [
   driveRole,
   extensionRole,
   fittedRole,
+  carrierRole,
 ];

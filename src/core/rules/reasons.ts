@@ -238,4 +238,44 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'A key that cannot be held cannot be turned.',
     otherSchool: 'With a ratchet and a long bit fingers do not have to get near.',
   },
+  'carry.tilt': {
+    reason: 'Up to this a finger keeps it level and the picture is not seen to lean.',
+    otherSchool: 'Some like a nose that hangs: it comes up by itself when the hand turns.',
+  },
+  'carry.tilt-most': {
+    reason: 'Past this a hand fights the rig all the time, and the horizon is lost at every turn.',
+    otherSchool: 'For one short shot anything can be held.',
+  },
+  'carry.offset': {
+    reason: 'A head or a shoulder takes this up by drag or by leaning.',
+    otherSchool: 'With the lens locked off a larger offset does no harm.',
+  },
+  'carry.offset-most': {
+    reason: 'Plates slide this far to either side; more asks for another place of the plate.',
+    otherSchool: 'Long dovetails slide much farther: state the travel, then that counts.',
+  },
+  'carry.wrist': {
+    reason: 'What twists a wrist steadily tires it within minutes.',
+    otherSchool: 'Some brace the forearm against the rig and bear more.',
+  },
+  'carry.wrist-most': {
+    reason: 'Past this a hand lets go or is hurt.',
+    otherSchool: 'With a second hand on the lens it is no longer one wrist.',
+  },
+  'carry.stand': {
+    reason: 'A table is knocked, a floor is not level: below this it tips.',
+    otherSchool: 'On a sandbag or with a hand on it less is enough.',
+  },
+  'carry.headroom': {
+    reason: 'A handle that is held needs room for the hand, and nobody holds to a centimetre.',
+    otherSchool: 'On a head that is locked the rig may stand right under the ceiling.',
+  },
+  'carry.eyes': {
+    reason: 'A lens off the height of the eyes looks down on somebody, or up.',
+    otherSchool: 'A low or a high lens can be what is wanted: leave the eyes empty then.',
+  },
+  'carry.ballast': {
+    reason: 'What slides or is useful balances as well; lead is carried for nothing.',
+    otherSchool: 'A kilogram at the back is quicker than building anew, and steadies the rig.',
+  },
 };

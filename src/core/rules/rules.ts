@@ -7,6 +7,7 @@ import { rules as support } from '../areas/support/kit/rules';
 import { rules as space } from '../areas/space/kit/rules';
 import { rules as sight } from '../areas/sight/kit/rules';
 import { rules as joints } from '../areas/joints/kit/rules';
+import { rules as carry } from '../areas/carry/kit/rules';
 import type { RuleChoice } from '../kit/types';
 import type { Rule } from '../engine/rule';
 
@@ -27,6 +28,7 @@ export const RULES = [
   ...space,
   ...sight,
   ...joints,
+  ...carry,
 ] as const satisfies readonly Rule[];
 
 export type RuleId = (typeof RULES)[number]['id'];

@@ -198,6 +198,7 @@ const WHOLE: readonly (readonly [keyof RigDoc, string])[] = [
   ['reference', 'reference format'],
   ['light', 'light'],
   ['limits', 'what it has to fit into'],
+  ['carry', 'how it is carried'],
   ['upright', 'the side on top'],
   ['hold', 'held by'],
   ['overhead', 'above a head, or on a vehicle'],

@@ -1,3 +1,4 @@
+import { typical as carry } from '../areas/carry/kit/typical';
 import { typical as coverage } from '../areas/coverage/kit/typical';
 import { typical as drive } from '../areas/drive/kit/typical';
 import { typical as front } from '../areas/front/kit/typical';
@@ -25,6 +26,7 @@ export const SHELF: readonly Typical[] = [
   ...support,
   ...space,
   ...joints,
+  ...carry,
 ];
 
 const BY_ID = new Map(SHELF.map((t) => [t.id, t]));

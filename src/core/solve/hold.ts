@@ -37,7 +37,8 @@ export function hold(
   const after = sameFinding(own, runOne(trial, own), finding);
   if (!after) return null;
   const state: State = after === 'gone' ? 'ok' : after.state;
-  if (BADNESS[state] >= BADNESS[finding.state] || state === 'unknown') return null;
+  const near = after !== 'gone' && comesNearer(own, finding, after);
+  if (state === 'unknown' || !(near || BADNESS[state] < BADNESS[finding.state])) return null;
   // What does not mount at all hides what comes after: that it shows is not the fix's doing.
   const reveals = own.hides === true;
   const costs: Verdict[] = [];
@@ -66,8 +67,8 @@ export function hold(
     const [count, before] = [total(counts), trials.count];
     const better =
       count.fail - before.fail || count.unknown - before.unknown || count.tight - before.tight;
-    if (SET_BY_HAND.has(finding.id) ? better > 0 : better >= 0 && !raisedOnly(finding, state))
-      return null;
+    const even = near || raisedOnly(finding, state);
+    if (SET_BY_HAND.has(finding.id) || even ? better > 0 : better >= 0) return null;
   }
   return {
     held: {
@@ -77,6 +78,18 @@ export function hold(
       built: trial,
     },
   };
+}
+
+/** Tight before and after, and by as much better as its check says that it takes. */
+export function comesNearer(own: Check, before: Verdict, after: Verdict): boolean {
+  return (
+    own.nearer !== undefined &&
+    before.state === 'tight' &&
+    after.state === 'tight' &&
+    before.margin !== null &&
+    after.margin !== null &&
+    after.margin.value >= before.margin.value + own.nearer
+  );
 }
 
 /** From fail to tight the counts go down one and up one: that is better all the same. */

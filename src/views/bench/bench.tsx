@@ -10,7 +10,9 @@ import {
   type ReactNode,
 } from 'react';
 import { withChanges, type Edit } from '@/core/edit/edit';
+import type { Verdict } from '@/core/checks/finding';
 import type { Job, Rig } from '@/core/kit/types';
+import { useAreas } from '@/views/store/use-checks';
 import { useSnapshot, useStore } from '@/views/store/store-context';
 import { useAdvice, useRigFacts, type Advice, type RigFacts } from './use-rig';
 
@@ -84,7 +86,11 @@ export function BenchProvider({ children }: { children: ReactNode }) {
     setLookers((n) => n + 1);
     return () => setLookers((n) => n - 1);
   }, []);
-  const first = facts?.verdicts.find((v) => v.state !== 'ok')?.key ?? null;
+  const areas = useAreas();
+  // Where only one area is shown the first of it stands open.
+  const shown = (v: Verdict) => area === null || !areas || areas.areaOf(v.id)?.id === area;
+  const open = facts?.verdicts.filter((v) => v.state !== 'ok') ?? [];
+  const first = (open.find(shown) ?? open[0])?.key ?? null;
   const lit = facts?.verdicts.some((v) => v.key === picked) ? picked : first;
   const advice = useAdvice(facts, lit, draft !== null || lookers === 0);
   // The same parts are the same list: what shows them is not drawn anew with every move.

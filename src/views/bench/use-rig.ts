@@ -3,13 +3,12 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { build, shared, type Built, type Shared } from '@/core/build/build';
 import type { Check } from '@/core/checks/check';
-import { runChecks } from '@/core/checks/run';
 import type { Fix, Verdict } from '@/core/checks/finding';
 import type { Setting } from '@/core/areas/front/model/situations';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import type { ChipShading } from '@/core/areas/front/model/chip-shading';
 import type { Job, Rig } from '@/core/kit/types';
-import { useChecks } from '@/views/store/use-checks';
+import { useChecks, useRun } from '@/views/store/use-checks';
 import { later, useLater } from '@/ui/use-later';
 import type { NextMeasurement } from '@/core/solve/measure-next';
 
@@ -26,6 +25,7 @@ export interface RigFacts {
 /** Everything the core says about a rig at once: needed within the frame of an edit. */
 export function useRigFacts(job: Job | null, rig: Rig | null): RigFacts | null {
   const checks = useChecks();
+  const runChecks = useRun();
   return useMemo(() => {
     if (!job || !rig) return null;
     const base = shared(job);
@@ -35,10 +35,10 @@ export function useRigFacts(job: Job | null, rig: Rig | null): RigFacts | null {
       rig,
       base,
       built,
-      verdicts: checks ? runChecks(built, checks) : [],
+      verdicts: checks && runChecks ? runChecks(built, checks) : [],
       checks,
     };
-  }, [job, rig, checks]);
+  }, [job, rig, checks, runChecks]);
 }
 
 export interface Advice {

@@ -24,6 +24,15 @@ export const PLACES_HELP: Readonly<Record<string, PlaceHelp>> = {
       'On the rig holds what is on rods and plate; Joints says what holds what, and where a part could go.',
     ],
   },
+  '/carry': {
+    what: 'What the rig weighs, where that sits, and how it hangs or stands.',
+    look: [
+      'The rig is drawn as it hangs or stands. The crossed mark is its centre of gravity; the ellipse about it is how far that is in doubt.',
+      'Marks with a cross are handles: slide the hand, a battery, the plate, and it finds its balance under your hand.',
+      'How it is held is said beside it: by what, where, on which head; the band that it should weigh in; heights, and a ceiling.',
+      'What you can hold stays on this device and is in no file of a job.',
+    ],
+  },
   '/kit': {
     what: 'Everything there is to build from: own, borrowed, to be hired.',
     look: [

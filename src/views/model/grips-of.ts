@@ -14,6 +14,9 @@ import { setSeat } from '@/core/areas/joints/moves/seat';
 import { project } from '@/core/drawing/project';
 import { valueOf } from '@/core/quantity/quantity';
 import { setFitted } from '@/core/areas/space/moves/fitted';
+import { holdOf } from '@/core/areas/carry/model/hold';
+import { slidersOf } from '@/core/areas/carry/model/slides';
+import { setCarry } from '@/core/areas/carry/moves/carry';
 import { setPlateStation } from '@/core/areas/rods/moves/under';
 import { setRodTip } from '@/core/areas/rods/moves/rods';
 import { setSupport } from '@/core/areas/support/moves/support';
@@ -64,7 +67,7 @@ export function gripsOf(facts: RigFacts, view: View): Grip[] {
   });
   return view === 'front'
     ? [...fitted, ...stand.drives.flatMap((d) => angleGrip(g, d))]
-    : [...onRods(g), ...fitted];
+    : [...onRods(g), ...fitted, ...(view === 'side' ? grabGrip(g) : [])];
 }
 
 /** Something at a station: its value is where it stands. */
@@ -245,6 +248,29 @@ function angleGrip({ facts: { rig } }: Ground, d: PlacedDrive): Grip[] {
         const [pu, pv] = [-c * Math.cos(a) + du, c * Math.sin(a) + dv];
         return (Math.atan2(pv, -pu) * 180) / Math.PI;
       },
+    },
+  ];
+}
+
+/** Where the rig is held, along what it is held by. */
+function grabGrip({ facts: { rig, built }, n }: Ground): Grip[] {
+  const hold = holdOf(built);
+  const grab = slidersOf(built).find((s) => s.grab);
+  if (!hold || !grab) return [];
+  const now = rig.carry?.z ?? 0;
+  return [
+    {
+      key: 'grab',
+      piece: hold.piece?.key ?? 'grab',
+      label: `Where ${grab.name} takes it`,
+      u: n(hold.at[2]),
+      v: n(hold.at[1]),
+      value: now,
+      text: `${sayLength(now, 0)} ahead of the middle of ${hold.piece?.name ?? 'it'}`,
+      to: (z) => setCarry(rig, { z }, `Hold it ${plainLength(z)} ahead of the middle`),
+      home: null,
+      release: null,
+      moved: along,
     },
   ];
 }

@@ -5,13 +5,12 @@ import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { build } from '@/core/build/build';
 import { worst } from '@/core/checks/finding';
-import { runChecks } from '@/core/checks/run';
 import { Button } from '@/ui/button';
 import type { Option } from '@/ui/option';
 import { Picker } from '@/ui/picker';
 import { placeAt } from '@/views/places';
 import { useSnapshot, useStore } from '../store/store-context';
-import { useChecks } from '../store/use-checks';
+import { useChecks, useRun } from '../store/use-checks';
 
 /** Comes with the list it stands under. */
 const RigActions = dynamic(() => import('./rig-actions').then((m) => m.RigActions), {
@@ -26,6 +25,7 @@ export function RigSwitch() {
   const router = useRouter();
   const path = usePathname();
   const checks = useChecks();
+  const runChecks = useRun();
   if (!job) return null;
   const rig = job.rigs.find((r) => r.id === rigId) ?? null;
   const options = (query: string): Option[] =>
@@ -34,7 +34,7 @@ export function RigSwitch() {
       .map((r) => ({
         id: r.id,
         name: r.name,
-        state: checks ? worst(runChecks(build(job, r), checks).map((v) => v.state)) : undefined,
+        state: checks && runChecks ? worst(runChecks(build(job, r), checks).map((v) => v.state)) : undefined,
         chosen: r.id === rigId,
         pick: () => {
           store?.selectRig(r.id);

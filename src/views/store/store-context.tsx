@@ -11,6 +11,7 @@ import {
 import { LOADING, type Snapshot } from '@/db/shown';
 import { JobStore } from '@/db/store';
 import type { JobDoc } from '@/core/kit/kept';
+import { operateHere } from './operator';
 import { sayInUnitsHere } from './units';
 
 const Context = createContext<JobStore | null>(null);
@@ -24,6 +25,7 @@ export function StoreProvider({ children }: { children: ReactNode }) {
   const [store] = useState(() => {
     if (typeof window === 'undefined') return null;
     sayInUnitsHere();
+    operateHere();
     return new JobStore();
   });
   useEffect(() => {

@@ -1,0 +1,70 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { judge } from '../../../checks/judge';
+import { exact, say } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import type { Spread } from '../../../quantity/spread';
+import { GRAVITY } from '../../support/model/load';
+import { balanceOf, totalOf, type Balance } from '../model/balance';
+import { aboutOf, ranked, under } from './offsets';
+
+export const carryHand: Check = {
+  id: 'carry.hand',
+  title: 'Twist on the wrist',
+  short: 'twists the wrist',
+  nearer: 0.2,
+  says: 'What a rig that is held by one grip twists the wrist with: roll and pitch apart, since the centre of gravity lies beside and ahead of the hand.',
+  formula: 'roll m g dx, pitch m g dz about the grip',
+  run(built) {
+    const b = balanceOf(built);
+    return b?.hold.kind === 'one-grip' ? [twist(built, b, 'roll'), twist(built, b, 'pitch')] : [];
+  },
+};
+
+function twist(built: Built, b: Balance, which: 'roll' | 'pitch'): Verdict {
+  const off = which === 'roll' ? b.right : b.ahead;
+  const { inputs: masses, value: total } = totalOf(b.weights);
+  const most = built.rules['carry.wrist-most'];
+  const free = built.rules['carry.wrist'];
+  let moment: Spread | null = null;
+  // Every mass is in the offset as well: no further inputs.
+  const v = judge({
+    id: 'carry.hand',
+    key: `carry.hand:${which}`,
+    about: aboutOf(b),
+    inputs: off.inputs,
+    margin: (x) => {
+      const at = (g: (typeof masses)[number]) => x[off.inputs.indexOf(g)]!;
+      return most - Math.abs((GRAVITY * total(masses.map(at)) * off.f(x)) / 1e6);
+    },
+    spread: () => (moment = sumEnds(off.spread(), masses, total)),
+    after: under(most),
+    wanted: Math.max(0, most - free),
+    unit: 'N m',
+    limit: { value: free, unit: 'N m', rule: 'carry.wrist' },
+    assumed: b.hold.assumed,
+    why: (o) =>
+      `It twists the wrist with ${say(Math.abs(moment!.value), 'N m')} of ${which}${o.state === 'tight' ? ` (${exact(moment!.lo, 2)} to ${exact(moment!.hi, 2)})` : ''}${o.hi < 0 ? ': nobody holds that for long. A second hand, a shoulder or a support' : ''}.`,
+    sum: () => `m g d = ${exact(moment!.value, 2)} N m`,
+    lacking: (missing) => `What twists the wrist is not known: ${missing} missing.`,
+    basis: ruleBasis('carry.wrist'),
+  });
+  return ranked(b, v);
+}
+
+/** `m g d` over the tolerances of both; wider than it is by what moves both. */
+function sumEnds(
+  off: Spread,
+  masses: readonly { known: { lo: number; hi: number; value: number } | null }[],
+  total: (x: readonly number[]) => number,
+): Spread {
+  const m = (k: 'lo' | 'hi' | 'value') => total(masses.map((g) => Math.max(0, g.known![k])));
+  const g = GRAVITY / 1e6;
+  return {
+    value: g * m('value') * off.value,
+    lo: g * (off.lo < 0 ? m('hi') : m('lo')) * off.lo,
+    hi: g * (off.hi < 0 ? m('lo') : m('hi')) * off.hi,
+    shares: off.shares,
+  };
+}

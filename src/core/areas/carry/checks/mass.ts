@@ -1,0 +1,57 @@
+import type { Check } from '../../../checks/check';
+import { judge } from '../../../checks/judge';
+import { sayMass } from '../../../quantity/say';
+import type { Built } from '../../../build/build';
+import type { Verdict } from '../../../checks/finding';
+import { totalOf } from '../model/balance';
+import { weightsOf } from '../model/weights';
+import { ranked } from './offsets';
+
+export const carryMass: Check = {
+  id: 'carry.mass',
+  title: 'Mass against the wanted band',
+  short: 'off the wanted mass',
+  says: 'What the rig weighs against what it should weigh at least and may weigh: too light is wrong as well for who wants inertia. What carries it is not in it.',
+  formula: 'limit - sum of masses; sum of masses - least',
+  run(built) {
+    const { least, most } = built.rig.carry ?? {};
+    return [
+      ...(most === undefined ? [] : [against(built, most, 'most')]),
+      ...(least === undefined ? [] : [against(built, least, 'least')]),
+    ];
+  },
+};
+
+/** The mass of the rig against one end of the band: outside of it is tight, never a fail. */
+function against(built: Built, limit: number, which: 'most' | 'least'): Verdict {
+  const weights = weightsOf(built);
+  const { inputs, value } = totalOf(weights);
+  const room = (m: number) => (which === 'most' ? limit - m : m - limit);
+  const mass = (o: { value: number }) => (which === 'most' ? limit - o.value : limit + o.value);
+  const v = judge({
+    id: 'carry.mass',
+    key: `carry.mass:${which}`,
+    about: [...new Set(weights.map((w) => w.part.id))],
+    inputs,
+    margin: (x) => room(value(x)),
+    // A school of its own: off the band is a word, not a fault.
+    after: (s) => ({ ...s, hi: Math.max(s.hi, 0) }),
+    unit: 'g',
+    limit: { value: limit, unit: 'g', rule: null },
+    why: (o) => {
+      const says = `The rig weighs ${sayMass(mass(o))}`;
+      const off = sayMass(Math.abs(o.value));
+      if (which === 'most')
+        return o.value < 0
+          ? `${says}, ${off} more than the ${sayMass(limit)} wanted.`
+          : `${says}, ${off} under the ${sayMass(limit)} wanted${o.lo < 0 ? ', or more inside the tolerances' : ''}.`;
+      return o.value < 0
+        ? `${says}, ${off} less than the ${sayMass(limit)} that steady it.`
+        : `${says}, ${off} over the ${sayMass(limit)} that steady it${o.lo < 0 ? ', or less inside the tolerances' : ''}.`;
+    },
+    sum: (o) => `${weights.length} parts, ${sayMass(mass(o))}; ${which} ${sayMass(limit)}`,
+    lacking: (missing) => `What the rig weighs is not known: ${missing} missing.`,
+    basis: '[trade] both schools: light to carry, heavy to steady',
+  });
+  return ranked({ weights }, v);
+}

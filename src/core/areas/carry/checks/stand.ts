@@ -1,0 +1,102 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import { RANK, type Verdict } from '../../../checks/finding';
+import { judge, lacking, plainVerdict } from '../../../checks/judge';
+import { exact, sayLength } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/rules';
+import { weighFirst } from '../model/balance';
+import { standingOf, type Standing } from '../model/standing';
+import { weightsOf } from '../model/weights';
+import { degrees, ranked } from './offsets';
+
+export const carryStand: Check = {
+  id: 'carry.stand',
+  title: 'Whether it stands',
+  short: 'tips over',
+  nearer: 3,
+  says: 'Whether the rig stands when it is set down: what touches the table, how far its centre of gravity lies inside of that, and how far it leans before it tips. On two points it does not stand.',
+  formula: 'atan(margin inside the support polygon / height of the centre)',
+  run(built) {
+    const { by, also } = built.rig.carry ?? {};
+    if (by !== 'table' && also !== 'table') return [];
+    const s = standingOf(built);
+    return s ? [standOfTable(built, s)] : [];
+  },
+};
+
+/** Kinds that a rig is not set down on. */
+const TENDER: ReadonlySet<string> = new Set([
+  'monitor',
+  'recorder',
+  'finder',
+  'microphone',
+  'cable-clamp',
+]);
+
+const BASE = { id: 'carry.stand', key: 'carry.stand' } as const;
+
+function standOfTable(built: Built, s: Standing): Verdict {
+  const about = [...new Set(s.on.map((p) => p.part))];
+  const weights = weightsOf(built);
+  const names = s.on.map((p) => p.name).join(', ');
+  const tender = s.on.find((p) => TENDER.has(p.kind));
+  const missing = [
+    ...new Set([
+      ...weights.map((w) => w.mass),
+      ...s.on.flatMap((p) => p.missing),
+      ...(s.edges ?? []).flatMap((e) => e.over.inputs),
+    ]),
+  ].filter((g) => g.known === null);
+  if (missing.length > 0)
+    return plainVerdict({
+      ...BASE,
+      about,
+      state: 'unknown',
+      why: `Whether it stands is not known: ${missing.length === 1 ? missing[0]!.label : `${missing.length} numbers`} missing.`,
+      sum: 'No sum.',
+      measure: weighFirst(weights, lacking(missing)),
+      basis: '[math]',
+    });
+  if (!s.edges)
+    return plainVerdict({
+      ...BASE,
+      about,
+      state: 'fail',
+      why: `Set down it touches on a line only (${names}): it does not stand by itself.`,
+      sum: 'fewer than three points: margin 0',
+      basis: '[math]',
+      wanted: ['a wider foot, a bag, or a hand on it'],
+    });
+  const wanted = built.rules['carry.stand'];
+  return s.edges
+    .map((e): Verdict => {
+      const v = judge({
+        ...BASE,
+        about,
+        inputs: e.over.inputs,
+        spread: e.over.spread,
+        after: (x) => ({ ...x, value: degrees(x.value), lo: degrees(x.lo), hi: degrees(x.hi) }),
+        wanted,
+        unit: 'deg',
+        limit: { value: wanted, unit: 'deg', rule: 'carry.stand' },
+        assumed: tender ? `It stands on ${tender.name}: lay it on another side.` : null,
+        why: (o) =>
+          o.hi < 0
+            ? `Set down it tips ${e.name}: its centre lies ${sayLength(-e.margin.spread().value, 0)} outside of what it stands on (${names}).`
+            : o.value < 0
+              ? `Set down on ${names} it may tip ${e.name} by itself: its centre lies about ${sayLength(-e.margin.spread().value, 0)} outside of that.`
+              : `Set down on ${names} it tips ${e.name} at a lean of ${exact(o.value, 1)} deg${o.state === 'tight' ? ` (${exact(o.lo, 1)} to ${exact(o.hi, 1)})` : ''}, ${sayLength(e.margin.spread().value, 0)} inside.`,
+        sum: (o) =>
+          `atan(${exact(e.margin.spread().value, 1)} mm / height) = ${exact(o.value, 1)} deg`,
+        lacking: (m) => `Whether it stands is not known: ${m} missing.`,
+        basis: ruleBasis('carry.stand'),
+      });
+      return ranked({ weights }, v);
+    })
+    .sort(
+      (a, b) =>
+        RANK[a.state] - RANK[b.state] ||
+        (a.margin?.lo ?? 0) - (b.margin?.lo ?? 0) ||
+        (a.margin?.hi ?? 0) - (b.margin?.hi ?? 0),
+    )[0]!;
+}

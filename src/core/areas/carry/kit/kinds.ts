@@ -1,0 +1,113 @@
+import { COMMON, mm, number, quantity, type KindDef } from '../../../engine/field';
+
+/** What a rig is carried by: the kinds of parts, and what each can say. */
+
+const bears = quantity('bears', 'bears', 'g', 'mass', 0, 1e6, {
+  first: true,
+  hint: 'as its maker states it; it counts, not Nelvix',
+});
+const height = (to: string) => [
+  mm('heightFrom', 'lowest', 4000, { first: true, hint: `floor to ${to}, legs in` }),
+  mm('heightTo', 'highest', 4000, { first: true, hint: `floor to ${to}, drawn out` }),
+];
+
+export const kinds = {
+  head: {
+    one: 'tripod head',
+    many: 'tripod heads',
+    fields: [
+      COMMON[0]!,
+      bears,
+      mm('tiltAxis', 'plate over the tilt axis', 300, {
+        first: true,
+        hint: 'top of its plate above the axis it tilts about; makers quote heights over the plate',
+      }),
+      mm('slideTravel', 'travel of its plate', 500, { hint: 'from stop to stop' }),
+      quantity('counterFrom', 'counterbalance, least', 'N m', 'moment', 0, 500, {
+        hint: 'moment it balances at its lowest step, at 90 deg',
+      }),
+      quantity('counterTo', 'counterbalance, most', 'N m', 'moment', 0, 500, {
+        hint: 'moment it balances at its highest step, at 90 deg',
+      }),
+      number('steps', 'steps of counterbalance', '', 1, 100, {
+        integer: true,
+        hint: 'even ones, the first of them the least',
+      }),
+      mm('baseHeight', 'height', 500, { hint: 'from what it stands on to the top of its plate' }),
+      ...COMMON.slice(1),
+    ],
+  },
+  legs: {
+    one: 'tripod',
+    many: 'tripods',
+    fields: [
+      COMMON[0]!,
+      bears,
+      ...height('where the head stands'),
+      mm('spread', 'feet from the middle', 2000, {
+        hint: 'a foot from the middle of the three, drawn out',
+      }),
+      ...COMMON.slice(1),
+    ],
+  },
+  gimbal: {
+    one: 'gimbal',
+    many: 'gimbals',
+    fields: [
+      COMMON[0]!,
+      bears,
+      mm('between', 'room between its arms', 1000, {
+        first: true,
+        hint: 'across, where the camera sits',
+      }),
+      mm('behind', 'room behind the axis', 1000, {
+        first: true,
+        hint: 'from the roll axis back to its arm',
+      }),
+      mm('travelFore', 'travel along', 500, { hint: 'of its plate along the lens, stop to stop' }),
+      mm('travelSide', 'travel across', 500, { hint: 'of its arm across, stop to stop' }),
+      mm('plateLow', 'plate under the axis, least', 500, {
+        hint: 'tilt axis down to the top of its plate',
+      }),
+      mm('plateHigh', 'plate under the axis, most', 500, {
+        hint: 'tilt axis down to the top of its plate',
+      }),
+      ...COMMON.slice(1),
+    ],
+  },
+  vest: {
+    one: 'vest or suspension',
+    many: 'vests and suspensions',
+    fields: [
+      COMMON[0]!,
+      bears,
+      quantity('liftFrom', 'lifts from', 'g', 'mass', 0, 1e6, {
+        first: true,
+        hint: 'lightest that its arm or line holds up level',
+      }),
+      mm('reach', 'hook ahead of the back', 1500, { hint: 'from the wearer to the hook' }),
+      ...COMMON.slice(1),
+    ],
+  },
+  monopod: {
+    one: 'monopod',
+    many: 'monopods',
+    fields: [COMMON[0]!, bears, ...height('its plate'), ...COMMON.slice(1)],
+  },
+  'vehicle-mount': {
+    one: 'vehicle mount',
+    many: 'vehicle mounts',
+    fields: [
+      COMMON[0]!,
+      bears,
+      number('cups', 'cups or feet', '', 1, 40, { integer: true }),
+      mm('cup', 'diameter of a cup', 500, { first: true }),
+      ...COMMON.slice(1),
+    ],
+  },
+  strap: {
+    one: 'bag strap',
+    many: 'bag straps',
+    fields: [COMMON[0]!, bears, mm('width', 'width', 200, { first: true }), ...COMMON.slice(1)],
+  },
+} satisfies Record<string, KindDef>;

@@ -1,0 +1,144 @@
+import type { Built } from '../../../build/build';
+import { at } from '../../../build/lin';
+import { project, type Point, type View } from '../../../drawing/project';
+import { exact, say, sayLength, sayMass } from '../../../quantity/say';
+import type { Vec } from '../../../solids/solid';
+import { GRAVITY } from '../../support/model/load';
+import { degrees } from '../checks/offsets';
+import { balanceOf, centreOf, leaning, massOf } from './balance';
+import { HANGS, HOLDS } from './hold';
+import { standingOf } from './standing';
+import { weightsOf } from './weights';
+
+/** How the rig is carried, in one view: for the drawing. All of it lies on the sheet of the view. */
+export interface CarriedView {
+  view: 'side' | 'front';
+  /** Where it is held; null while nobody said. */
+  hold: { at: Point; name: string } | null;
+  /** Centre of gravity with what it is in doubt by along the sheet; null while a number is missing. */
+  centre: { at: Point; half: Point } | null;
+  /** How far it leans as it hangs, degrees, to the right of the sheet down; 0 where it does not hang. */
+  lean: number;
+  /** Centre off the hold along the sheet, as it is said, and what pulls there. */
+  lever: { text: string; length: number } | null;
+  /** What it stands on when it is set down, along the sheet, and how high that is. */
+  floor: { from: number; to: number; v: number } | null;
+}
+
+/**
+ * How the rig hangs or stands, from the side or from the front.
+ *
+ * @param down it is set down, not held
+ */
+export function carriedView(built: Built, view: 'side' | 'front', down = false): CarriedView {
+  const b = balanceOf(built);
+  const point = (p: Vec): Point => project(view as View, p);
+  const hold =
+    b?.hold.piece && !down && b.hold.kind !== 'table'
+      ? {
+          at: point(b.hold.at.map((l) => at(l, (g) => g.known?.value ?? 0)) as unknown as Vec),
+          name: HOLDS[b.hold.kind].by,
+        }
+      : null;
+  const centre = centreOn(built, point);
+  const lean = hold && b && HANGS.has(b.hold.kind) && centre ? leanOf(built, view) : 0;
+  const m = massOf(built);
+  const along = hold && centre ? centre.at[0] - hold.at[0] : null;
+  const lever =
+    along === null || !m
+      ? null
+      : {
+          length: along,
+          text: `${sayLength(Math.abs(along), 0)} off, ${say((m.value * GRAVITY * Math.abs(along)) / 1e6, 'N m')}`,
+        };
+  const floor = down || b?.hold.kind === 'table' ? floorOf(built, view) : null;
+  return { view, hold, centre, lean, lever, floor };
+}
+
+function centreOn(built: Built, point: (p: Vec) => Point): CarriedView['centre'] {
+  const axes = centreOf(built);
+  if (weightsOf(built).length === 0) return null;
+  if (axes.some((q) => q.inputs.some((g) => g.known === null))) return null;
+  const ends = axes.map((q) => q.spread());
+  const mid = point(ends.map((s) => s.value) as unknown as Vec);
+  const [lo, hi] = [
+    point(ends.map((s) => s.lo) as unknown as Vec),
+    point(ends.map((s) => s.hi) as unknown as Vec),
+  ];
+  return { at: mid, half: [Math.abs(hi[0] - lo[0]) / 2, Math.abs(hi[1] - lo[1]) / 2] };
+}
+
+/** Degrees by which the right of the sheet hangs down. */
+function leanOf(built: Built, view: 'side' | 'front'): number {
+  const b = balanceOf(built)!;
+  const of = leaning(b, view === 'side' ? b.fore : b.side);
+  const down = b.above.f(b.above.inputs.map((g) => g.known!.value));
+  // Over the hold it turns over: no angle says how.
+  if (!(down < 0)) return 0;
+  const tangent = of.f(of.inputs.map((g) => g.known!.value));
+  // From the subject camera right is at the left of the sheet.
+  return degrees(tangent) * (view === 'side' ? 1 : -1);
+}
+
+function floorOf(built: Built, view: 'side' | 'front'): CarriedView['floor'] {
+  const { by, also } = built.rig.carry ?? {};
+  if ((by !== 'table' && also !== 'table') || built.rig.upright !== undefined) return null;
+  const s = standingOf(built);
+  if (!s || s.polygon.length === 0 || !s.on[0]) return null;
+  const along = s.polygon.map(([u, v]) => (view === 'side' ? v : -u));
+  const bottom = Math.min(
+    ...s.on.flatMap((p) => p.solids.filter((x) => !x.moving).map((x) => x.extent[1])),
+  );
+  return { from: Math.min(...along), to: Math.max(...along), v: bottom };
+}
+
+/** One bar: a part and what all of it on the rig weighs. */
+export interface MassBar {
+  part: string;
+  name: string;
+  count: number;
+  /** g; null while nobody weighed it. */
+  mass: number | null;
+  text: string;
+  /** Of the heaviest, 0 to 1. */
+  share: number;
+}
+
+/** Masses by part, largest first; what was not weighed first of all. */
+export function massBars(built: Built): MassBar[] {
+  const by = new Map<string, { name: string; count: number; mass: number | null }>();
+  for (const w of weightsOf(built)) {
+    const one = by.get(w.part.id) ?? { name: w.part.name, count: 0, mass: 0 as number | null };
+    const own = w.mass.known?.value;
+    one.count++;
+    one.mass = own === undefined || one.mass === null ? null : one.mass + own;
+    by.set(w.part.id, one);
+  }
+  const most = Math.max(1, ...[...by.values()].map((b) => b.mass ?? 0));
+  return [...by]
+    .map(([part, b]): MassBar => ({
+      part,
+      ...b,
+      text: b.mass === null ? 'not weighed' : sayMass(b.mass),
+      share: (b.mass ?? 0) / most,
+    }))
+    .sort(
+      (a, b) =>
+        Number(a.mass !== null) - Number(b.mass !== null) ||
+        (b.mass ?? 0) - (a.mass ?? 0) ||
+        (a.part < b.part ? -1 : 1),
+    );
+}
+
+/** `5.4 kg, 34 mm ahead of the middle of the head` in a line, for who looks first. */
+export function carriedWords(built: Built): string {
+  const m = massOf(built);
+  const b = balanceOf(built);
+  if (!m) return 'What it weighs is not known: something on it was not weighed.';
+  const weighs = `It weighs ${sayMass(m.value)} (${sayMass(m.lo)} to ${sayMass(m.hi)})`;
+  if (!b) return `${weighs}. Say how it is held, and it is balanced.`;
+  return `${weighs}, held ${HOLDS[b.hold.kind].name}.`;
+}
+
+/** `0.031 kg m2` */
+export const sayInertia = (kgm2: number) => `${exact(kgm2, 4)} kg m²`;

@@ -1,0 +1,203 @@
+import { constant, given, type Given } from '../../../build/given';
+import { lin, of, plus, times, type Lin } from '../../../build/lin';
+import type { Built } from '../../../build/build';
+import { node } from '../../../engine/reads';
+import { isBody, isLens, type Part } from '../../../kit/types';
+import { onAxis, pieceKey } from '../../../place/piece';
+import type { Piece, StandSolid } from '../../../place/setting';
+import { bulkOf } from '../../../solids/bulk';
+import { union, type Bounds, type Vec } from '../../../solids/solid';
+import { standOf, type Stand } from '../../../stand/stand';
+import { heldTogether } from '../../joints/model/load-path';
+
+/** A part of the rig as a weight: what it weighs, where that sits, how far it spreads. */
+export interface Weight {
+  /** The piece that it is of. */
+  key: string;
+  part: Part;
+  mass: Given;
+  /** Centre of gravity, x, y and z in the frame of reference, with the doubt of it. */
+  at: readonly [Lin, Lin, Lin];
+  /** Mean square of what it is made of about that, mm2, at equal density. */
+  spread: Vec;
+  /** Room that it takes, mm3: how much it may matter while nobody weighed it. */
+  volume: number;
+  /** Somebody said where along the lens its centre is. */
+  stated: boolean;
+}
+
+/** A weight that nobody looked for sits within this share of its extent about its middle. */
+export const CENTRE_DOUBT = 0.15;
+/** What is in or on another piece and has no place of its own sits anywhere in it. */
+const SOMEWHERE = 0.5;
+
+const doubts = new WeakMap<Part, Map<string, Given>>();
+
+/**
+ * Where the weight of a part sits, off the middle of it: one number for one piece, so that it is
+ * the same weight from one edit to the next.
+ */
+function doubt(part: Part, key: string, tol: number, path: string[]): Given {
+  let list = doubts.get(part);
+  if (!list) doubts.set(part, (list = new Map()));
+  const id = `${key} ${tol.toFixed(6)}`;
+  let g = list.get(id);
+  if (!g) {
+    const known = { value: 0, tol, from: 'guess' as const, lo: -tol, hi: tol };
+    const label = `where the weight of ${part.name} sits`;
+    g = { ...constant(label, 'mm', known), path, part: path.length > 0 ? part.id : '' };
+    list.set(id, g);
+  }
+  return g;
+}
+
+/** Every part of the rig as a weight, in the order of their keys; what carries it is none of it. */
+export function weightsOf(built: Built): readonly Weight[] {
+  return built.once(WEIGHTS);
+}
+
+const WEIGHTS = node('weights', (built: Built): readonly Weight[] => {
+  const stand = standOf(built);
+  const { parts } = heldTogether(built);
+  const free = new Map<string, Piece[]>();
+  for (const p of stand.pieces) {
+    // A screen that is folded out, a box that is swung away, is no second weight.
+    if (p.is === 'screen' || p.is === 'swing') continue;
+    const list = free.get(p.part);
+    if (list) list.push(p);
+    else free.set(p.part, [p]);
+  }
+  const pieces = new Map(stand.pieces.map((p) => [p.key, p]));
+  const list: Weight[] = [];
+  // The order of the file says nothing, not even in the last digit of a sum.
+  for (const [key, all] of [...parts].sort(([a], [b]) => (a < b ? -1 : 1))) {
+    for (const part of all) {
+      const own = take(free.get(part.id), key);
+      const piece = own ?? pieces.get(key);
+      list.push(weight(stand, part, piece, key, own !== undefined));
+    }
+  }
+  return list;
+});
+
+/** The piece of a part, its own before another one's of the same part. */
+function take(list: Piece[] | undefined, key: string): Piece | undefined {
+  if (!list || list.length === 0) return undefined;
+  const i = list.findIndex((p) => p.key === key);
+  return list.splice(Math.max(0, i), 1)[0];
+}
+
+function weight(
+  stand: Stand,
+  part: Part,
+  piece: Piece | undefined,
+  host: string,
+  own: boolean,
+): Weight {
+  const key = own && piece ? piece.key : host;
+  const all = piece?.solids.filter((s) => !s.moving) ?? [];
+  const solids = all.length > 0 ? all : (piece?.solids ?? []);
+  const b = bulkOf(solids.map((s) => s.solid));
+  const mass = given(part, 'mass');
+  if (!b || !piece) {
+    // It stands nowhere: nobody knows where it weighs.
+    const nowhere = of(constant(`where ${part.name} is`, 'mm', null));
+    const at = [nowhere, nowhere, nowhere] as const;
+    return { key, part, mass, at, spread: [0, 0, 0], volume: 0, stated: false };
+  }
+  const extent = solids.map((s) => s.extent).reduce(union);
+  const share = own ? CENTRE_DOUBT : SOMEWHERE;
+  const at = own ? statedAt(stand, part, piece, solids, b.centre, extent) : null;
+  const unsaid = (k: 0 | 1 | 2) =>
+    plus(
+      middleOf(piece, solids, k, b.centre),
+      of(
+        doubt(
+          part,
+          `${key} ${k}`,
+          share * (extent[(k + 3) as 3]! - extent[k]!),
+          k === 2 && own && (isBody(part) || isLens(part))
+            ? ['kit', part.id, 'centreOfGravity']
+            : [],
+        ),
+      ),
+    );
+  return {
+    key,
+    part,
+    mass,
+    at: at ?? [unsaid(0), unsaid(1), unsaid(2)],
+    spread: b.spread,
+    volume: own ? b.volume : 0,
+    stated: at !== null,
+  };
+}
+
+/** Of a lens or a body whose centre somebody stated: along the lens. Turned pieces are round about it. */
+function statedAt(
+  stand: Stand,
+  part: Part,
+  piece: Piece,
+  solids: readonly StandSolid[],
+  centre: Vec,
+  extent: Bounds,
+): readonly [Lin, Lin, Lin] | null {
+  if (!(isBody(part) || isLens(part)) || part.centreOfGravity === undefined) return null;
+  const along = given(part, 'centreOfGravity');
+  if (onAxis(piece)) return [lin(0), lin(0), plus(stand.seat, of(along))];
+  const across = (k: 0 | 1) =>
+    plus(
+      middleOf(piece, solids, k, centre),
+      of(doubt(part, `${piece.key} ${k}`, CENTRE_DOUBT * (extent[(k + 3) as 3]! - extent[k]!), [])),
+    );
+  return [across(0), across(1), plus(stand.face, of(along, -1))];
+}
+
+/**
+ * Middle of a piece along one axis as a sum of its numbers: from its faces, else from where its block
+ * stands, else as it is drawn with what its numbers can move it by.
+ */
+function middleOf(piece: Piece, solids: readonly StandSolid[], k: 0 | 1 | 2, centre: Vec): Lin {
+  const only = solids.length === 1 ? solids[0]! : null;
+  const ends = (s: { faces: StandSolid['faces'] }) => {
+    const f = s.faces!;
+    return times(k === 0 ? plus(f.x0, f.x1) : k === 1 ? plus(f.y0, f.y1) : plus(f.z0, f.z1), 0.5);
+  };
+  // The middle of the largest that has faces moves with them; how the others lie about it stays.
+  const held = largest(solids.filter((s) => s.faces !== null));
+  if (held) {
+    const e = held.extent;
+    return plus(ends(held), lin(centre[k] - (e[k] + e[(k + 3) as 3]!) / 2));
+  }
+  if (piece.pose && (only || piece.faces === null)) return piece.pose.middle[k];
+  const missing = solids.flatMap((s) => s.inputs.filter((g) => g.known === null));
+  const loose = Math.max(0, ...solids.filter((s) => s.known).map((s) => s.loose));
+  return plus(
+    lin(centre[k]),
+    ...missing.map((g) => of(g, 0)),
+    ...(loose > 0 ? [of(constant(`where ${piece.name} stands`, 'mm', around(loose)))] : []),
+  );
+}
+
+const around = (tol: number) => ({
+  value: 0,
+  tol,
+  from: 'guess' as const,
+  lo: -tol,
+  hi: tol,
+});
+
+function largest(solids: readonly StandSolid[]): StandSolid | null {
+  const room = (s: StandSolid) => {
+    const e = s.extent;
+    return (e[3] - e[0]) * (e[4] - e[1]) * (e[5] - e[2]);
+  };
+  return solids.reduce<StandSolid | null>((a, s) => (a && room(a) >= room(s) ? a : s), null);
+}
+
+/** Weights that go with a piece of the rig when it slides: it, and all that hangs on it. */
+export function weightsOn(list: readonly Weight[], keys: ReadonlySet<string>): Weight[] {
+  return list.filter((w) => keys.has(w.key));
+}
+
+export const BODY_KEY = pieceKey('body');

@@ -1,0 +1,100 @@
+'use client';
+
+import { memo, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { carriedWords } from '@/core/areas/carry/model/drawn';
+import { Button } from '@/ui/button';
+import { Tabs } from '@/ui/tabs';
+import { useLooking, type Bench } from '@/views/bench/bench';
+import { BenchFindings } from '@/views/bench/findings-panel';
+import { MeasurePanel } from '@/views/bench/measure-panel';
+import { WithRig } from '@/views/bench/with-rig';
+import { PrintButton } from '@/views/paper/print-button';
+import { CarriedDrawing } from './carried-drawing';
+import { CarryForm } from './carry-form';
+import { Masses } from './masses';
+
+/** The rig as it hangs or stands, what it weighs, and how it is held. */
+export function CarryView() {
+  return <WithRig>{(bench) => <CarryPlace key={bench.job.id} bench={bench} />}</WithRig>;
+}
+
+const TABS = [
+  { id: 'findings', name: 'Findings' },
+  { id: 'held', name: 'How it is held' },
+  { id: 'masses', name: 'Masses' },
+  { id: 'measure', name: 'Measure next' },
+] as const;
+
+const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
+  const { job, rig, facts, litParts, setDraft, drop, advice, setArea } = bench;
+  useLooking(bench);
+  // Who comes here asks about this first; everything else is one choice away.
+  useEffect(() => {
+    setArea('carry');
+    return () => setArea(null);
+  }, [setArea]);
+  const later = useDeferredValue(facts);
+  const follows = bench.dragging ? later : facts;
+  const [tab, setTab] = useState<(typeof TABS)[number]['id']>('findings');
+  const words = useMemo(() => carriedWords(follows.built), [follows.built]);
+  const [set, setDown] = useState(false);
+  const down = set && rig.carry?.also === 'table';
+  const of = { down, litParts, onDraft: setDraft, onDrop: drop };
+  return (
+    <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <h1 className="sr-only">{`${job.name}: ${rig.name}, carry`}</h1>
+      <div className="flex min-h-0 min-w-0 flex-col">
+        <div className="flex flex-wrap items-center gap-x-4 border-b border-rule px-3">
+          <p className="min-w-0 flex-1 py-1.5">{words}</p>
+          {rig.carry?.also === 'table' && rig.carry.by !== 'table' ? (
+            <Ways down={down} onDown={setDown} />
+          ) : null}
+        </div>
+        <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+          <CarriedDrawing facts={facts} view="side" {...of} />
+          <div className="flex min-h-0 border-t border-rule lg:border-l lg:border-t-0">
+            <CarriedDrawing facts={follows} view="front" {...of} />
+          </div>
+        </div>
+      </div>
+      <section
+        aria-label="How it is held and what is wrong with it"
+        className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
+      >
+        <Tabs label="Findings, how it is held, masses" tabs={TABS} tab={tab} onTab={setTab}>
+          {tab === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
+          {tab === 'held' ? <CarryForm facts={facts} /> : null}
+          {tab === 'masses' ? <Masses facts={follows} /> : null}
+          {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
+        </Tabs>
+        <div className="flex items-center border-t border-rule px-2 py-0.5">
+          <PrintButton />
+        </div>
+      </section>
+    </div>
+  );
+});
+
+/** As it is held, or as it is set down. */
+function Ways({ down, onDown }: { down: boolean; onDown: (down: boolean) => void }) {
+  return (
+    <div role="group" aria-label="The rig as it is" className="flex items-center">
+      {(
+        [
+          [false, 'Held'],
+          [true, 'Set down'],
+        ] as const
+      ).map(([is, name]) => (
+        <Button
+          key={name}
+          look="bare"
+          aria-pressed={down === is}
+          className={`!px-2 ${down === is ? 'text-ink underline decoration-accent decoration-[3px] underline-offset-8' : 'text-soft'}`}
+          onClick={() => onDown(is)}
+        >
+          {name}
+        </Button>
+      ))}
+    </div>
+  );
+}
