@@ -97,10 +97,14 @@ const SHOTS = [
     },
   },
   {
-    name: 'box-sheet',
-    path: '/kit',
-    theme: 'set',
-    act: openPart('Weir box'),
+    name: 'carry',
+    path: '/carry',
+    theme: 'bench',
+    act: async (page) => {
+      await goToRig('Wheelhouse')(page);
+      await page.getByRole('link', { name: 'Carry', exact: true }).click();
+      await page.getByText(/leaning 9/).waitFor();
+    },
   },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },
   {

@@ -3,6 +3,12 @@ import type { Job, Part, Rig } from '../kit/types';
 import type { Subject } from './rigs';
 
 const OTHER: Record<string, string> = { left: 'right', right: 'left' };
+/** A screen at the rear is hinged at camera left, or at camera right. */
+const SCREEN: Record<string, string> = {
+  ...OTHER,
+  rear: 'rear-right',
+  'rear-right': 'rear',
+};
 const turned = (x: unknown) => (typeof x === 'string' ? (OTHER[x] ?? x) : x);
 const negated = (x: unknown) => (typeof x === 'number' ? -x + 0 : x);
 
@@ -20,15 +26,23 @@ function over(o: object, fields: Record<string, (x: unknown) => unknown>): Recor
 
 /** A part as its mirror image: sides exchanged; focus rings turn the other way. */
 function part(p: Part): Part {
-  return over(p, {
-    screenSide: turned,
-    swing: turned,
-    sides: turned,
-    flags: (list) => (list as object[]).map((f) => over(f, { side: turned })),
-    interfaces: (list) =>
-      (list as object[]).map((i) => over(i, { face: turned, x: negatedQuantity })),
-    vents: (list) => (list as object[]).map((v) => over(v, { face: turned })),
-  }) as unknown as Part;
+  const sides = p as { openLeft?: boolean; openRight?: boolean };
+  const open =
+    sides.openLeft === undefined && sides.openRight === undefined
+      ? {}
+      : { openLeft: sides.openRight, openRight: sides.openLeft };
+  return over(
+    { ...p, ...open },
+    {
+      screenSide: (x) => SCREEN[x as string] ?? x,
+      swing: turned,
+      sides: turned,
+      flags: (list) => (list as object[]).map((f) => over(f, { side: turned })),
+      interfaces: (list) =>
+        (list as object[]).map((i) => over(i, { face: turned, x: negatedQuantity })),
+      vents: (list) => (list as object[]).map((v) => over(v, { face: turned })),
+    },
+  ) as unknown as Part;
 }
 
 function rig(r: Rig): Rig {

@@ -1,10 +1,10 @@
 import type { Given } from '../build/given';
 import type { Built } from '../build/build';
 import { lacking } from '../checks/judge';
-import { degrees } from '../areas/carry/checks/offsets';
 import {
   balanceOf,
   centreOf,
+  degrees,
   leaning,
   massOf,
   totalOf,

@@ -4,10 +4,10 @@ import { judge } from '../../../checks/judge';
 import type { Verdict } from '../../../checks/finding';
 import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
-import { balanceOf, leaning, type Balance } from '../model/balance';
+import { balanceOf, degrees, leaning, type Balance } from '../model/balance';
 import type { Quotient } from '../model/extremes';
 import { HANGS } from '../model/hold';
-import { aboutOf, degrees, judgeOffset, ranked } from './offsets';
+import { aboutOf, judgeOffset, ranked } from './offsets';
 
 export const carryHang: Check = {
   id: 'carry.hang',

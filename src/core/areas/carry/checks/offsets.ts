@@ -90,5 +90,3 @@ export function ranked(b: Pick<Balance, 'weights'>, v: Verdict): Verdict {
 export function aboutOf(b: Balance): string[] {
   return b.hold.piece ? [b.hold.piece.part] : [];
 }
-
-export const degrees = (tangent: number): number => (Math.atan(tangent) * 180) / Math.PI;

@@ -4,10 +4,10 @@ import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
-import { weighFirst } from '../model/balance';
+import { degrees, weighFirst } from '../model/balance';
 import { standingOf, type Standing } from '../model/standing';
 import { weightsOf } from '../model/weights';
-import { degrees, ranked } from './offsets';
+import { ranked } from './offsets';
 
 export const carryStand: Check = {
   id: 'carry.stand',

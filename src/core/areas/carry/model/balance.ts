@@ -143,3 +143,6 @@ export function sizeOf({ lo, hi }: { lo: number; hi: number }): { lo: number; hi
 export function leverOf(b: Balance, w: Weight, way: Way): Lin {
   return plus(along(w.at, way), times(along(b.hold.at, way), -1));
 }
+
+/** A tangent as an angle, degrees. */
+export const degrees = (tangent: number): number => (Math.atan(tangent) * 180) / Math.PI;

@@ -101,7 +101,8 @@ export const kinds = {
       choice('screenSide', 'screen folds out', [
         ['left', 'at camera left'],
         ['right', 'at camera right'],
-        ['rear', 'at the rear'],
+        ['rear', 'at the rear, hinged at camera left'],
+        ['rear-right', 'at the rear, hinged at camera right'],
         ['fixed', 'not: it is fixed'],
       ]),
       mm('screenHinge', 'screen hinge', 600, { hint: 'behind the mount face', onlyFor: SCREEN }),

@@ -45,7 +45,7 @@ export interface Body extends PartBase, Weighed {
   /** Moment its mount bears, N m, when its maker says. */
   mountMoment?: QuantityInput;
   /** The flip-out screen: on which side it is hinged and how it swings. */
-  screenSide?: 'left' | 'right' | 'rear' | 'fixed';
+  screenSide?: 'left' | 'right' | 'rear' | 'rear-right' | 'fixed';
   /** Hinge behind the mount face. */
   screenHinge?: QuantityInput;
   /** Middle of the screen over the optical axis. */

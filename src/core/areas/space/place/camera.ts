@@ -169,8 +169,9 @@ function placeScreen(s: Setting, f: Faces): void {
   const piece = s.piece({ is: 'screen' }, body);
   piece.name = `screen of ${body.name}`;
   const side = body.screenSide;
-  const x = side === 'right' ? f.x1 : f.x0;
-  const z = side === 'rear' ? f.z0 : hinge;
+  const rear = side === 'rear' || side === 'rear-right';
+  const x = side === 'right' || side === 'rear-right' ? f.x1 : f.x0;
+  const z = rear ? f.z0 : hinge;
   const axes: Axes =
     side === 'rear'
       ? [
@@ -178,17 +179,23 @@ function placeScreen(s: Setting, f: Faces): void {
           [0, 0, -1],
           [0, 1, 0],
         ]
-      : side === 'left'
+      : side === 'rear-right'
         ? [
-            [0, 0, -1],
             [-1, 0, 0],
-            [0, 1, 0],
-          ]
-        : [
             [0, 0, -1],
-            [1, 0, 0],
             [0, -1, 0],
-          ];
+          ]
+        : side === 'left'
+          ? [
+              [0, 0, -1],
+              [-1, 0, 0],
+              [0, 1, 0],
+            ]
+          : [
+              [0, 0, -1],
+              [1, 0, 0],
+              [0, -1, 0],
+            ];
   s.add(
     piece,
     'sweep',

@@ -1,0 +1,101 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { finding, goToRig, kept, open } from './open';
+
+/** How the rig is carried: drawn as it hangs or stands, balanced under the hand. */
+
+const side = (page: Page) =>
+  page.getByRole('group', { name: 'The rig as it is carried, side, from camera right' });
+
+async function at(page: Page, rig: string) {
+  await open(page, '/carry');
+  await goToRig(page, rig);
+}
+
+test('it leans as it hangs; the hand slid forward by keys takes the lean away, and one step back', async ({
+  page,
+}) => {
+  await at(page, 'Wheelhouse');
+  const caption = page.getByText(/^side, from camera right/);
+  await expect(caption).toContainText('leaning 9.7°');
+  await expect(finding(page, /It hangs 9\.7 deg nose down/)).toBeVisible();
+  const hand = side(page).getByRole('slider', { name: 'Where the hand takes it' });
+  await hand.focus();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await expect(finding(page, /It hangs 0\.\d deg nose/)).toBeVisible();
+  await expect(hand).toHaveAttribute('aria-valuenow', '44');
+  await kept(page);
+  await page.reload();
+  await expect(finding(page, /It hangs 0\.\d deg nose/)).toBeVisible();
+});
+
+test('dragged with the pointer it balances while it moves', async ({ page }) => {
+  await at(page, 'Wheelhouse');
+  const hand = side(page).getByRole('slider', { name: 'Where the hand takes it' });
+  const box = (await hand.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 30, box.y + box.height / 2, { steps: 6 });
+  // Still under the hand: the drawing has turned already.
+  await expect(page.getByText(/^side, from camera right/)).not.toContainText('9.7°');
+  await page.mouse.up();
+  await expect(finding(page, /It hangs 9\.7/)).toHaveCount(0);
+});
+
+test('set down it shows what it stands on', async ({ page }) => {
+  await at(page, 'Wheelhouse');
+  await page.getByRole('button', { name: 'Set down', exact: true }).click();
+  await expect(side(page).getByText('stands on')).toBeVisible();
+  await expect(page.getByText(/^side, from camera right/)).not.toContainText('leaning');
+});
+
+test('how it is held, on what and by whom is said by visible labels; a fix is one press', async ({
+  page,
+}) => {
+  await at(page, 'Lift bridge');
+  await expect(page.getByText('Say how it is held, and it is balanced.')).toBeVisible();
+  await page.getByRole('tab', { name: 'How it is held' }).click();
+  await page.getByLabel('held', { exact: true }).selectOption({ label: 'on a tripod head' });
+  await page.getByLabel('tripod head').selectOption({ label: 'Trunnion head' });
+  await page.getByLabel('ahead of its middle').fill('10');
+  await page.getByLabel('ahead of its middle').press('Enter');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  const heavy = finding(page, /are on Trunnion head; its maker states/);
+  await heavy.click();
+  await page
+    .getByRole('button', { name: /Winch head in place of Trunnion head/ })
+    .first()
+    .click();
+  await expect(finding(page, /are on Trunnion head/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(finding(page, /are on Trunnion head/)).toBeVisible();
+});
+
+test('who holds it stays on the device and is in no file', async ({ page }) => {
+  await at(page, 'Wheelhouse');
+  await expect(finding(page, /what you can just hold in one hand is missing/)).toBeVisible();
+  await page.getByRole('tab', { name: 'How it is held' }).click();
+  await page.getByLabel('in one hand').fill('40 kg');
+  await page.getByLabel('in one hand').press('Enter');
+  await page.getByRole('button', { name: 'Keep on this device' }).click();
+  await expect(finding(page, /what you can just hold in one hand is missing/)).toHaveCount(0);
+  await expect(page.getByRole('tab', { name: 'Findings' })).toBeVisible();
+  await open(page, '/jobs');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page
+      .getByRole('button', { name: /^(Save|Export)/ })
+      .first()
+      .click(),
+  ]);
+  expect(readFileSync(await file.path(), 'utf8')).not.toMatch(/40000|"one":/);
+});
+
+test('masses, part by part and configuration by configuration', async ({ page }) => {
+  await at(page, 'Lockside');
+  await page.getByRole('tab', { name: 'Masses' }).click();
+  await expect(page.getByRole('button', { name: /Sedge 18-35.*1080 g/ })).toBeVisible();
+  await expect(page.getByText('Configuration by configuration')).toBeVisible();
+  await expect(page.getByText('wanted 5000 g to 7500 g')).toBeVisible();
+});
