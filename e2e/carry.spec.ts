@@ -19,7 +19,7 @@ test('it leans as it hangs; the hand slid forward by keys takes the lean away, a
   const caption = page.getByText(/^side, from camera right/);
   await expect(caption).toContainText('leaning 9.7°');
   await expect(finding(page, /It hangs 9\.7 deg nose down/)).toBeVisible();
-  const hand = side(page).getByRole('slider', { name: 'Where the hand takes it' });
+  const hand = side(page).getByRole('slider', { name: 'Where it is held' });
   await hand.focus();
   for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
@@ -32,7 +32,7 @@ test('it leans as it hangs; the hand slid forward by keys takes the lean away, a
 
 test('dragged with the pointer it balances while it moves', async ({ page }) => {
   await at(page, 'Wheelhouse');
-  const hand = side(page).getByRole('slider', { name: 'Where the hand takes it' });
+  const hand = side(page).getByRole('slider', { name: 'Where it is held' });
   const box = (await hand.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();

@@ -175,3 +175,36 @@ describe('nelvix configurations', () => {
     expect(run('configurations', demoPath(), '--moon').err).toMatch(/There is no --moon here/);
   });
 });
+
+describe('nelvix check --profile', () => {
+  const holdTime = (...more: string[]) => {
+    const { out } = run('check', demoPath(), '--json', '--verdicts', ...more);
+    const r = JSON.parse(out) as {
+      rigs: { id: string; findings: { id: string; state: string }[] }[];
+    };
+    return r.rigs
+      .find((x) => x.id === 'wheelhouse-a')!
+      .findings.find((f) => f.id === 'carry.hold-time')!.state;
+  };
+
+  test('who holds it is asked of a file, and forgotten again', () => {
+    expect(holdTime()).toBe('unknown');
+    expect(holdTime('--profile', file('me.json', '{"one": 40000}'))).toBe('ok');
+    expect(holdTime()).toBe('unknown');
+  });
+
+  test('what is wrong with it is said, and nothing is checked', () => {
+    for (const [text, says] of [
+      ['{"one": "strong"}', /one: expected a number from 100 to 200000 in g/],
+      ['nothing', /is not JSON/],
+    ] as const) {
+      const { code, out, err } = run('check', demoPath(), '--profile', file('bad.json', text));
+      expect([code, out]).toEqual([2, '']);
+      expect(err).toMatch(says);
+    }
+    expect(run('check', demoPath(), '--profile', join(dir, 'none.json')).err).toMatch(
+      /cannot be read/,
+    );
+    expect(run('check', demoPath(), '--profile').err).toMatch(/expected a file/);
+  });
+});

@@ -7,6 +7,8 @@ import { problemSentence } from '../core/format/problem';
 import { jobOf } from '../core/doc/read';
 import { rigIn } from '../core/doc/layers';
 import type { JobDoc } from '../core/kit/kept';
+import { operateAs } from '../core/kit/operator';
+import { readOperator } from '../core/kit/read-operator';
 import { readDoc } from '../core/format/read-job';
 import { report, reportText } from '../core/report/report';
 import { configurationReports, configurationText } from './configurations';
@@ -15,13 +17,14 @@ import type { Job, Rig } from '../core/kit/types';
 
 export { serve, startHelper } from './share';
 
-const USAGE = `Usage: nelvix check FILE [--json] [--verdicts] [--configuration NAME]
+const USAGE = `Usage: nelvix check FILE [--json] [--verdicts] [--configuration NAME] [--profile FILE]
        nelvix configurations FILE [--json]
        nelvix map FILE --rig RIG [--focal MM] [--stop T] [--focus M] [--size 96x54] [--out CSV]
 
 check   checks every rig of a job file with the same core as the application; with
         --verdicts without trying fixes; with --configuration the rigs that have one of that
-        name, as they stand in it.
+        name, as they stand in it; with --profile who holds them: heights in mm, what they
+        can just hold in g, as {"shoulder": 1480, "one": 9000}. It is in no job file.
         Exit 0: nothing fails. 1: something fails. 2: the file cannot be used.
 configurations
         lays every rig that has configurations beside each of them: what gets worse, what
@@ -52,6 +55,12 @@ export function main(
     out(USAGE);
     return 0;
   }
+  const who = args.indexOf('--profile');
+  if (args[0] === 'check' && who >= 0)
+    return withProfile(args[who + 1], err, () =>
+      // One thread: the other one would not know who it is.
+      main([...args.slice(0, who), ...args.slice(who + 2)], out, err),
+    );
   const [command, ...rest] = args.filter((a) => a !== '--json' && a !== '--verdicts');
   const at = rest.indexOf('--configuration');
   if (command === 'check' && at >= 0) {
@@ -67,6 +76,29 @@ export function main(
   const unknown = args.find((w) => w.startsWith('-'));
   err(unknown ? `There is no ${unknown} here.\n${USAGE}` : USAGE);
   return 2;
+}
+
+/** Runs with who is in a file; says what is wrong with it, and runs nothing then. */
+function withProfile(file: string | undefined, err: Say, run: () => number): number {
+  const no = (why: string) => {
+    err(`--profile: ${why}\n`);
+    return 2;
+  };
+  if (file === undefined) return no('expected a file.');
+  let own: unknown;
+  try {
+    own = JSON.parse(readFileSync(file, 'utf8'));
+  } catch (e) {
+    return no(e instanceof SyntaxError ? `${file} is not JSON.` : `${file} cannot be read.`);
+  }
+  const read = readOperator(own);
+  if (!read.ok) return no(`${file}: ${read.error}`);
+  operateAs(read.value);
+  try {
+    return run();
+  } finally {
+    operateAs(null);
+  }
 }
 
 /** The job in the one file that is named; null where there is none, or it cannot be used. */

@@ -1,6 +1,18 @@
 /** What settings, columns and figures on the screens are, by what they are called. */
 export const OF_SCREENS: Readonly<Record<string, string>> = {
   // How it is carried.
+  'where it is held':
+    'the place along the part that is taken hold of; move it and the rig balances',
+  'mass of the rig': 'all parts on it together, without what carries it',
+  'centre of gravity, to camera right': 'where all of its weight could be put together, across',
+  'centre of gravity, above the axis': 'where all of its weight could be put together, up',
+  'centre of gravity, ahead of the image plane':
+    'where all of its weight could be put together, along the lens',
+  'inertia to tilt': 'how hard it is to start or stop a tilt: more is steadier, less is quicker',
+  'inertia to pan': 'how hard it is to start or stop a pan: more is steadier, less is quicker',
+  'inertia to roll': 'how hard it is to start or stop a roll: more is steadier, less is quicker',
+  'nose down as it hangs': 'angle by which the lens drops when it swings freely',
+  'right side down as it hangs': 'angle by which camera right drops when it swings freely',
   'held by': 'the part that is taken hold of, where there are several',
   'ahead of its middle': 'where along that part it is held, towards the subject',
   'right of its middle': 'where across that part it is held, towards camera right',

@@ -262,7 +262,7 @@ function grabGrip({ facts: { rig, built }, n }: Ground): Grip[] {
     {
       key: 'grab',
       piece: hold.piece?.key ?? 'grab',
-      label: `Where ${grab.name} takes it`,
+      label: 'Where it is held',
       u: n(hold.at[2]),
       v: n(hold.at[1]),
       value: now,

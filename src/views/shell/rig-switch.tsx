@@ -34,7 +34,10 @@ export function RigSwitch() {
       .map((r) => ({
         id: r.id,
         name: r.name,
-        state: checks && runChecks ? worst(runChecks(build(job, r), checks).map((v) => v.state)) : undefined,
+        state:
+          checks && runChecks
+            ? worst(runChecks(build(job, r), checks).map((v) => v.state))
+            : undefined,
         chosen: r.id === rigId,
         pick: () => {
           store?.selectRig(r.id);

@@ -82,12 +82,12 @@ function standOfTable(built: Built, s: Standing): Verdict {
         assumed: tender ? `It stands on ${tender.name}: lay it on another side.` : null,
         why: (o) =>
           o.hi < 0
-            ? `Set down it tips ${e.name}: its centre lies ${sayLength(-e.margin.spread().value, 0)} outside of what it stands on (${names}).`
+            ? `Set down it tips ${e.name}: its centre lies ${sayLength(-e.margin().spread().value, 0)} outside of what it stands on (${names}).`
             : o.value < 0
-              ? `Set down on ${names} it may tip ${e.name} by itself: its centre lies about ${sayLength(-e.margin.spread().value, 0)} outside of that.`
-              : `Set down on ${names} it tips ${e.name} at a lean of ${exact(o.value, 1)} deg${o.state === 'tight' ? ` (${exact(o.lo, 1)} to ${exact(o.hi, 1)})` : ''}, ${sayLength(e.margin.spread().value, 0)} inside.`,
+              ? `Set down on ${names} it may tip ${e.name} by itself: its centre lies about ${sayLength(-e.margin().spread().value, 0)} outside of that.`
+              : `Set down on ${names} it tips ${e.name} at a lean of ${exact(o.value, 1)} deg${o.state === 'tight' ? ` (${exact(o.lo, 1)} to ${exact(o.hi, 1)})` : ''}, ${sayLength(e.margin().spread().value, 0)} inside.`,
         sum: (o) =>
-          `atan(${exact(e.margin.spread().value, 1)} mm / height) = ${exact(o.value, 1)} deg`,
+          `atan(${exact(e.margin().spread().value, 1)} mm / height) = ${exact(o.value, 1)} deg`,
         lacking: (m) => `Whether it stands is not known: ${m} missing.`,
         basis: ruleBasis('carry.stand'),
       });

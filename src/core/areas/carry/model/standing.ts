@@ -1,11 +1,11 @@
 import type { Built } from '../../../build/build';
-import { lin, minus, plus, times, type Lin } from '../../../build/lin';
+import { lin, minus, net, plus, sameLin, times, type Lin } from '../../../build/lin';
 import { node } from '../../../engine/reads';
 import type { Piece } from '../../../place/setting';
 import { standOf } from '../../../stand/stand';
 import { along, endsOf, facesOf, waysOf, type Way } from './hold';
 import { quotient, type Quotient } from './extremes';
-import { weightsOf, type Weight } from './weights';
+import { weightsOf } from './weights';
 
 /** What stands on the table is what comes as low as the lowest, within this, mm. */
 const TOUCHES = 1;
@@ -34,7 +34,7 @@ export interface Standing {
    * Over each edge of it: the tangent of the lean at which the rig tips over that edge, below 0 where
    * its centre is outside; null where what it stands on is a point or a line.
    */
-  edges: readonly { over: Edge; margin: Edge; name: string }[] | null;
+  edges: readonly { over: Edge; margin: () => Edge; name: string }[] | null;
 }
 
 export function standingOf(built: Built): Standing | null {
@@ -59,29 +59,33 @@ const STANDING = node('set down', (built: Built): Standing | null => {
   const polygon = ring.map((c) => [c.u, c.v] as const);
   if (ring.length < 3) return { on, polygon, edges: null };
   const table = bottomOf(on[0]!, up);
+  const heights = weights.map((w) => minus(along(w.at, up), table));
   const edges = ring.map((a, i) => {
     const b = ring[(i + 1) % ring.length]!;
     const [du, dv] = [b.u - a.u, b.v - a.v];
     const l = Math.hypot(du, dv);
     // Outwards: the ring goes about it to the left.
     const [nu, nv] = [dv / l, -du / l];
-    const out = (s: Lin, f: Lin) => plus(times(s, nu), times(f, nv));
+    const out = (s: Lin, f: Lin) =>
+      nu === 0 ? times(f, nv) : nv === 0 ? times(s, nu) : plus(times(s, nu), times(f, nv));
     // All corners that lie on it: what stands farthest out counts, whichever that is.
     const reach = nu * a.u + nv * a.v;
-    const corners = all.filter((c) => nu * c.u + nv * c.v > reach - ON_EDGE);
-    const room = (under: (w: Weight) => Lin) =>
+    // Those that lie on it by the same sums are one.
+    const corners = all
+      .filter((c) => nu * c.u + nv * c.v > reach - ON_EDGE)
+      .map((c) => net(out(c.side, c.fore)))
+      .filter((l, at, list) => list.findIndex((m) => sameLin(l, m)) === at);
+    const own = weights.map((w) => out(along(w.at, side), along(w.at, fore)));
+    const room = (under: readonly Lin[]) =>
       corners.map((c) =>
         quotient(
-          weights.map((w) => ({
-            mass: w.mass,
-            over: minus(out(c.side, c.fore), out(along(w.at, side), along(w.at, fore))),
-            under: under(w),
-          })),
+          weights.map((w, n) => ({ mass: w.mass, over: minus(c, own[n]!), under: under[n]! })),
         ),
       );
     return {
-      over: farthest(room((w) => minus(along(w.at, up), table))),
-      margin: farthest(room(() => ONE)),
+      over: farthest(room(heights)),
+      // Only a sentence wants it.
+      margin: () => farthest(room(weights.map(() => ONE))),
       name: sideName(nu, nv),
     };
   });
