@@ -1,5 +1,5 @@
 import type { Built } from '../build/build';
-import { isFitting } from '../kit/types';
+import { isCarrier, isFitting } from '../kit/types';
 import { usesOn } from '../roles/uses';
 import { valueOf } from '../quantity/quantity';
 import { sayMass } from '../quantity/say';
@@ -37,7 +37,9 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
     );
   if ((rig.box?.flags ?? []).length > 0 || (rig.light?.ev ?? 0) >= 12)
     list.push('No sun through lens or finder: it burns eyes, chips and finders. Cap them.');
-  const mass = parts.reduce((sum, p) => sum + (valueOf(p.mass) ?? 0), 0);
+  const mass = parts
+    .filter((p) => !isCarrier(p))
+    .reduce((sum, p) => sum + (valueOf(p.mass) ?? 0), 0);
   if (mass > HEAVY) list.push(`This rig weighs ${heavy(mass)} at least: lift it with two.`);
   const cells = parts.filter((p) => isFitting(p) && (valueOf(p.wattHours) ?? 0) > CABIN);
   if (cells.length > 0)

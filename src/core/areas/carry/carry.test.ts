@@ -357,3 +357,16 @@ test('a mass that nobody knows makes unknown what rests on it, the largest piece
   expect(mass.measure[0]!.part).toBe('keel-98');
   expect(mass.measure[0]!.share).toBeGreaterThan(mass.measure[1]!.share);
 });
+
+test('what carries the rig is none of its mass; what is not in the kit is, and nobody knows how much', () => {
+  const job = demo();
+  const rig = job.rigs.find((r) => r.id === 'locks-long')!;
+  const limited = { ...rig, limits: { mass: 4000 }, carry: { ...rig.carry, most: 4000 } };
+  const masses = (r: typeof rig) =>
+    check(build(job, r)).filter((v) => v.id === 'carry.mass' || v.id === 'space.mass');
+  // 3320 g; with the head and legs under it it would be more than twice that.
+  expect(masses(limited).map((v) => v.state)).toEqual(['ok', 'ok']);
+  expect(masses(limited).map((v) => Math.round(v.margin!.value))).toEqual([680, 680]);
+  const lost = { ...limited, thread: [{ part: 'never-heard-of' }] };
+  expect(masses(lost).map((v) => v.state)).toEqual(['unknown', 'unknown']);
+});

@@ -8,6 +8,7 @@ import type { Piece, StandSolid } from '../../../place/setting';
 import { bulkOf } from '../../../solids/bulk';
 import { union, type Bounds, type Vec } from '../../../solids/solid';
 import { standOf, type Stand } from '../../../stand/stand';
+import { usesOn } from '../../../roles/uses';
 import { heldTogether } from '../../joints/model/load-path';
 
 /** A part of the rig as a weight: what it weighs, where that sits, how far it spreads. */
@@ -77,8 +78,24 @@ const WEIGHTS = node('weights', (built: Built): readonly Weight[] => {
       list.push(weight(stand, part, piece, key, own !== undefined));
     }
   }
+  for (const id of usesOn(built.rig)) if (!built.kit.has(id)) list.push(gone(id));
   return list;
 });
+
+/** What is not in the kit weighs something, too, and nobody knows what and where. */
+function gone(id: string): Weight {
+  const part: Part = { id, kind: 'unknown', name: 'a part that is not in the kit' };
+  const nowhere = of(constant(`where ${part.name} is`, 'mm', null));
+  return {
+    key: `gone ${id}`,
+    part,
+    mass: constant(`mass of ${part.name}`, 'g', null),
+    at: [nowhere, nowhere, nowhere],
+    spread: [0, 0, 0],
+    volume: 0,
+    stated: false,
+  };
+}
 
 /** The piece of a part, its own before another one's of the same part. */
 function take(list: Piece[] | undefined, key: string): Piece | undefined {
