@@ -11,7 +11,17 @@ test('rig, lens and how it stands are in sight in every place, and switched from
 }) => {
   await open(page);
   const places = page.getByRole('navigation', { name: 'Places' }).getByRole('link');
-  const names = ['Job', 'Kit', 'Rig', 'Model', 'Lens set', 'Configurations', 'Compare', 'Rules'];
+  const names = [
+    'Job',
+    'Kit',
+    'Rig',
+    'Model',
+    'Carry',
+    'Lens set',
+    'Configurations',
+    'Compare',
+    'Rules',
+  ];
   await expect(places).toHaveCount(names.length);
   for (const [i, name] of names.entries()) await expect(places.nth(i)).toHaveAccessibleName(name);
   const standing = page.getByRole('banner').getByRole('button', { name: /^Findings: / });

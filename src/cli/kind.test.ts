@@ -6,7 +6,7 @@ import { join } from 'node:path';
 
 /**
  * A kind that is new, entered where kinds are entered and nowhere else: what it is then, everywhere.
- * Tried on a copy of the core with a tripod head in it.
+ * Tried on a copy of the core with a slate in it.
  */
 
 const root = join(__dirname, '../..');
@@ -43,8 +43,8 @@ import { explain } from './src/core/words/explain';
 
 const read = readJob(readFileSync(process.argv[2], 'utf8'));
 const demo = read.value;
-const shelf = classesOf('head');
-const part = { ...partOf(shelf[0]), id: 'h', name: 'Own head' };
+const shelf = classesOf('slate');
+const part = { ...partOf(shelf[0]), id: 'h', name: 'Own slate' };
 let job = applyEdit(demo, addPart(demo, part)).doc;
 const kept = readJob(writeJob(job));
 const edit = putOn(job, job.rigs[0], part);
@@ -55,23 +55,23 @@ const use = rig.fitted.find((u) => u.part === 'h');
 const key = 'fitted:' + use.id;
 const figure = figureOf(part);
 const laid = layOut(figure, { width: 600, tall: 300, label: { w: 60, h: 16 }, step: 20, most: 4 });
-const headings = templateOf('head');
-const list = readList([['kind', ...headings], ['head', ...headings.map((h) => (h === 'name' ? 'Own two' : ''))]]);
+const headings = templateOf('slate');
+const list = readList([['kind', ...headings], ['slate', ...headings.map((h) => (h === 'name' ? 'Own two' : ''))]]);
 console.log(JSON.stringify({
-  kind: KINDS.includes('head') && KIND_NAME.head,
-  fields: FIELDS.head.map((f) => f.key),
+  kind: KINDS.includes('slate') && KIND_NAME.slate,
+  fields: FIELDS.slate.map((f) => f.key),
   shelf: shelf.map((t) => t.name),
   kept: kept.ok && kept.value.kit.find((p) => p.id === 'h').width,
   row: kitRows(job).find((r) => r.part.id === 'h'),
-  counted: kindCounts(job.kit).find((k) => k.kind === 'head'),
-  template: templateOf('head'),
+  counted: kindCounts(job.kit).find((k) => k.kind === 'slate'),
+  template: templateOf('slate'),
   list: list.rows.map((r) => ({ kind: r.kind, name: r.name ?? r.part?.name })),
   dimensions: laid.views.reduce((n, v) => n + v.labels.length, 0),
   drawn: elevation(built, 'side').outlines.filter((o) => o.piece === key).map((o) => o.name),
-  paper: toSvg(built).includes('Own head'),
+  paper: toSvg(built).includes('Own slate'),
   model: modelOf(built).pieces.filter((p) => p.key === key).map((p) => p.kind),
   said: checkRig(job, rig).filter((v) => v.about.includes('h')).map((v) => v.id + ' ' + v.state),
-  word: explain('heads'),
+  word: explain('slates'),
 }));
 `;
 
@@ -79,7 +79,7 @@ test('it is on the shelf, in the figures, the kit, lists, files, views, model an
   folder = mkdtempSync(join(tmpdir(), 'nelvix-kind-'));
   cpSync(join(root, CORE), join(folder, CORE), { recursive: true });
   cpSync(join(root, '.prettierrc.json'), join(folder, '.prettierrc.json'));
-  const made = spawnSync(process.execPath, [join(root, 'scripts/new.mjs'), 'kind', 'space.head'], {
+  const made = spawnSync(process.execPath, [join(root, 'scripts/new.mjs'), 'kind', 'space.slate'], {
     cwd: folder,
     encoding: 'utf8',
   });
@@ -87,17 +87,17 @@ test('it is on the shelf, in the figures, the kit, lists, files, views, model an
   // What stands against the camera has the fields of that, is one of those, and has a class.
   const kinds = join(folder, CORE, 'areas/space/kit/kinds.ts');
   const text = readFileSync(kinds, 'utf8');
-  const entry = /head: \{\s+one: 'head',\s+many: 'heads',\s+fields: \[COMMON.*\],/;
+  const entry = /slate: \{\s+one: 'slate',\s+many: 'slates',\s+fields: \[COMMON.*\],/;
   expect(text).toMatch(entry);
   writeFileSync(
     kinds,
-    text.replace(entry, "head: { one: 'head', many: 'heads', fields: fitting(),"),
+    text.replace(entry, "slate: { one: 'slate', many: 'slates', fields: fitting(),"),
   );
-  enter('areas/space/kit/parts.ts', "  'cage',\n  'handle',", "  'head',\n");
+  enter('areas/space/kit/parts.ts', "  'cage',\n  'handle',", "  'slate',\n");
   enter(
     'areas/space/kit/typical.ts',
     "  cage('full'",
-    "  block('head', 'fluid', 'Fluid head', 'pan tilt', [[80, 160], [90, 170], [90, 180], [900, 4000]], ['small and large bowls', 'by its payload']),\n",
+    "  block('slate', 'fluid', 'Film slate', 'pan tilt', [[80, 160], [90, 170], [90, 180], [900, 4000]], ['small and large bowls', 'by its payload']),\n",
   );
   writeFileSync(join(folder, 'asked.ts'), ASKED);
   buildSync({
@@ -117,19 +117,19 @@ test('it is on the shelf, in the figures, the kit, lists, files, views, model an
   expect([run.status, run.stderr]).toEqual([0, '']);
   const is = JSON.parse(run.stdout);
   expect(is).toMatchObject({
-    kind: { one: 'head', many: 'heads' },
-    shelf: ['Fluid head'],
+    kind: { one: 'slate', many: 'slates' },
+    shelf: ['Film slate'],
     kept: { value: 120, tol: 40, from: 'guess' },
-    row: { kind: 'head', count: 0, rigs: [expect.any(String)] },
-    counted: { kind: 'head', n: 1 },
-    drawn: ['Own head'],
+    row: { kind: 'slate', count: 0, rigs: [expect.any(String)] },
+    counted: { kind: 'slate', n: 1 },
+    drawn: ['Own slate'],
     paper: true,
-    model: ['head'],
-    word: { word: 'head' },
+    model: ['slate'],
+    word: { word: 'slate' },
   });
   expect(is.fields).toEqual(expect.arrayContaining(['name', 'width', 'height', 'depth', 'mass']));
   expect(is.template.join()).toMatch(/width/);
   expect(is.dimensions).toBeGreaterThan(0);
-  expect(is.list).toEqual([{ kind: 'head', name: 'Own two' }]);
+  expect(is.list).toEqual([{ kind: 'slate', name: 'Own two' }]);
   expect(is.said.length).toBeGreaterThan(0);
 });

@@ -31,7 +31,11 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
   const { rig, kit } = built;
   const list: string[] = [];
   const parts = usesOn(rig).flatMap((id) => kit.get(id) ?? []);
-  if (OVERHEAD.test(rig.limits?.name ?? '') || OVERHEAD.test(rig.name))
+  if (
+    rig.carry?.by === 'vehicle' ||
+    OVERHEAD.test(rig.limits?.name ?? '') ||
+    OVERHEAD.test(rig.name)
+  )
     list.push(
       'On a vehicle or above head height: tie everything down twice, with rated parts, and have a qualified rigger look at it.',
     );

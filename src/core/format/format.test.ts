@@ -1022,9 +1022,14 @@ describe('version 4 files, from before parts named what they hold each other by'
     const now = readDoc(readFileSync(demoPath(), 'utf8'));
     if (!r.ok || !now.ok) throw new Error('cannot be read');
     // The demo says more of some of them by now: how they stand in a configuration.
-    const itself = now.value.rigs
-      .slice(0, r.value.rigs.length)
-      .map((rig) => ({ ...rig, configurations: undefined }));
+    const itself = now.value.rigs.slice(0, r.value.rigs.length).map((rig) => ({
+      ...rig,
+      configurations: undefined,
+      // How it is carried came later, too.
+      carry: undefined,
+      uses: rig.uses.filter((u) => u.role !== 'carrier'),
+      joints: rig.joints.filter((j) => j.kind !== 'below'),
+    }));
     expect(r.value.rigs.every((rig) => rig.configurations === undefined)).toBe(true);
     expect(itself).toEqual(r.value.rigs);
   });

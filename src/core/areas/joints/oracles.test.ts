@@ -1,3 +1,4 @@
+import { interfaceType } from './kit/interfaces';
 import fc from 'fast-check';
 import { build, shared } from '../../build/build';
 import { at } from '../../build/lin';
@@ -252,7 +253,8 @@ describe('free places', () => {
           ),
         );
         for (const h of hostsOn(built)) {
-          if (['rail', 'dovetail'].includes(h.i.type ?? '')) continue;
+          // Along a rail, a dovetail or a rod things are slid: there are no holes.
+          if (interfaceType(h.i.type)?.family === 'slide') continue;
           const one = side('one', h.i.type ?? 'unc-1-4', 'guest');
           const free = new Set(freeHoles(built, h, one));
           for (let n = 0; n < (h.i.count ?? 1); n++)

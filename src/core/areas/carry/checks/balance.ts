@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { exact, sayLength } from '../../../quantity/say';
+import { exact, say, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { isCarrier } from '../../../kit/types';
 import { given, type Given } from '../../../build/given';
@@ -112,5 +112,5 @@ function shoulderWords(b: Balance): string {
   const m = frontRear(b);
   if (!m) return '';
   if (m.rear < 0.01) return 'Nothing behind the shoulder balances it.';
-  return `Front to rear ${exact(m.front, 2)} to ${exact(m.rear, 2)} N m, ${exact(m.front / m.rear, 2)} : 1.`;
+  return `Front to rear ${say(m.front, 'N m')} to ${say(m.rear, 'N m')}, ${exact(m.front / m.rear, 2)} : 1.`;
 }

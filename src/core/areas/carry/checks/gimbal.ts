@@ -17,7 +17,7 @@ import { ranked } from './offsets';
 export const carryGimbal: Check = {
   id: 'carry.gimbal',
   title: 'Whether a gimbal takes it',
-  short: 'does not go on the gimbal',
+  short: 'not for this gimbal',
   nearer: 3,
   says: 'Whether the gimbal bears the rig, whether the rig goes between its arms and swings clear of the one behind, and whether its travels bring all three axes through the centre of gravity.',
   formula:

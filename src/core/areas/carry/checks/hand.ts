@@ -45,7 +45,7 @@ function twist(built: Built, b: Balance, which: 'roll' | 'pitch'): Verdict {
     limit: { value: free, unit: 'N m', rule: 'carry.wrist' },
     assumed: b.hold.assumed,
     why: (o) =>
-      `It twists the wrist with ${say(Math.abs(moment!.value), 'N m')} of ${which}${o.state === 'tight' ? ` (${exact(moment!.lo, 2)} to ${exact(moment!.hi, 2)})` : ''}${o.hi < 0 ? ': nobody holds that for long. A second hand, a shoulder or a support' : ''}.`,
+      `It twists the wrist with ${say(Math.abs(moment!.value), 'N m')} of ${which}${o.state === 'tight' ? ` (${say(moment!.lo, 'N m')} to ${say(moment!.hi, 'N m')})` : ''}${o.hi < 0 ? ': nobody holds that for long. A second hand, a shoulder or a support' : ''}.`,
     sum: () => `m g d = ${exact(moment!.value, 2)} N m`,
     lacking: (missing) => `What twists the wrist is not known: ${missing} missing.`,
     basis: ruleBasis('carry.wrist'),

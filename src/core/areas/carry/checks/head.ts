@@ -69,7 +69,7 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
     unit: 'N m',
     limit: { value: to.known?.value ?? 0, unit: 'N m', rule: null },
     why: (o) => {
-      const range = `${head.name} balances ${exact(from.known!.value, 1)} to ${say(to.known!.value, 'N m')}`;
+      const range = `${head.name} balances ${say(from.known!.value, 'N m')} to ${say(to.known!.value, 'N m')}`;
       const wants = `The rig wants ${say(need!.value, 'N m')} at 90 deg, ${say(need!.value / 2, 'N m')} at 30`;
       if (need!.hi < 0)
         return `The rig hangs below the tilt axis of ${head.name}: no counterbalance.`;
@@ -93,7 +93,7 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
     return {
       ...said(v),
       wanted: [
-        `a tripod head whose counterbalance reaches ${exact(Math.ceil(ends.hi), 0)} N m at 90 deg`,
+        `a tripod head whose counterbalance reaches ${say(Math.ceil(ends.hi), 'N m')} at 90 deg`,
       ],
     };
   return ranked(b, v);

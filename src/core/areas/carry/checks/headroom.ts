@@ -40,6 +40,8 @@ function air(built: Built, axis: AxisHeight | null, ceiling: number): Verdict {
   const room = headroom(ceiling, axis.lowest, top.over);
   const inputs = givens([room]);
   const wanted = built.rules['carry.headroom'];
+  // Legs that can be let down are taken as they stand lowest.
+  const low = axis.lowest === axis.highest ? '' : `, with ${axis.by} at their lowest`;
   return judge({
     ...base('ceiling'),
     pieces: [top.key],
@@ -50,8 +52,8 @@ function air(built: Built, axis: AxisHeight | null, ceiling: number): Verdict {
     limit: { value: wanted, unit: 'mm', rule: 'carry.headroom' },
     why: (o) =>
       o.hi < 0
-        ? `${top.name} is ${sayLength(-o.value, 0)} too high for the ceiling at ${sayLength(ceiling, 0)}.`
-        : `${sayLength(o.value, 0)} of air over ${top.name} under the ceiling at ${sayLength(ceiling, 0)}${o.state === 'ok' ? '' : `, ${sayLength(wanted, 0)} wanted`}.`,
+        ? `${top.name} is ${sayLength(-o.value, 0)} too high for the ceiling at ${sayLength(ceiling, 0)}${low}.`
+        : `${sayLength(o.value, 0)} of air over ${top.name} under the ceiling at ${sayLength(ceiling, 0)}${low}${o.state === 'ok' ? '' : `, ${sayLength(wanted, 0)} wanted`}.`,
     sum: (o) => `ceiling - axis - what is above it = ${exact(o.value, 0)} mm`,
     lacking: (m) => `How much air there is under the ceiling is not known: ${m} missing.`,
     basis: ruleBasis('carry.headroom'),

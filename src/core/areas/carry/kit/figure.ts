@@ -72,6 +72,7 @@ const gimbal: DrawFigure = (pen) => {
   for (const s of [-1, 1]) front.rect([s * half, -30], [s * (half + 22), 30], [between]);
   front.rect([-half, -low.v - 8], [half, -low.v], [low, between]);
   front.rect([-half, -high.v - 8], [half, -high.v], [high, between], 'moves');
+  front.rect([-across.v / 2, -high.v - 12], [across.v / 2, -high.v - 8], [across, high], 'moves');
   front.line(
     [
       [-half - 40, 0],
@@ -81,7 +82,7 @@ const gimbal: DrawFigure = (pen) => {
     'axis',
   );
   front.across(between, -half, half, 'above', 30);
-  front.across(across, -across.v / 2, across.v / 2, 'below', -high.v - 8);
+  front.across(across, -across.v / 2, across.v / 2, 'below', -high.v - 12);
   front.up(low, -low.v, 0, 'left', -half - 22);
   front.up(high, -high.v, 0, 'right', half + 22);
   front.note('bears', [0, -low.v], 'left');

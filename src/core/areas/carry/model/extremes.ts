@@ -50,13 +50,12 @@ export function quotient(terms: readonly Term[]): Quotient {
     }
     return i;
   };
-  const filed = (l: Lin) => ({
-    c: l.c,
-    k: l.terms.flatMap(({ g, k }) =>
-      // What cancels is no input; what is missing is one all the same.
-      k === 0 && g.known !== null ? [] : [[number(g), k] as const],
-    ),
-  });
+  const filed = (l: Lin): Filed['over'] => {
+    const k: (readonly [number, number])[] = [];
+    // What cancels is no input; what is missing is one all the same.
+    for (const t of l.terms) if (t.k !== 0 || t.g.known === null) k.push([number(t.g), t.k]);
+    return { c: l.c, k };
+  };
   const list: Filed[] = terms.map((t) => ({
     mass: number(t.mass),
     over: filed(t.over),
@@ -75,7 +74,8 @@ export function quotient(terms: readonly Term[]): Quotient {
     }
     return over / under;
   };
-  return { inputs, f, spread: () => extremes(list, inputs, f) };
+  let kept: Spread | null = null;
+  return { inputs, f, spread: () => (kept ??= extremes(list, inputs, f)) };
 }
 
 function extremes(
@@ -196,5 +196,6 @@ function shares(
   }
   const widths = slope.map((s, i) => Math.abs(s) * (known[i]!.hi - known[i]!.lo));
   const total = widths.reduce((a, b) => a + b, 0);
-  return widths.map((w) => (total > 0 ? w / total : 0));
+  // In whatever order they were summed, a share reads the same.
+  return widths.map((w) => (total > 0 ? Math.round((w / total) * 1e9) / 1e9 : 0));
 }

@@ -27,7 +27,10 @@ const ofPerson = (what: string, mm: number | undefined): Lin =>
 /** How high the axis comes; null where nothing says it. */
 export function axisHeight(built: Built): AxisHeight | null {
   const set = built.rig.carry?.axis;
-  if (set !== undefined) return { lowest: lin(set), highest: lin(set), by: 'as it is set' };
+  if (set !== undefined) {
+    const at = lin(set);
+    return { lowest: at, highest: at, by: 'as it is set' };
+  }
   const hold = holdOf(built);
   if (!hold) return null;
   const { up } = waysOf(built.rig.upright);

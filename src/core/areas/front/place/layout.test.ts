@@ -150,6 +150,7 @@ describe('parts of the front in words', () => {
         'body-a',
         'cill-plate',
         'ferrule-pl-20',
+        'hawser',
         'keel-150',
         'lath-450',
         'nd-6',
