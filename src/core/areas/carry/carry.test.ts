@@ -11,7 +11,7 @@ import { check } from '../checks';
 import { endurance, pixelsPerMinute, tiltMoment } from './model/endurance';
 import { inertiaFrom } from './model/inertia';
 import { hull } from './model/standing';
-import { balancing, counterweight, slideFor, type Slider } from './model/slides';
+import { balancing, counterweight, type Slider } from './model/slides';
 import type { Weight } from './model/weights';
 
 const known = (value: number, tol = 0): Given =>
@@ -38,9 +38,15 @@ const weight = (
 describe('worked examples', () => {
   // 12 mm at 6.2 kg: a 3.4 kg camera 21.9 mm, a 0.95 kg battery 78.3 mm; with the hold 26.6 mm.
   test('slides', () => {
-    expect(slideFor(6200, 12, 3400)).toBeCloseTo(21.9, 1);
-    expect(slideFor(6200, 12, 950)).toBeCloseTo(78.3, 1);
-    expect(slideFor(6200, 12, 3400, true)).toBeCloseTo(26.6, 1);
+    const by = (gain: number) =>
+      balancing(
+        [{ id: 'a', name: '', part: '', grab: false, from: -99, to: 99, gain, set: () => [] }],
+        12,
+      ).alone[0]!.by;
+    expect(by(3400 / 6200)).toBeCloseTo(-21.9, 1);
+    expect(by(950 / 6200)).toBeCloseTo(-78.3, 1);
+    // The hold moves along: towards the offset.
+    expect(by(-(6200 - 3400) / 6200)).toBeCloseTo(26.6, 1);
   });
 
   // 12 mm ahead at 140 mm below: 4.9 deg nose down.
@@ -369,4 +375,27 @@ test('what carries the rig is none of its mass; what is not in the kit is, and n
   expect(masses(limited).map((v) => Math.round(v.margin!.value))).toEqual([680, 680]);
   const lost = { ...limited, thread: [{ part: 'never-heard-of' }] };
   expect(masses(lost).map((v) => v.state)).toEqual(['unknown', 'unknown']);
+});
+
+describe('what nobody said is never ok', () => {
+  const job = demo();
+  const held = (id: string, carry: object, kit = job.kit) => {
+    const next = { ...job, kit };
+    const rig = { ...job.rigs.find((r) => r.id === id)!, carry };
+    return check(build(next, { ...rig, id: 'x' })).filter((v) => v.id.startsWith('carry.'));
+  };
+
+  test('a place across the part says nothing of the place along it', () => {
+    const v = held('lockside-b', { by: 'one-grip', x: 0 }).filter((x) => x.id === 'carry.hand');
+    expect(v.map((x) => x.state)).toEqual(['tight', 'tight']);
+    expect(v[0]!.why).toMatch(/nobody said where/);
+  });
+
+  test('a part of unknown height may be the highest under a ceiling', () => {
+    const kit = job.kit.map((p) => (p.id === 'keel-98' ? { ...p, height: undefined } : p));
+    const carry = { by: 'hugged', z: 20, axis: 500, ceiling: 2500 };
+    const air = (k = job.kit) => held('tug-b', carry, k).find((v) => v.key.endsWith(':ceiling'))!;
+    expect(air().state).toBe('ok');
+    expect(air(kit).state).toBe('unknown');
+  });
 });

@@ -10,7 +10,7 @@ import { standOf } from '../../../stand/stand';
 import { balanceOf, type Balance } from '../model/balance';
 import { carriersOf } from '../model/carriers';
 import { quotient, type Quotient } from '../model/extremes';
-import { along, endsOf, facesOf } from '../model/hold';
+import { along, doubtOf, endsOf, facesOf } from '../model/hold';
 import { bears } from './bears';
 import { ranked } from './offsets';
 
@@ -65,7 +65,8 @@ function between(built: Built, b: Balance, g: Carrier): Verdict[] {
     out
       .filter((o) => o.sign === sign)
       .map((o) => ({ ...o, of: roomBeside(b, room, o.far, sign) }))
-      .map((o) => ({ ...o, v: nominal(o.of) }))
+      // Of all pieces the one that may come nearest, not the one that does so nominally.
+      .map((o) => ({ ...o, v: least(o.of) }))
       .sort((x, y) => x.v - y.v || (x.p.key < y.p.key ? -1 : 1))[0];
   const sides = ([1, -1] as const).flatMap((sign) => worst(sign) ?? []);
   const first = sides.sort((x, y) => x.v - y.v)[0];
@@ -103,6 +104,8 @@ function between(built: Built, b: Balance, g: Carrier): Verdict[] {
   ];
 }
 
+const least = (q: Quotient) => (q.inputs.some((g) => g.known === null) ? -Infinity : q.spread().lo);
+
 const nominal = (q: Quotient) =>
   q.inputs.some((g) => g.known === null) ? -Infinity : q.f(q.inputs.map((g) => g.known!.value));
 
@@ -123,10 +126,8 @@ function behind(built: Built, b: Balance, g: Carrier): Verdict {
   const last = standOf(built)
     .pieces.filter((p) => p.solids.some((s) => !s.moving))
     .map((p) => ({ p, z: endsOf(facesOf(p), 2)[0] }))
-    .sort(
-      (x, y) =>
-        standOf(built).value(x.z) - standOf(built).value(y.z) || (x.p.key < y.p.key ? -1 : 1),
-    )[0]!;
+    .map((x) => ({ ...x, back: standOf(built).value(x.z) - doubtOf(x.z) }))
+    .sort((x, y) => (x.back === y.back ? (x.p.key < y.p.key ? -1 : 1) : x.back - y.back))[0]!;
   const q = quotient(
     b.weights.map((w) => ({
       mass: w.mass,

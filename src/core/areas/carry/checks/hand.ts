@@ -5,8 +5,8 @@ import { judge } from '../../../checks/judge';
 import { exact, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Spread } from '../../../quantity/spread';
-import { GRAVITY } from '../../support/model/load';
-import { balanceOf, totalOf, type Balance } from '../model/balance';
+import { moment } from '../../support/model/load';
+import { balanceOf, momentEnds, totalOf, type Balance } from '../model/balance';
 import { aboutOf, ranked, under } from './offsets';
 
 export const carryHand: Check = {
@@ -27,7 +27,7 @@ function twist(built: Built, b: Balance, which: 'roll' | 'pitch'): Verdict {
   const { inputs: masses, value: total } = totalOf(b.weights);
   const most = built.rules['carry.wrist-most'];
   const free = built.rules['carry.wrist'];
-  let moment: Spread | null = null;
+  let twisting: Spread | null = null;
   // Every mass is in the offset as well: no further inputs.
   const v = judge({
     id: 'carry.hand',
@@ -36,35 +36,23 @@ function twist(built: Built, b: Balance, which: 'roll' | 'pitch'): Verdict {
     inputs: off.inputs,
     margin: (x) => {
       const at = (g: (typeof masses)[number]) => x[off.inputs.indexOf(g)]!;
-      return most - Math.abs((GRAVITY * total(masses.map(at)) * off.f(x)) / 1e6);
+      return most - Math.abs(moment(total(masses.map(at)), off.f(x)));
     },
-    spread: () => (moment = sumEnds(off.spread(), masses, total)),
-    after: under(most),
+    spread: () => (twisting = momentEnds(off.spread(), b.weights)),
+    // Where nobody said where it is held nothing is sure, neither way.
+    after: (x) => {
+      const room = under(most)(x);
+      return b.hold.assumed ? { ...room, hi: Math.max(0, room.hi) } : room;
+    },
     wanted: Math.max(0, most - free),
     unit: 'N m',
     limit: { value: free, unit: 'N m', rule: 'carry.wrist' },
     assumed: b.hold.assumed,
     why: (o) =>
-      `It twists the wrist with ${say(Math.abs(moment!.value), 'N m')} of ${which}${o.state === 'tight' ? ` (${say(moment!.lo, 'N m')} to ${say(moment!.hi, 'N m')})` : ''}${o.hi < 0 ? ': nobody holds that for long. A second hand, a shoulder or a support' : ''}.`,
-    sum: () => `m g d = ${exact(moment!.value, 2)} N m`,
+      `It twists the wrist with ${say(Math.abs(twisting!.value), 'N m')} of ${which}${o.state === 'tight' ? ` (${say(twisting!.lo, 'N m')} to ${say(twisting!.hi, 'N m')})` : ''}${o.hi < 0 ? ': nobody holds that for long. A second hand, a shoulder or a support' : ''}.`,
+    sum: () => `m g d = ${exact(twisting!.value, 2)} N m`,
     lacking: (missing) => `What twists the wrist is not known: ${missing} missing.`,
     basis: ruleBasis('carry.wrist'),
   });
   return ranked(b, v);
-}
-
-/** `m g d` over the tolerances of both; wider than it is by what moves both. */
-function sumEnds(
-  off: Spread,
-  masses: readonly { known: { lo: number; hi: number; value: number } | null }[],
-  total: (x: readonly number[]) => number,
-): Spread {
-  const m = (k: 'lo' | 'hi' | 'value') => total(masses.map((g) => Math.max(0, g.known![k])));
-  const g = GRAVITY / 1e6;
-  return {
-    value: g * m('value') * off.value,
-    lo: g * (off.lo < 0 ? m('hi') : m('lo')) * off.lo,
-    hi: g * (off.hi < 0 ? m('lo') : m('hi')) * off.hi,
-    shares: off.shares,
-  };
 }

@@ -1,14 +1,14 @@
 import type { Built } from '../../../build/build';
-import { constant, exactly, given } from '../../../build/given';
-import { lin, minus, of, plus } from '../../../build/lin';
+import { given } from '../../../build/given';
+import { minus, of, plus } from '../../../build/lin';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';
 import type { Carrier } from '../../../kit/types';
 import { exact, say } from '../../../quantity/say';
 import type { Spread } from '../../../quantity/spread';
-import { GRAVITY } from '../../support/model/load';
-import { balanceOf, massOf, mean, totalOf, type Balance } from '../model/balance';
+import { GRAVITY, moment } from '../../support/model/load';
+import { balanceOf, mean, momentEnds, totalOf, type Balance } from '../model/balance';
 import { carriersOf } from '../model/carriers';
 import { along } from '../model/hold';
 import { bears } from './bears';
@@ -39,25 +39,25 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
   };
   const axis = given(head, 'tiltAxis');
   const [from, to] = [given(head, 'counterFrom'), given(head, 'counterTo')];
-  const over = plus(of(axis), lin(0));
+  const over = of(axis);
   const height = mean(b.weights, (w) =>
     plus(minus(along(w.at, b.up), along(b.hold.at, b.up)), over),
   );
   const { inputs: masses, value: total } = totalOf(b.weights);
   const inputs = [...new Set([...height.inputs, ...masses, from, to])];
   const at = new Map(inputs.map((g, i) => [g, i]));
-  const moment = (x: readonly number[]) =>
-    (GRAVITY *
-      total(masses.map((g) => x[at.get(g)!]!)) *
-      height.f(height.inputs.map((g) => x[at.get(g)!]!))) /
-    1e6;
+  const wants = (x: readonly number[]) =>
+    moment(
+      total(masses.map((g) => x[at.get(g)!]!)),
+      height.f(height.inputs.map((g) => x[at.get(g)!]!)),
+    );
   let need: Spread | null = null;
   const v = judge({
     ...base,
     inputs,
-    margin: (x) => Math.min(x[at.get(to)!]! - moment(x), moment(x) - x[at.get(from)!]!),
+    margin: (x) => Math.min(x[at.get(to)!]! - wants(x), wants(x) - x[at.get(from)!]!),
     spread: () => {
-      need = momentEnds(height.spread(), masses, total);
+      need = momentEnds(height.spread(), b.weights);
       const [f, t] = [from.known!, to.known!];
       return {
         value: Math.min(t.value - need.value, need.value - f.value),
@@ -70,18 +70,15 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
     limit: { value: to.known?.value ?? 0, unit: 'N m', rule: null },
     why: (o) => {
       const range = `${head.name} balances ${say(from.known!.value, 'N m')} to ${say(to.known!.value, 'N m')}`;
-      const wants = `The rig wants ${say(need!.value, 'N m')} at 90 deg, ${say(need!.value / 2, 'N m')} at 30`;
+      const asks = `The rig wants ${say(need!.value, 'N m')} at 90 deg, ${say(need!.value / 2, 'N m')} at 30`;
       if (need!.hi < 0)
         return `The rig hangs below the tilt axis of ${head.name}: no counterbalance.`;
       const step = stepOf(head, need!.value, from.known!.value, to.known!.value);
-      return `${wants}; ${range}${o.state === 'ok' ? `: ${step}` : need!.value > to.known!.value ? ': too little' : need!.value < from.known!.value ? ': its least is too much' : ', about that'}.`;
+      return `${asks}; ${range}${o.state === 'ok' ? `: ${step}` : need!.value > to.known!.value ? ': too little' : need!.value < from.known!.value ? ': its least is too much' : ', about that'}.`;
     },
     sum: () => {
       const s = height.spread();
-      const m = masses.reduce(
-        (sum, g, i) => sum + b.weights.filter((w) => w.mass === masses[i]).length * g.known!.value,
-        0,
-      );
+      const m = total(masses.map((g) => g.known!.value));
       return `${exact(m / 1000, 2)} kg x ${exact(GRAVITY, 5)} x ${exact(s.value, 0)} mm = ${exact(need!.value, 2)} N m`;
     },
     lacking: (missing) =>
@@ -99,39 +96,10 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
   return ranked(b, v);
 }
 
-/** `m g h` over the tolerances of both. */
-function momentEnds(
-  height: Spread,
-  masses: readonly { known: { lo: number; hi: number; value: number } | null }[],
-  total: (x: readonly number[]) => number,
-): Spread {
-  const m = (k: 'lo' | 'hi' | 'value') => total(masses.map((g) => Math.max(0, g.known![k])));
-  const g = GRAVITY / 1e6;
-  return {
-    value: g * m('value') * height.value,
-    lo: g * (height.lo < 0 ? m('hi') : m('lo')) * height.lo,
-    hi: g * (height.hi < 0 ? m('lo') : m('hi')) * height.hi,
-    shares: height.shares,
-  };
-}
-
 /** The step that comes nearest, where its steps are even. */
 function stepOf(head: Carrier, need: number, from: number, to: number): string {
   const { steps } = head;
   if (!steps || steps < 2 || to <= from) return 'within it';
   const step = 1 + Math.round(((need - from) / (to - from)) * (steps - 1));
   return `set step ${Math.min(steps, Math.max(1, step))} of ${steps}`;
-}
-
-/** What the head needs at an angle from level, N m; null while a number is missing. */
-export function headMoment(built: Built, tilt: number): number | null {
-  const b = balanceOf(built);
-  const head = carriersOf(built, 'head')[0];
-  const m = massOf(built);
-  const axis = head ? given(head, 'tiltAxis') : constant('tilt axis', 'mm', exactly(0));
-  if (!b || !m || !axis.known) return null;
-  if ([...b.above.inputs, ...b.ahead.inputs].some((g) => g.known === null)) return null;
-  const t = (tilt * Math.PI) / 180;
-  const h = b.above.spread().value + axis.known.value;
-  return (m.value * GRAVITY * (h * Math.sin(t) + b.ahead.spread().value * Math.cos(t))) / 1e6;
 }

@@ -1,7 +1,9 @@
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
-import { lin, minus, plus, times, type Lin } from '../../../build/lin';
+import { lin, minus, type Lin } from '../../../build/lin';
 import type { Given } from '../../../build/given';
+import type { Spread } from '../../../quantity/spread';
+import { moment } from '../../support/model/load';
 import type { Measurement } from '../../../checks/finding';
 import { along, holdOf, waysOf, type Hold, type Way } from './hold';
 import { quotient, type Quotient } from './extremes';
@@ -139,9 +141,16 @@ export function sizeOf({ lo, hi }: { lo: number; hi: number }): { lo: number; hi
   };
 }
 
-/** How far a weight is off the hold, as a sum of given numbers: along each of the three ways. */
-export function leverOf(b: Balance, w: Weight, way: Way): Lin {
-  return plus(along(w.at, way), times(along(b.hold.at, way), -1));
+/** Moment of the whole rig at a lever, N m, over the tolerances of both: never too narrow. */
+export function momentEnds(lever: Spread, weights: readonly Weight[]): Spread {
+  const { inputs, value } = totalOf(weights);
+  const mass = (k: 'lo' | 'hi' | 'value') => value(inputs.map((g) => Math.max(0, g.known![k])));
+  return {
+    value: moment(mass('value'), lever.value),
+    lo: moment(mass(lever.lo < 0 ? 'hi' : 'lo'), lever.lo),
+    hi: moment(mass(lever.hi < 0 ? 'lo' : 'hi'), lever.hi),
+    shares: lever.shares,
+  };
 }
 
 /** A tangent as an angle, degrees. */

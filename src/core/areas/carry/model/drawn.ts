@@ -3,7 +3,7 @@ import { at } from '../../../build/lin';
 import { project, type Point, type View } from '../../../drawing/project';
 import { exact, say, sayLength, sayMass } from '../../../quantity/say';
 import type { Vec } from '../../../solids/solid';
-import { GRAVITY } from '../../support/model/load';
+import { moment } from '../../support/model/load';
 import { balanceOf, centreOf, degrees, leaning, massOf } from './balance';
 import { HANGS, HOLDS } from './hold';
 import { standingOf } from './standing';
@@ -48,7 +48,7 @@ export function carriedView(built: Built, view: 'side' | 'front', down = false):
       ? null
       : {
           length: along,
-          text: `${sayLength(Math.abs(along), 0)} off, ${say((m.value * GRAVITY * Math.abs(along)) / 1e6, 'N m')}`,
+          text: `${sayLength(Math.abs(along), 0)} off, ${say(moment(m.value, Math.abs(along)), 'N m')}`,
         };
   const floor = down || b?.hold.kind === 'table' ? floorOf(built, view) : null;
   return { view, hold, centre, lean, lever, floor };
@@ -136,7 +136,8 @@ export function carriedWords(built: Built): string {
   if (!m) return 'What it weighs is not known: something on it was not weighed.';
   const weighs = `It weighs ${sayMass(m.value)} (${sayMass(m.lo)} to ${sayMass(m.hi)})`;
   if (!b) return `${weighs}. Say how it is held, and it is balanced.`;
-  return `${weighs}, held ${HOLDS[b.hold.kind].name}.`;
+  const { name } = HOLDS[b.hold.kind];
+  return `${weighs}, ${b.hold.kind === 'table' ? name : `held ${name}`}.`;
 }
 
 /** `0.031 kg m2` */

@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { lin, minus, of, plus, times, type Lin } from '../../../build/lin';
 import { standOf } from '../../../stand/stand';
-import { along, endsOf, facesOf, holdOf, waysOf } from './hold';
+import { along, doubtOf, endsOf, facesOf, holdOf, waysOf } from './hold';
 import { carriersOf } from './carriers';
 
 /** How high the optical axis comes over the floor: from the lowest that can be set to the highest. */
@@ -75,14 +75,13 @@ export function topOf(built: Built): { name: string; key: string; over: Lin } | 
       const [lo, hi] = endsOf(facesOf(p), up.k);
       return { name: p.name, key: p.key, over: up.sign === 1 ? hi : times(lo, -1) };
     });
-  return tops.reduce<(typeof tops)[number] | null>(
-    (a, t) =>
-      a &&
-      (stand.value(a.over) > stand.value(t.over) ||
-        (stand.value(a.over) === stand.value(t.over) && a.key < t.key))
-        ? a
-        : t,
-    null,
+  // What may be highest speaks: also what nobody measured.
+  const most = (t: (typeof tops)[number]) => stand.value(t.over) + doubtOf(t.over);
+  return (
+    tops.sort((a, b) => {
+      const [x, y] = [most(a), most(b)];
+      return x === y ? (a.key < b.key ? -1 : 1) : y - x;
+    })[0] ?? null
   );
 }
 

@@ -110,7 +110,8 @@ export function holdAs(built: Built, kind: HoldKind): Hold {
     return k === 2 ? plus(m, lin(z)) : m;
   }) as unknown as readonly [Lin, Lin, Lin];
   const e = where[0]!.solids.map((s) => s.extent).reduce(union);
-  const said = rig.carry?.z !== undefined || rig.carry?.x !== undefined;
+  // Across, a hold is in the middle of what is held; along it nobody knows until it is said.
+  const said = rig.carry?.z !== undefined;
   return {
     kind,
     at,
@@ -203,3 +204,7 @@ export function facesOf(piece: Piece): Faces {
     );
   return { x0: at(e[0]), y0: at(e[1]), z0: at(e[2]), x1: at(e[3]), y1: at(e[4]), z1: at(e[5]) };
 }
+
+/** How far a place may be off: without bound where a number of it is missing, also one that cancels. */
+export const doubtOf = (l: Lin): number =>
+  l.terms.some((t) => t.g.known === null) ? Infinity : l.loose;

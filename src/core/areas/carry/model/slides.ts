@@ -6,6 +6,7 @@ import { closing } from '../../joints/model/fit';
 import { isSlide } from '../../joints/model/free';
 import { hangingOn, isNamed, seatsOf, spotOfSeat } from '../../joints/model/seats';
 import { isPlate, type Change, type HoldKind } from '../../../kit/types';
+import { moment } from '../../support/model/load';
 import { along, type Way } from './hold';
 import { balanceOf, type Balance } from './balance';
 
@@ -240,14 +241,6 @@ export function counterweight(mass: number, ahead: number, place: number): numbe
   return m > 0 ? m : null;
 }
 
-/**
- * How far something has to be slid to bring the centre over the support, mm against the offset:
- * `d m / m_p`; where the hold moves along `d m / (m - m_p)` towards it.
- */
-export function slideFor(mass: number, offset: number, moved: number, withHold = false): number {
-  return (offset * mass) / (withHold ? mass - moved : moved);
-}
-
 /** Front and rear of the shoulder as moments about it, N m; null while a number is missing. */
 export function frontRear(b: Balance, way: Way = b.fore): { front: number; rear: number } | null {
   const sum = { front: 0, rear: 0 };
@@ -257,8 +250,8 @@ export function frontRear(b: Balance, way: Way = b.fore): { front: number; rear:
     const h = along(b.hold.at, way);
     if (!known || [...z.terms, ...h.terms].some((t) => t.g.known === null)) return null;
     const read = (l: typeof z) => l.c + l.terms.reduce((s, t) => s + t.k * t.g.known!.value, 0);
-    const moment = ((known.value / 1000) * 9.80665 * (read(z) - read(h))) / 1000;
-    sum[moment >= 0 ? 'front' : 'rear'] += Math.abs(moment);
+    const pull = moment(known.value, read(z) - read(h));
+    sum[pull >= 0 ? 'front' : 'rear'] += Math.abs(pull);
   }
   return sum;
 }

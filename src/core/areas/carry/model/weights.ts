@@ -3,7 +3,7 @@ import { lin, of, plus, times, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { isBody, isLens, type Part } from '../../../kit/types';
-import { onAxis, pieceKey } from '../../../place/piece';
+import { onAxis } from '../../../place/piece';
 import type { Piece, StandSolid } from '../../../place/setting';
 import { bulkOf } from '../../../solids/bulk';
 import { union, type Bounds, type Vec } from '../../../solids/solid';
@@ -211,10 +211,3 @@ function largest(solids: readonly StandSolid[]): StandSolid | null {
   };
   return solids.reduce<StandSolid | null>((a, s) => (a && room(a) >= room(s) ? a : s), null);
 }
-
-/** Weights that go with a piece of the rig when it slides: it, and all that hangs on it. */
-export function weightsOn(list: readonly Weight[], keys: ReadonlySet<string>): Weight[] {
-  return list.filter((w) => keys.has(w.key));
-}
-
-export const BODY_KEY = pieceKey('body');

@@ -19,7 +19,11 @@ export function holdBy(rig: Rig, by: CarryUse['by']): Edit {
   return setCarry(
     rig,
     { by, ...(by === rig.carry?.by ? {} : { x: undefined, z: undefined }) },
-    by === undefined ? 'Nobody says how it is held' : `Held ${HOLDS[by].name}`,
+    by === undefined
+      ? 'Nobody says how it is held'
+      : by === 'table'
+        ? 'Set down'
+        : `Held ${HOLDS[by].name}`,
   );
 }
 
