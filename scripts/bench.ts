@@ -1,10 +1,8 @@
-import { readFileSync } from 'node:fs';
 import { build, buildAfresh, shared } from '../src/core/build/build';
 import { standOf } from '../src/core/stand/stand';
 import { check } from '../src/core/areas/checks';
 import { pairsTested } from '../src/core/areas/space/model/clearance';
 import { searchParts } from '../src/core/command/search';
-import { readJob } from '../src/core/format/read-job';
 import type { Adapter, Job, Lens, Part, Rig } from '../src/core/kit/types';
 import { findChains, linksOf } from '../src/core/areas/mount/model/chains';
 import { mountIndex, STANDARD_MOUNTS } from '../src/core/areas/mount/kit/standards';
@@ -21,32 +19,11 @@ import type { Aperture } from '../src/core/pupil/aperture';
 import { sceneStack, shadingMap, type Scene } from '../src/core/pupil/map';
 import { byChords, draws, fixedRays } from '../src/core/pupil/oracles';
 import { crowded } from './crowded.mjs';
+import { demo, line, rig, section, time } from './bench-tools';
+import './bench-carry';
 import { jointed } from './jointed.mjs';
 
 /** Times of what an edit sets off. Run by `npm run bench`; numbers of one run are comparable. */
-function time(runs: number, f: (i: number) => unknown): { p50: number; p95: number } {
-  for (let i = 0; i < Math.min(runs, 300); i++) f(i);
-  const t: number[] = [];
-  for (let i = 0; i < runs; i++) {
-    const start = performance.now();
-    f(i);
-    t.push(performance.now() - start);
-  }
-  t.sort((a, b) => a - b);
-  return { p50: t[Math.floor(runs * 0.5)]!, p95: t[Math.floor(runs * 0.95)]! };
-}
-
-function line(what: string, t: { p50: number; p95: number }, note = '') {
-  console.log(
-    `${what.padEnd(56)} p50 ${t.p50.toFixed(3).padStart(8)} ms   p95 ${t.p95.toFixed(3).padStart(8)} ms  ${note}`,
-  );
-}
-
-const read = readJob(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8'));
-if (!read.ok) throw new Error('the demo cannot be read');
-const demo = read.value;
-const rig = demo.rigs[0]!;
-
 /** Everything the page computes between an edit and the next picture. */
 const respond = (job: Job, r: Rig) => {
   const base = shared(job);
@@ -64,14 +41,6 @@ const edited = (job: Job, i: number) =>
       'circle',
     ),
   ).doc;
-
-/** Parts of the bench, by name; `npm run bench -- beside` runs one of them. */
-const wanted = process.argv.slice(2);
-function section(name: string, run: () => void) {
-  if (wanted.length > 0 && !wanted.includes(name)) return;
-  console.log(`\n${name}`);
-  run();
-}
 
 section('edits', () => {
   const empty = emptyJob('Empty', 'empty');

@@ -69,6 +69,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   goal: true,
   trials: true,
   markTests: true,
+  weighings: true,
   rest: true,
 };
 

@@ -1,4 +1,4 @@
-import type { Job, MarkTestRecord, Rig, Trial } from '../kit/types';
+import type { Job, MarkTestRecord, Rig, Trial, Weighing } from '../kit/types';
 import { alike } from './alike';
 import { rigOf } from './read-rig';
 import type { JobDoc, JobRecord, RigDoc } from '../kit/kept';
@@ -13,21 +13,31 @@ const readAs = (r: JobRecord) => ({
   ...r.data,
 });
 
+const readWeighing = (r: JobRecord) => ({
+  ...readAs(r),
+  ...(r.about.rig === undefined ? {} : { rig: r.about.rig }),
+});
+
 interface Records {
   trials: Trial[];
   markTests: MarkTestRecord[];
+  weighings: Weighing[];
 }
+
+/** Kinds of records that this version reads. */
+const KINDS: ReadonlySet<string> = new Set(['trial', 'mark-test', 'weighing']);
 
 const readRecords = new WeakMap<readonly JobRecord[], Records>();
 
 function tried(records: readonly JobRecord[]): Records {
   let known = readRecords.get(records);
   if (!known) {
+    const of = (kind: string, read: (r: JobRecord) => unknown = readAs) =>
+      records.filter((r) => r.kind === kind).map(read);
     known = {
-      trials: records.filter((r) => r.kind === 'trial').map(readAs) as unknown as Trial[],
-      markTests: records
-        .filter((r) => r.kind === 'mark-test')
-        .map(readAs) as unknown as MarkTestRecord[],
+      trials: of('trial') as Trial[],
+      markTests: of('mark-test') as MarkTestRecord[],
+      weighings: of('weighing', readWeighing) as Weighing[],
     };
     readRecords.set(records, known);
   }
@@ -72,14 +82,15 @@ export function jobOf(doc: JobDoc): Job {
   const known = jobs.get(doc);
   if (known) return known;
   const { lensSet, records, rigs, ...flat } = doc;
-  const { trials, markTests } = tried(records ?? NONE);
-  const others = (records ?? NONE).filter((r) => r.kind !== 'trial' && r.kind !== 'mark-test');
+  const { trials, markTests, weighings } = tried(records ?? NONE);
+  const others = (records ?? NONE).filter((r) => !KINDS.has(r.kind));
   const job = {
     ...flat,
     rigs: rigs.map(rigIn),
     ...(lensSet ? { lensSet: lensSet.map((l) => l.id) } : {}),
     ...(trials.length > 0 ? { trials } : {}),
     ...(markTests.length > 0 ? { markTests } : {}),
+    ...(weighings.length > 0 ? { weighings } : {}),
     ...(others.length > 0 ? { rest: { records: others } } : {}),
   } as Job;
   jobs.set(doc, job);

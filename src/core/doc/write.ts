@@ -1,4 +1,4 @@
-import type { Job, MarkTestRecord, Part, Trial } from '../kit/types';
+import type { Job, MarkTestRecord, Part, Trial, Weighing } from '../kit/types';
 import type { JobDoc, JobRecord } from '../kit/kept';
 import { rigDocOf, type PartOf } from './write-rig';
 
@@ -42,22 +42,44 @@ function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
   };
 }
 
-/** Records of what was tried and tested by hand. */
-export function recordsOf(job: Pick<Job, 'trials' | 'markTests'>): JobRecord[] {
+function weighRecord({ id, parts, rig, when, role, ...data }: Weighing): JobRecord {
+  return {
+    id: recordId('weighing', id),
+    ...(when === undefined ? {} : { at: when }),
+    ...(role === undefined ? {} : { role }),
+    kind: 'weighing',
+    about: { parts, ...(rig === undefined ? {} : { rig }) },
+    data: data as unknown as Record<string, unknown>,
+  };
+}
+
+/** Records of what was tried, tested and measured by hand. */
+export function recordsOf(job: Pick<Job, 'trials' | 'markTests' | 'weighings'>): JobRecord[] {
   const taken = new Set<string>();
-  return [...(job.trials ?? []).map(trialRecord), ...(job.markTests ?? []).map(markRecord)].map(
-    (r) => {
-      let { id } = r;
-      for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
-      taken.add(id);
-      return id === r.id ? r : { ...r, id };
-    },
-  );
+  return [
+    ...(job.trials ?? []).map(trialRecord),
+    ...(job.markTests ?? []).map(markRecord),
+    ...(job.weighings ?? []).map(weighRecord),
+  ].map((r) => {
+    let { id } = r;
+    for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
+    taken.add(id);
+    return id === r.id ? r : { ...r, id };
+  });
 }
 
 /** A job as it is kept. */
 export function docOf(job: Job): JobDoc {
-  const { lensSet, trials: _trials, markTests: _marks, rigs, kit, rest, ...flat } = job;
+  const {
+    lensSet,
+    trials: _trials,
+    markTests: _marks,
+    weighings: _weighings,
+    rigs,
+    kit,
+    rest,
+    ...flat
+  } = job;
   const partOf = partIn(kit);
   const records = [...recordsOf(job), ...((rest?.records ?? []) as JobRecord[])];
   return {

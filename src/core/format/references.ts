@@ -48,6 +48,13 @@ export function partProblems(job: {
 
 const ROLE = new Map(ROLES.map((r) => [r.id, r]));
 
+/** What a record of a kind that is read here cannot be without. */
+const RECORD_NEEDS: Readonly<Record<string, readonly string[]>> = {
+  trial: ['result'],
+  'mark-test': ['error'],
+  weighing: ['what', 'value', 'on'],
+};
+
 /** Ids of a job that lead nowhere or stand twice. What this version does not know rides along. */
 export function referenceProblems(job: JobDoc): Problem[] {
   const kit = new Map(job.kit.map((p) => [p.id, p]));
@@ -57,13 +64,13 @@ export function referenceProblems(job: JobDoc): Problem[] {
     ...job.rigs.flatMap((rig, i) => rigProblems(rig, `rigs[${i}]`, kit)),
     ...twiceIn(job.records ?? [], 'records'),
     ...(job.records ?? []).flatMap((r, i) => {
-      const needs = r.kind === 'trial' ? 'result' : r.kind === 'mark-test' ? 'error' : null;
+      const needs = RECORD_NEEDS[r.kind];
       const at = `records[${i}]`;
-      if (needs === null) return [];
+      if (!needs) return [];
       return [
-        ...(r.data[needs] === undefined
-          ? [problem(`${at}.data.${needs}`, 'nothing', `what came of the ${r.kind}`)]
-          : []),
+        ...needs
+          .filter((key) => r.data[key] === undefined)
+          .map((key) => problem(`${at}.data.${key}`, 'nothing', `what came of the ${r.kind}`)),
         ...(r.about.parts === undefined
           ? [problem(`${at}.about.parts`, 'nothing', 'ids of the pieces')]
           : []),

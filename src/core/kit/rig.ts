@@ -1,7 +1,7 @@
 import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { Part } from './parts';
-import type { QuantityInput } from '../quantity/quantity';
+import type { MarkTestRecord, Trial, Weighing } from './records';
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
 
@@ -344,26 +344,6 @@ export interface Rig {
   unread?: { uses?: unknown[]; joints?: unknown[]; links?: unknown[] };
 }
 
-/** Two or more pieces that were put together, and what came of it. */
-export interface Trial {
-  id: string;
-  parts: string[];
-  result: 'fits' | 'fits with force' | 'does not fit';
-  when?: string;
-  role?: string;
-  note?: string;
-}
-
-/** A mark test of one combination: the focus error at the chip that it showed. */
-export interface MarkTestRecord {
-  id: string;
-  /** Body, everything between, lens. */
-  parts: string[];
-  /** Error at the chip, mm, positive when the lens sits too far out. */
-  error: QuantityInput;
-  when?: string;
-}
-
 export interface RuleChoice {
   set: 'house' | 'strict' | 'light';
   values?: Record<string, number>;
@@ -388,6 +368,7 @@ export interface Job {
   goal?: JobGoal;
   trials?: Trial[];
   markTests?: MarkTestRecord[];
+  weighings?: Weighing[];
   /** What is kept with it and nothing of this version reads. */
   rest?: { records?: unknown[] };
 }

@@ -24,6 +24,7 @@ export type * from '../areas/joints/kit/parts';
 export type * from '../areas/carry/kit/parts';
 export type * from './parts';
 export type { Kind } from './fields';
+export type * from './records';
 export type * from './rig';
 export { FITTING_KINDS };
 

@@ -7,13 +7,12 @@ import {
   degrees,
   leaning,
   massOf,
-  totalOf,
   weighFirst,
 } from '../areas/carry/model/balance';
 import type { Quotient } from '../areas/carry/model/extremes';
 import { HANGS } from '../areas/carry/model/hold';
 import { inertiaOf } from '../areas/carry/model/inertia';
-import { weightsOf } from '../areas/carry/model/weights';
+import { totalOf, weightsOf } from '../areas/carry/model/weighed';
 import { exact, say, sayLength, sayMass, sayRange } from '../quantity/say';
 import type { Reading } from './reading';
 
@@ -27,7 +26,7 @@ interface Ends {
 export function carried(built: Built): Reading[] {
   const weights = weightsOf(built);
   if (weights.length === 0) return [];
-  const masses = totalOf(weights).inputs;
+  const masses = totalOf(built).inputs;
   const of = (
     id: string,
     what: string,

@@ -32,7 +32,9 @@ const weight = (
   at: where,
   spread,
   volume: 1,
-  stated: true,
+  middle: [0, 0, 0],
+  size: [0, 0, 0],
+  off: [null, null, null],
 });
 
 describe('worked examples', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { constant, type Given } from '../../build/given';
-import { lin, of, plus } from '../../build/lin';
-import { quotient, type Term } from './model/extremes';
+import { lin, of, plus, type Lin } from '../../build/lin';
+import { filed, quotient, type Quotient } from './model/extremes';
 
 const known = (value: number, tol: number): Given =>
   constant('x', 'mm', { value, tol, from: 'guess', lo: value - tol, hi: value + tol });
@@ -18,6 +18,19 @@ const weight = fc.record({
 });
 type W = { m: number; tol: number; z: number; zt: number; y: number; yt: number; shared: boolean };
 
+interface Term {
+  mass: Given;
+  over: Lin;
+  under: Lin;
+}
+
+/** The quotient of two sums, each in an axis of its own. */
+function quotientOf(terms: readonly Term[]): Quotient {
+  const at = (t: Term) => [t.over, t.under, lin(0)] as const;
+  const list = terms.map((t) => ({ mass: t.mass, at: at(t), on: true }));
+  return quotient(filed(list), { x: 1 }, { y: 1 });
+}
+
 /** Terms of a tangent: ahead over below; some of them stand on one riser whose height all share. */
 function tangent(list: readonly W[]): Term[] {
   const riser = known(0, 6);
@@ -32,7 +45,7 @@ describe('the interval of a quotient of sums', () => {
   test('every corner of small ones, and no point between is outside (exhaustive)', () => {
     fc.assert(
       fc.property(fc.array(weight, { minLength: 1, maxLength: 4 }), (list) => {
-        const q = quotient(tangent(list));
+        const q = quotientOf(tangent(list));
         const s = q.spread();
         const n = q.inputs.length;
         let [lo, hi] = [Infinity, -Infinity];
@@ -59,7 +72,7 @@ describe('the interval of a quotient of sums', () => {
       yt: 5,
       shared: i % 3 === 0,
     }));
-    const q = quotient(tangent(list));
+    const q = quotientOf(tangent(list));
     const s = q.spread();
     let seed = 7;
     const random = () => ((seed = (seed * 16807) % 2147483647) - 1) / 2147483646;
@@ -80,7 +93,7 @@ describe('the interval of a quotient of sums', () => {
   });
 
   test('a denominator that may be nothing has no end', () => {
-    const s = quotient([
+    const s = quotientOf([
       { mass: known(100, 0), over: lin(5), under: plus(lin(1), of(known(0, 2))) },
     ]).spread();
     expect(s.hi).toBe(Infinity);
@@ -88,7 +101,7 @@ describe('the interval of a quotient of sums', () => {
 
   test('what moves all alike cancels; shares add up to one', () => {
     const base = known(0, 50);
-    const s = quotient(
+    const s = quotientOf(
       [100, 300].map((m, i) => ({
         mass: known(m, 10),
         over: plus(of(base), of(base, -1), lin(10 * i)),
@@ -101,7 +114,7 @@ describe('the interval of a quotient of sums', () => {
 });
 
 /** Which end of a number raises the quotient, found by moving it alone. */
-function ends(q: ReturnType<typeof quotient>, k: number, from: number, up: boolean): number {
+function ends(q: Quotient, k: number, from: number, up: boolean): number {
   const x = q.inputs.map((g) => g.known!.value);
   x[k] = q.inputs[k]!.known!.hi;
   return q.f(x) >= from === up ? 1 : 0;

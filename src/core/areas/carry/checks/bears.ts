@@ -4,15 +4,14 @@ import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';
 import type { Carrier } from '../../../kit/types';
 import { sayMass } from '../../../quantity/say';
-import { totalOf } from '../model/balance';
 import { above, bearsOf } from '../model/carriers';
-import { weightsOf } from '../model/weights';
+import { totalOf, weightsOf } from '../model/weighed';
 import { ranked } from './offsets';
 
 /** What its maker states that a carrier bears, against all that is above it. */
 export function bears(built: Built, id: string, carrier: Carrier): Verdict {
   const weights = weightsOf(built);
-  const { inputs, value } = totalOf(weights);
+  const { inputs, value } = totalOf(built);
   const also = above(built, carrier).map((c) => given(c, 'mass'));
   const limit = bearsOf(carrier);
   const all = [...new Set([limit, ...inputs, ...also])];

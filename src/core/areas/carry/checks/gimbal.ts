@@ -1,16 +1,16 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
-import { lin, minus, plus, times, of, type Lin } from '../../../build/lin';
+import { lin, plus, times, of, type Lin } from '../../../build/lin';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, said } from '../../../checks/judge';
 import type { Carrier } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { standOf } from '../../../stand/stand';
-import { balanceOf, type Balance } from '../model/balance';
+import { balanceOf, lies, type Balance } from '../model/balance';
 import { carriersOf } from '../model/carriers';
 import { quotient, type Quotient } from '../model/extremes';
-import { along, doubtOf, endsOf, facesOf } from '../model/hold';
+import { doubtOf, endsOf, facesOf } from '../model/hold';
 import { bears } from './bears';
 import { ranked } from './offsets';
 
@@ -112,11 +112,9 @@ const nominal = (q: Quotient) =>
 /** `room / 2 - (far - centre)`, far to one side: all weights in one quotient. */
 function roomBeside(b: Balance, room: Given, far: Lin, sign: 1 | -1): Quotient {
   return quotient(
-    b.weights.map((w) => ({
-      mass: w.mass,
-      over: plus(of(room, 0.5), times(far, -1), times(along(w.at, b.side), sign)),
-      under: lin(1),
-    })),
+    b.poised,
+    { ...lies(b.side, sign), plus: plus(of(room, 0.5), times(far, -1)) },
+    { plus: lin(1) },
   );
 }
 
@@ -129,11 +127,9 @@ function behind(built: Built, b: Balance, g: Carrier): Verdict {
     .map((x) => ({ ...x, back: standOf(built).value(x.z) - doubtOf(x.z) }))
     .sort((x, y) => (x.back === y.back ? (x.p.key < y.p.key ? -1 : 1) : x.back - y.back))[0]!;
   const q = quotient(
-    b.weights.map((w) => ({
-      mass: w.mass,
-      over: plus(of(room), last.z, times(w.at[2], -1)),
-      under: lin(1),
-    })),
+    b.poised,
+    { ...lies(b.fore, -1), plus: plus(of(room), last.z) },
+    { plus: lin(1) },
   );
   const v = judge({
     ...base(g, 'behind'),
@@ -190,13 +186,7 @@ function travel(b: Balance, g: Carrier, which: 'fore' | 'side'): Verdict {
 /** Height of the centre over the plate, inside what the tilt axis can be set to. */
 function height(b: Balance, g: Carrier): Verdict[] {
   const [low, high] = [given(g, 'plateLow'), given(g, 'plateHigh')];
-  const up = quotient(
-    b.weights.map((w) => ({
-      mass: w.mass,
-      over: minus(along(w.at, b.up), along(b.hold.at, b.up)),
-      under: lin(1),
-    })),
-  );
+  const up = b.above;
   const inputs = [...new Set([low, high, ...up.inputs])];
   const at = (x: readonly number[]) => up.f(up.inputs.map((i) => x[inputs.indexOf(i)]!));
   const v = judge({

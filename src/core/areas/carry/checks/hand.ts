@@ -6,7 +6,8 @@ import { exact, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import type { Spread } from '../../../quantity/spread';
 import { moment } from '../../support/model/load';
-import { balanceOf, momentEnds, totalOf, type Balance } from '../model/balance';
+import { balanceOf, momentEnds, type Balance } from '../model/balance';
+import { totalOf } from '../model/weighed';
 import { aboutOf, ranked, under } from './offsets';
 
 export const carryHand: Check = {
@@ -24,21 +25,29 @@ export const carryHand: Check = {
 
 function twist(built: Built, b: Balance, which: 'roll' | 'pitch'): Verdict {
   const off = which === 'roll' ? b.right : b.ahead;
-  const { inputs: masses, value: total } = totalOf(b.weights);
+  const total = totalOf(built);
+  const inputs = [...new Set([...off.inputs, ...total.inputs])];
+  const at = new Map(inputs.map((g, i) => [g, i]));
   const most = built.rules['carry.wrist-most'];
   const free = built.rules['carry.wrist'];
   let twisting: Spread | null = null;
-  // Every mass is in the offset as well: no further inputs.
   const v = judge({
     id: 'carry.hand',
     key: `carry.hand:${which}`,
     about: aboutOf(b),
-    inputs: off.inputs,
-    margin: (x) => {
-      const at = (g: (typeof masses)[number]) => x[off.inputs.indexOf(g)]!;
-      return most - Math.abs(moment(total(masses.map(at)), off.f(x)));
+    inputs,
+    margin: (x) =>
+      most -
+      Math.abs(
+        moment(
+          total.value(total.inputs.map((g) => x[at.get(g)!]!)),
+          off.f(x.slice(0, off.inputs.length)),
+        ),
+      ),
+    spread: () => {
+      twisting = momentEnds(off.spread(), total);
+      return { ...twisting, shares: inputs.map((_g, i) => twisting!.shares[i] ?? 0) };
     },
-    spread: () => (twisting = momentEnds(off.spread(), b.weights)),
     // Where nobody said where it is held nothing is sure, neither way.
     after: (x) => {
       const room = under(most)(x);

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
-import { minus, of, plus } from '../../../build/lin';
+import { minus, of } from '../../../build/lin';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';
@@ -8,7 +8,8 @@ import type { Carrier } from '../../../kit/types';
 import { exact, say } from '../../../quantity/say';
 import type { Spread } from '../../../quantity/spread';
 import { GRAVITY, moment } from '../../support/model/load';
-import { balanceOf, mean, momentEnds, totalOf, type Balance } from '../model/balance';
+import { awayFrom, balanceOf, mean, momentEnds, type Balance } from '../model/balance';
+import { totalOf } from '../model/weighed';
 import { carriersOf } from '../model/carriers';
 import { along } from '../model/hold';
 import { bears } from './bears';
@@ -30,7 +31,7 @@ export const carryHead: Check = {
 };
 
 /** Counterbalance against the moment at 90 degrees, `m g h`. */
-function counter(_built: Built, b: Balance, head: Carrier): Verdict {
+function counter(built: Built, b: Balance, head: Carrier): Verdict {
   const base = {
     id: 'carry.head',
     key: `carry.head:${head.id}:counter`,
@@ -40,10 +41,9 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
   const axis = given(head, 'tiltAxis');
   const [from, to] = [given(head, 'counterFrom'), given(head, 'counterTo')];
   const over = of(axis);
-  const height = mean(b.weights, (w) =>
-    plus(minus(along(w.at, b.up), along(b.hold.at, b.up)), over),
-  );
-  const { inputs: masses, value: total } = totalOf(b.weights);
+  const height = mean(b.poised, awayFrom(minus(along(b.hold.at, b.up), over), b.up));
+  const all = totalOf(built);
+  const { inputs: masses, value: total } = all;
   const inputs = [...new Set([...height.inputs, ...masses, from, to])];
   const at = new Map(inputs.map((g, i) => [g, i]));
   const wants = (x: readonly number[]) =>
@@ -57,7 +57,7 @@ function counter(_built: Built, b: Balance, head: Carrier): Verdict {
     inputs,
     margin: (x) => Math.min(x[at.get(to)!]! - wants(x), wants(x) - x[at.get(from)!]!),
     spread: () => {
-      need = momentEnds(height.spread(), b.weights);
+      need = momentEnds(height.spread(), all);
       const [f, t] = [from.known!, to.known!];
       return {
         value: Math.min(t.value - need.value, need.value - f.value),

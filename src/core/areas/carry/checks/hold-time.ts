@@ -5,10 +5,10 @@ import { plainVerdict, lacking } from '../../../checks/judge';
 import type { HoldKind } from '../../../kit/types';
 import type { Operator } from '../../../kit/operator';
 import { exact, sayMass } from '../../../quantity/say';
-import { massOf, totalOf, weighFirst } from '../model/balance';
+import { massOf, weighFirst } from '../model/balance';
 import { endurance, LEAST_SHARE } from '../model/endurance';
 import { HOLDS } from '../model/hold';
-import { weightsOf } from '../model/weights';
+import { totalOf, weightsOf } from '../model/weighed';
 
 export const carryHoldTime: Check = {
   id: 'carry.hold-time',
@@ -45,7 +45,7 @@ function timeOf(built: Built, by: HoldKind, minutes: number): Verdict {
   const mass = massOf(built);
   const weights = weightsOf(built);
   if (!mass) {
-    const missing = totalOf(weights).inputs.filter((g) => g.known === null);
+    const missing = totalOf(built).inputs.filter((g) => g.known === null);
     return plainVerdict({
       ...base,
       state: 'unknown',

@@ -3,8 +3,7 @@ import { judge } from '../../../checks/judge';
 import { sayMass } from '../../../quantity/say';
 import type { Built } from '../../../build/build';
 import type { Verdict } from '../../../checks/finding';
-import { totalOf } from '../model/balance';
-import { weightsOf } from '../model/weights';
+import { totalOf, weightsOf } from '../model/weighed';
 import { ranked } from './offsets';
 
 export const carryMass: Check = {
@@ -25,7 +24,7 @@ export const carryMass: Check = {
 /** The mass of the rig against one end of the band: outside of it is tight, never a fail. */
 function against(built: Built, limit: number, which: 'most' | 'least'): Verdict {
   const weights = weightsOf(built);
-  const { inputs, value } = totalOf(weights);
+  const { inputs, value } = totalOf(built);
   const room = (m: number) => (which === 'most' ? limit - m : m - limit);
   const mass = (o: { value: number }) => (which === 'most' ? limit - o.value : limit + o.value);
   const v = judge({

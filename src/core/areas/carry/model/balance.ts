@@ -1,17 +1,19 @@
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
-import { lin, minus, type Lin } from '../../../build/lin';
-import type { Given } from '../../../build/given';
+import { lin, times, type Lin } from '../../../build/lin';
 import type { Spread } from '../../../quantity/spread';
 import { moment } from '../../support/model/load';
 import type { Measurement } from '../../../checks/finding';
 import { along, holdOf, waysOf, type Hold, type Way } from './hold';
-import { quotient, type Quotient } from './extremes';
-import { weightsOf, type Weight } from './weights';
+import { quotient, type Filed, type Quotient, type Side } from './extremes';
+import { endsOfTotal, poisedOf, totalOf, weightsOf, type Total } from './weighed';
+import type { Weight } from './weights';
 
 /** The rig as a weight, and how it sits on what holds it. */
 export interface Balance {
   weights: readonly Weight[];
+  /** The same as its balance is worked out of them. */
+  poised: Filed;
   hold: Hold;
   up: Way;
   side: Way;
@@ -30,31 +32,50 @@ export function balanceOf(built: Built): Balance | null {
 const BALANCE = node('balance', (built: Built): Balance | null => {
   const hold = holdOf(built);
   const weights = weightsOf(built);
-  return hold && weights.length > 0 ? balanceAt(built, weights, hold) : null;
+  return hold && weights.length > 0 ? balanceAt(built, weights, poisedOf(built), hold) : null;
 });
 
 /** How the rig would sit on a hold. */
-export function balanceAt(built: Built, weights: readonly Weight[], hold: Hold): Balance {
+function balanceAt(built: Built, weights: readonly Weight[], poised: Filed, hold: Hold): Balance {
   const { up, side, fore } = waysOf(built.rig.upright);
-  const off = (w: Way) => mean(weights, (x) => minus(along(x.at, w), along(hold.at, w)));
+  const off = (w: Way) => mean(poised, awayFrom(along(hold.at, w), w));
+  const once = new Map<Way, Quotient>();
+  // Each is worked out when somebody asks: a rig that hangs is asked other things than one that stands.
+  const lazily = (w: Way): Quotient => {
+    const known = once.get(w) ?? off(w);
+    once.set(w, known);
+    return known;
+  };
   return {
     weights,
+    poised,
     hold,
     up,
     side,
     fore,
-    ahead: off(fore),
-    right: off(side),
-    above: off(up),
+    get ahead() {
+      return lazily(fore);
+    },
+    get right() {
+      return lazily(side);
+    },
+    get above() {
+      return lazily(up);
+    },
   };
 }
 
-const ONE = lin(1);
+const EACH: Side = { plus: lin(1) };
+const AXES = ['x', 'y', 'z'] as const;
+
+/** Of every weight how far it lies along a way, `k` times. */
+export const lies = (w: Way, k = 1): Side => ({ [AXES[w.k]]: w.sign * k });
+
+/** Of every weight how far it lies along a way off a place. */
+export const awayFrom = (place: Lin, w: Way): Side => ({ ...lies(w), plus: times(place, -1) });
 
 /** Mean of a length over the weights: a coordinate of the centre of gravity. */
-export function mean(weights: readonly Weight[], of: (w: Weight) => Lin): Quotient {
-  return quotient(weights.map((w) => ({ mass: w.mass, over: of(w), under: ONE })));
-}
+export const mean = (poised: Filed, of: Side): Quotient => quotient(poised, of, EACH);
 
 /** Centre of gravity in the frame of reference, x, y and z, mm. */
 export function centreOf(built: Built): readonly [Quotient, Quotient, Quotient] {
@@ -62,8 +83,8 @@ export function centreOf(built: Built): readonly [Quotient, Quotient, Quotient] 
 }
 
 const CENTRE = node('centre of gravity', (built: Built) => {
-  const weights = weightsOf(built);
-  return [0, 1, 2].map((k) => mean(weights, (w) => w.at[k as 0 | 1 | 2])) as unknown as readonly [
+  const poised = poisedOf(built);
+  return AXES.map((axis) => mean(poised, { [axis]: 1 })) as unknown as readonly [
     Quotient,
     Quotient,
     Quotient,
@@ -75,41 +96,16 @@ const CENTRE = node('centre of gravity', (built: Built) => {
  * how far it is below. In one quotient: what moves both cancels as it does in the rig.
  */
 export function leaning(b: Balance, way: Way): Quotient {
-  return quotient(
-    b.weights.map((w) => ({
-      mass: w.mass,
-      over: minus(along(w.at, way), along(b.hold.at, way)),
-      under: minus(along(b.hold.at, b.up), along(w.at, b.up)),
-    })),
-  );
-}
-
-/** All of its mass, g: every part as often as it is on. */
-export interface Total {
-  inputs: Given[];
-  value: (x: readonly number[]) => number;
-  /** Each number of it as often as it counts. */
-  counts: readonly number[];
-}
-
-export function totalOf(weights: readonly Weight[]): Total {
-  const inputs = [...new Set(weights.map((w) => w.mass))];
-  const counts = inputs.map((g) => weights.filter((w) => w.mass === g).length);
-  return { inputs, counts, value: (x) => counts.reduce((sum, n, i) => sum + n * x[i]!, 0) };
+  return quotient(b.poised, awayFrom(along(b.hold.at, way), way), {
+    ...lies(b.up, -1),
+    plus: along(b.hold.at, b.up),
+  });
 }
 
 /** The mass of the rig, g, with its interval; null while a part was not weighed. */
 export function massOf(built: Built): { value: number; lo: number; hi: number } | null {
-  const { inputs, counts } = totalOf(weightsOf(built));
-  if (inputs.length === 0) return null;
-  const out = { value: 0, lo: 0, hi: 0 };
-  for (const [i, g] of inputs.entries()) {
-    if (!g.known) return null;
-    out.value += counts[i]! * g.known.value;
-    out.lo += counts[i]! * Math.max(0, g.known.lo);
-    out.hi += counts[i]! * g.known.hi;
-  }
-  return out;
+  const total = totalOf(built);
+  return total.inputs.length === 0 ? null : endsOfTotal(total);
 }
 
 /**
@@ -142,13 +138,12 @@ export function sizeOf({ lo, hi }: { lo: number; hi: number }): { lo: number; hi
 }
 
 /** Moment of the whole rig at a lever, N m, over the tolerances of both: never too narrow. */
-export function momentEnds(lever: Spread, weights: readonly Weight[]): Spread {
-  const { inputs, value } = totalOf(weights);
-  const mass = (k: 'lo' | 'hi' | 'value') => value(inputs.map((g) => Math.max(0, g.known![k])));
+export function momentEnds(lever: Spread, total: Total): Spread {
+  const mass = endsOfTotal(total)!;
   return {
-    value: moment(mass('value'), lever.value),
-    lo: moment(mass(lever.lo < 0 ? 'hi' : 'lo'), lever.lo),
-    hi: moment(mass(lever.hi < 0 ? 'lo' : 'hi'), lever.hi),
+    value: moment(mass.value, lever.value),
+    lo: moment(lever.lo < 0 ? mass.hi : mass.lo, lever.lo),
+    hi: moment(lever.hi < 0 ? mass.lo : mass.hi, lever.hi),
     shares: lever.shares,
   };
 }

@@ -7,7 +7,7 @@ import { moment } from '../../support/model/load';
 import { balanceOf, centreOf, degrees, leaning, massOf } from './balance';
 import { HANGS, HOLDS } from './hold';
 import { standingOf } from './standing';
-import { weightsOf } from './weights';
+import { weightsOf } from './weighed';
 
 /** How the rig is carried, in one view: for the drawing. All of it lies on the sheet of the view. */
 export interface CarriedView {

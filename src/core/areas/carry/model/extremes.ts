@@ -2,18 +2,24 @@ import type { Given } from '../../../build/given';
 import type { Lin } from '../../../build/lin';
 import type { Spread } from '../../../quantity/spread';
 
-/** One weight in a quotient of sums: `mass x over / (mass x under)`, both as sums of given numbers. */
-export interface Term {
+/** A weight as a quotient reads it. */
+export interface Poise {
   mass: Given;
-  over: Lin;
-  under: Lin;
+  /** x, y and z of its centre. */
+  at: readonly [Lin, Lin, Lin];
+  /** It is on the rig; what was taken off since the rig was measured counts in places alone. */
+  on: boolean;
 }
 
-/** A term with its numbers by their place in a list. */
-interface Filed {
-  mass: number;
-  over: { c: number; k: readonly (readonly [i: number, k: number])[] };
-  under: { c: number; k: readonly (readonly [i: number, k: number])[] };
+/**
+ * One of the two sums of a quotient: of each weight `x X + y Y + z Z`, and of each that is on the rig
+ * what is added.
+ */
+export interface Side {
+  x?: number;
+  y?: number;
+  z?: number;
+  plus?: Lin;
 }
 
 /**
@@ -27,7 +33,192 @@ export interface Quotient {
   f: (x: readonly number[]) => number;
   /** Its interval over the tolerances, with the share of each input. */
   spread: () => Spread;
+  /** As its inputs stand. */
+  value: () => number;
+  /** Whether no tolerance brings it down to `q`: one turn of what its interval takes several of. */
+  over: (q: number) => boolean;
 }
+
+/** Sums of weights with their numbers by their place in a list: every quotient reads the same. */
+export interface Filed {
+  numbers: Given[];
+  index: Map<Given, number>;
+  /** Of each weight: its mass, whether it is on, and where the terms of its x, y and z begin. */
+  mass: number[];
+  on: boolean[];
+  c: number[];
+  from: number[];
+  /** Terms: the number and its factor. */
+  i: Int32Array;
+  k: Float64Array;
+}
+
+/** Files weights: once for all quotients of a rig. */
+export function filed(list: readonly Poise[]): Filed {
+  const i: number[] = [];
+  const k: number[] = [];
+  const f = {
+    numbers: [] as Given[],
+    index: new Map<Given, number>(),
+    mass: [] as number[],
+    on: [] as boolean[],
+    c: [] as number[],
+    from: [0],
+  };
+  for (const p of list) {
+    f.mass.push(numbered(f, p.mass));
+    f.on.push(p.on);
+    for (const l of p.at) {
+      f.c.push(l.c);
+      for (const t of l.terms) {
+        // What cancels is no input; what is missing is one all the same.
+        if (t.k === 0 && t.g.known !== null) continue;
+        i.push(numbered(f, t.g));
+        k.push(t.k);
+      }
+      f.from.push(i.length);
+    }
+  }
+  return { ...f, i: Int32Array.from(i), k: Float64Array.from(k) };
+}
+
+function numbered(f: Pick<Filed, 'index' | 'numbers'>, g: Given): number {
+  let i = f.index.get(g);
+  if (i === undefined) {
+    i = f.numbers.length;
+    f.index.set(g, i);
+    f.numbers.push(g);
+  }
+  return i;
+}
+
+/** A quotient with what is the same in both sums put together: a row for each weight. */
+interface Rows {
+  inputs: Given[];
+  mass: Int32Array;
+  /** Constants of both sums. */
+  over: Float64Array;
+  under: Float64Array;
+  /** Where the terms of each weight begin; a number stands in a row once. */
+  from: Int32Array;
+  i: Int32Array;
+  a: Float64Array;
+  b: Float64Array;
+}
+
+const AXES = ['x', 'y', 'z'] as const;
+
+/** Room to make rows in: one at a time, grown as it is needed. */
+const scratch = {
+  row: new Int32Array(0),
+  input: new Int32Array(0),
+  touched: new Int32Array(0),
+  i: new Int32Array(0),
+  a: new Float64Array(0),
+  b: new Float64Array(0),
+};
+
+function roomFor(numbers: number, terms: number): typeof scratch {
+  if (scratch.row.length < numbers) {
+    scratch.row = new Int32Array(2 * numbers).fill(-1);
+    scratch.input = new Int32Array(2 * numbers);
+    scratch.touched = new Int32Array(2 * numbers);
+  }
+  scratch.input.fill(-1, 0, numbers);
+  if (scratch.i.length < terms) {
+    scratch.i = new Int32Array(2 * terms);
+    scratch.a = new Float64Array(2 * terms);
+    scratch.b = new Float64Array(2 * terms);
+  }
+  return scratch;
+}
+
+function rowsOf(f: Filed, over: Side, under: Side): Rows {
+  const local = { index: new Map<Given, number>(), numbers: [] as Given[] };
+  const n = f.numbers.length;
+  const numberOf = (g: Given) => f.index.get(g) ?? n + numbered(local, g);
+  const filedAs = (s: Side): Added => {
+    const list: Added = [];
+    for (const t of s.plus?.terms ?? [])
+      if (t.k !== 0 || t.g.known === null) list.push([numberOf(t.g), t.k]);
+    return list;
+  };
+  const [addOver, addUnder] = [filedAs(over), filedAs(under)];
+  const w = f.mass.length;
+  const total = n + local.numbers.length;
+  // Rows beyond the known numbers are of no further use: what is there is always taken back.
+  const { row, input, touched, i, a, b } = roomFor(
+    total,
+    f.i.length + w * (addOver.length + addUnder.length),
+  );
+  const inputs: Given[] = [];
+  const given = (j: number) => (j < n ? f.numbers[j]! : local.numbers[j - n]!);
+  const inputOf = (j: number) => {
+    if (input[j]! < 0) {
+      input[j] = inputs.length;
+      inputs.push(given(j));
+    }
+    return input[j]!;
+  };
+  const out = {
+    mass: new Int32Array(w),
+    over: new Float64Array(w),
+    under: new Float64Array(w),
+    from: new Int32Array(w + 1),
+  };
+  const factors = AXES.map((axis) => [over[axis] ?? 0, under[axis] ?? 0] as const);
+  let end = 0;
+  let count = 0;
+  let last = 0;
+  const put = (j: number, ka: number, kb: number) => {
+    const at = row[j]!;
+    if (at < 0) {
+      row[j] = last;
+      touched[count++] = j;
+      a[last] = ka;
+      b[last] = kb;
+      last++;
+    } else {
+      a[at]! += ka;
+      b[at]! += kb;
+    }
+  };
+  for (let p = 0; p < w; p++) {
+    count = 0;
+    last = end;
+    out.mass[p] = inputOf(f.mass[p]!);
+    for (let axis = 0; axis < 3; axis++) {
+      const [ka, kb] = factors[axis]!;
+      if (ka === 0 && kb === 0) continue;
+      const at = 3 * p + axis;
+      out.over[p]! += ka * f.c[at]!;
+      out.under[p]! += kb * f.c[at]!;
+      for (let t = f.from[at]!; t < f.from[at + 1]!; t++) put(f.i[t]!, ka * f.k[t]!, kb * f.k[t]!);
+    }
+    if (f.on[p]!) {
+      out.over[p]! += over.plus?.c ?? 0;
+      out.under[p]! += under.plus?.c ?? 0;
+      for (let t = 0; t < addOver.length; t++) put(addOver[t]![0], addOver[t]![1], 0);
+      for (let t = 0; t < addUnder.length; t++) put(addUnder[t]![0], 0, addUnder[t]![1]);
+    }
+    for (let t = 0; t < count; t++) {
+      const j = touched[t]!;
+      const at = row[j]!;
+      row[j] = -1;
+      // What moves both as the rig does cancels.
+      if (a[at] === 0 && b[at] === 0 && given(j).known !== null) continue;
+      a[end] = a[at]!;
+      b[end] = b[at]!;
+      i[end] = inputOf(j);
+      end++;
+    }
+    out.from[p + 1] = end;
+  }
+  return { inputs, ...out, i: i.slice(0, end), a: a.slice(0, end), b: b.slice(0, end) };
+}
+
+/** Numbers that are added to each weight, with their factors. */
+type Added = (readonly [number, number])[];
 
 /**
  * The interval of a quotient of sums. Masses above the mean go high and those below low, and the
@@ -35,166 +226,162 @@ export interface Quotient {
  * is found by Dinkelbach's turns: `max sum(m (a - q b))`, q the quotient where that was reached, until
  * nothing rises (W. Dinkelbach, "On nonlinear fractional programming", 1967). Exact while a number
  * moves all weights it moves the same way; where it moves some of them against others each of those is
- * let have its own worst, so the interval holds what it says and is never too narrow. Null where the
- * denominator may be nothing or less.
+ * let have its own worst, so the interval holds what it says and is never too narrow. Without end
+ * where the denominator may be nothing or less.
  */
-export function quotient(terms: readonly Term[]): Quotient {
-  const index = new Map<Given, number>();
-  const inputs: Given[] = [];
-  const number = (g: Given) => {
-    let i = index.get(g);
-    if (i === undefined) {
-      i = inputs.length;
-      index.set(g, i);
-      inputs.push(g);
-    }
-    return i;
-  };
-  const filed = (l: Lin): Filed['over'] => {
-    const k: (readonly [number, number])[] = [];
-    // What cancels is no input; what is missing is one all the same.
-    for (const t of l.terms) if (t.k !== 0 || t.g.known === null) k.push([number(t.g), t.k]);
-    return { c: l.c, k };
-  };
-  const list: Filed[] = terms.map((t) => ({
-    mass: number(t.mass),
-    over: filed(t.over),
-    under: filed(t.under),
-  }));
-  const sum = (l: Filed['over'], x: readonly number[]) => {
-    let s = l.c;
-    for (const [i, k] of l.k) s += k * x[i]!;
-    return s;
-  };
-  const f = (x: readonly number[]) => {
-    let [over, under] = [0, 0];
-    for (const t of list) {
-      over += x[t.mass]! * sum(t.over, x);
-      under += x[t.mass]! * sum(t.under, x);
-    }
-    return over / under;
-  };
+export function quotient(f: Filed, over: Side, under: Side): Quotient {
+  const rows = rowsOf(f, over, under);
   let kept: Spread | null = null;
-  return { inputs, f, spread: () => (kept ??= extremes(list, inputs, f)) };
+  return {
+    inputs: rows.inputs,
+    f: (x) => valueAt(rows, x),
+    spread: () => (kept ??= extremes(rows)),
+    value: () => kept?.value ?? valueAt(rows, endsOf(rows).value),
+    over: (q) => {
+      if (kept) return kept.lo > q;
+      const { over, under } = reached(rows, endsOf(rows), q, -1, roomOf(rows));
+      return under > 0 && over - q * under > 0;
+    },
+  };
 }
 
-function extremes(
-  list: readonly Filed[],
-  inputs: readonly Given[],
-  f: (x: readonly number[]) => number,
-): Spread {
-  const known = inputs.map((g) => g.known!);
-  const x = known.map((k) => k.value);
-  const value = f(x);
-  const lo = turns(list, known, value, -1);
-  const hi = turns(list, known, value, 1);
+function valueAt(r: Rows, x: ArrayLike<number>): number {
+  let [over, under] = [0, 0];
+  for (let p = 0; p < r.mass.length; p++) {
+    let [a, b] = [r.over[p]!, r.under[p]!];
+    for (let t = r.from[p]!; t < r.from[p + 1]!; t++) {
+      const v = x[r.i[t]!]!;
+      a += r.a[t]! * v;
+      b += r.b[t]! * v;
+    }
+    over += x[r.mass[p]!]! * a;
+    under += x[r.mass[p]!]! * b;
+  }
+  return over / under;
+}
+
+function extremes(r: Rows): Spread {
+  const ends = endsOf(r);
+  const value = valueAt(r, ends.value);
+  const lo = turns(r, ends, value, -1);
+  const hi = turns(r, ends, value, 1);
   return {
     value,
     lo: Math.min(lo, value),
     hi: Math.max(hi, value),
-    shares: shares(list, known, x, value),
+    shares: shares(r, ends, value),
   };
 }
 
+function endsOf(r: Rows): Ends {
+  const n = r.inputs.length;
+  const ends = { value: new Float64Array(n), lo: new Float64Array(n), hi: new Float64Array(n) };
+  r.inputs.forEach((g, i) => {
+    const k = g.known!;
+    ends.value[i] = k.value;
+    ends.lo[i] = k.lo;
+    ends.hi[i] = k.hi;
+  });
+  return ends;
+}
+
 interface Ends {
-  value: number;
-  lo: number;
-  hi: number;
+  value: Float64Array;
+  lo: Float64Array;
+  hi: Float64Array;
 }
 
 /** Dinkelbach's turns towards the largest (sign 1) or the smallest (-1). */
-function turns(list: readonly Filed[], known: readonly Ends[], from: number, sign: 1 | -1): number {
+function turns(r: Rows, ends: Ends, from: number, sign: 1 | -1): number {
+  const room = roomOf(r);
   let q = from;
-  for (let n = 0; n < 40; n++) {
-    const { over, under } = reached(list, known, q, sign);
+  for (let turn = 0; turn < 40; turn++) {
+    const { over, under } = reached(r, ends, q, sign, room);
     if (!(under > 0)) return sign * Infinity;
     const next = over / under;
-    if (!(sign * (next - q) > 1e-12 * Math.max(1, Math.abs(q)))) return q;
+    if (!(sign * (next - q) > 1e-11 * Math.max(1, Math.abs(q)))) return q;
     q = next;
   }
   return q;
 }
 
+interface Room {
+  up: Float64Array;
+  down: Float64Array;
+  gain: Float64Array;
+  overs: Float64Array;
+  unders: Float64Array;
+}
+
+function roomOf(r: Rows): Room {
+  const n = r.inputs.length;
+  return {
+    up: new Float64Array(n),
+    down: new Float64Array(n),
+    gain: new Float64Array(n),
+    overs: new Float64Array(r.mass.length),
+    unders: new Float64Array(r.mass.length),
+  };
+}
+
 /** Where `sign sum(m (a - q b))` is largest: both sums there. */
-function reached(list: readonly Filed[], known: readonly Ends[], q: number, sign: 1 | -1) {
-  const { up, down } = pushes(list, known.length, q);
-  const n = known.length;
-  // Of each number the end that helps; where it pushes both ways every weight takes its own.
-  const shared = new Array<number>(n);
-  for (let i = 0; i < n; i++)
-    shared[i] =
-      up[i]! > 0 && down[i]! > 0 ? NaN : up[i]! > 0 === sign > 0 ? known[i]!.hi : known[i]!.lo;
-  const overs = new Float64Array(list.length);
-  const unders = new Float64Array(list.length);
-  const gain = new Float64Array(n);
-  list.forEach((t, w) => {
-    const at = (i: number) => {
-      const v = shared[i]!;
-      if (!Number.isNaN(v)) return v;
-      return sign * coefficient(t, i, q) > 0 ? known[i]!.hi : known[i]!.lo;
-    };
-    let [over, under] = [t.over.c, t.under.c];
-    for (const [i, k] of t.over.k) over += k * at(i);
-    for (const [i, k] of t.under.k) under += k * at(i);
-    overs[w] = over;
-    unders[w] = under;
-    gain[t.mass]! += sign * (over - q * under);
-  });
+function reached(r: Rows, ends: Ends, q: number, sign: 1 | -1, room: Room) {
+  pushes(r, q, room);
+  const { up, down, gain, overs, unders } = room;
+  gain.fill(0);
+  for (let p = 0; p < r.mass.length; p++) {
+    let [over, under] = [r.over[p]!, r.under[p]!];
+    for (let t = r.from[p]!; t < r.from[p + 1]!; t++) {
+      const i = r.i[t]!;
+      // Of each number the end that helps; where it pushes both ways every weight takes its own.
+      const rises =
+        up[i]! > 0 && down[i]! > 0
+          ? r.a[t]! - q * r.b[t]! > 0 === sign > 0
+          : up[i]! > 0 === sign > 0;
+      const v = rises ? ends.hi[i]! : ends.lo[i]!;
+      over += r.a[t]! * v;
+      under += r.b[t]! * v;
+    }
+    overs[p] = over;
+    unders[p] = under;
+    gain[r.mass[p]!]! += sign * (over - q * under);
+  }
   let [over, under] = [0, 0];
-  list.forEach((t, w) => {
-    const m = gain[t.mass]! > 0 ? known[t.mass]!.hi : known[t.mass]!.lo;
-    over += Math.max(0, m) * overs[w]!;
-    under += Math.max(0, m) * unders[w]!;
-  });
+  for (let p = 0; p < r.mass.length; p++) {
+    const i = r.mass[p]!;
+    const m = Math.max(0, gain[i]! > 0 ? ends.hi[i]! : ends.lo[i]!);
+    over += m * overs[p]!;
+    under += m * unders[p]!;
+  }
   return { over, under };
 }
 
-/** How a number enters the bracket of a weight: its factor in `a - q b`. */
-function coefficient(t: Filed, i: number, q: number): number {
-  let c = 0;
-  for (const [j, k] of t.over.k) if (j === i) c += k;
-  for (const [j, k] of t.under.k) if (j === i) c -= q * k;
-  return c;
-}
-
 /** How hard each number pushes up and down, over all weights. */
-function pushes(list: readonly Filed[], n: number, q: number) {
-  const up = new Float64Array(n);
-  const down = new Float64Array(n);
-  const own = new Map<number, number>();
-  for (const t of list) {
-    own.clear();
-    for (const [i, k] of t.over.k) own.set(i, (own.get(i) ?? 0) + k);
-    for (const [i, k] of t.under.k) own.set(i, (own.get(i) ?? 0) - q * k);
-    for (const [i, k] of own)
-      if (k > 1e-12) up[i]! += k;
-      else if (k < -1e-12) down[i]! -= k;
+function pushes(r: Rows, q: number, { up, down }: Room): void {
+  up.fill(0);
+  down.fill(0);
+  for (let t = 0; t < r.i.length; t++) {
+    const k = r.a[t]! - q * r.b[t]!;
+    if (k > 1e-12) up[r.i[t]!]! += k;
+    else if (k < -1e-12) down[r.i[t]!]! -= k;
   }
-  return { up, down };
 }
 
 /** Share of the doubt that each number causes, by its slope at the numbers as they stand. */
-function shares(
-  list: readonly Filed[],
-  known: readonly Ends[],
-  x: readonly number[],
-  q: number,
-): number[] {
-  const slope = new Array<number>(known.length).fill(0);
-  for (const t of list) {
-    const m = x[t.mass]!;
-    let bracket = t.over.c - q * t.under.c;
-    for (const [i, k] of t.over.k) {
-      bracket += k * x[i]!;
-      slope[i]! += m * k;
+function shares(r: Rows, ends: Ends, q: number): number[] {
+  const x = ends.value;
+  const slope = new Float64Array(x.length);
+  for (let p = 0; p < r.mass.length; p++) {
+    const m = x[r.mass[p]!]!;
+    let bracket = r.over[p]! - q * r.under[p]!;
+    for (let t = r.from[p]!; t < r.from[p + 1]!; t++) {
+      const k = r.a[t]! - q * r.b[t]!;
+      bracket += k * x[r.i[t]!]!;
+      slope[r.i[t]!]! += m * k;
     }
-    for (const [i, k] of t.under.k) {
-      bracket -= q * k * x[i]!;
-      slope[i]! -= m * q * k;
-    }
-    slope[t.mass]! += bracket;
+    slope[r.mass[p]!]! += bracket;
   }
-  const widths = slope.map((s, i) => Math.abs(s) * (known[i]!.hi - known[i]!.lo));
+  const widths = Array.from(slope, (s, i) => Math.abs(s) * (ends.hi[i]! - ends.lo[i]!));
   const total = widths.reduce((a, b) => a + b, 0);
   // In whatever order they were summed, a share reads the same.
   return widths.map((w) => (total > 0 ? Math.round((w / total) * 1e9) / 1e9 : 0));

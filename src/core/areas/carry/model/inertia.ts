@@ -1,7 +1,8 @@
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { at } from '../../../build/lin';
-import { weightsOf, type Weight } from './weights';
+import { weightsOf } from './weighed';
+import type { Weight } from './weights';
 
 /** Moments of inertia about the three axes through the centre of gravity, kg m2. */
 export interface Inertia {

@@ -1,17 +1,18 @@
 import type { Built } from '../../../build/build';
-import { lin, minus, net, plus, sameLin, times, type Lin } from '../../../build/lin';
+import { lin, net, plus, sameLin, times, type Lin } from '../../../build/lin';
 import { node } from '../../../engine/reads';
 import type { Piece } from '../../../place/setting';
 import { standOf } from '../../../stand/stand';
-import { along, endsOf, facesOf, waysOf, type Way } from './hold';
-import { quotient, type Quotient } from './extremes';
-import { weightsOf } from './weights';
+import { lies } from './balance';
+import { endsOf, facesOf, waysOf, type Way } from './hold';
+import { quotient, type Quotient, type Side } from './extremes';
+import { poisedOf } from './weighed';
 
 /** What stands on the table is what comes as low as the lowest, within this, mm. */
 const TOUCHES = 1;
 /** Corners this near to an edge lie on it, mm. */
 const ON_EDGE = 1e-6;
-const ONE = lin(1);
+const EACH = { plus: lin(1) };
 
 /** A corner of what the rig stands on, from above: to the right, forwards. */
 interface Corner {
@@ -22,7 +23,7 @@ interface Corner {
 }
 
 /** The farthest of several corners on one edge, as a quotient is. */
-export type Edge = Pick<Quotient, 'inputs' | 'spread'>;
+export type Edge = Pick<Quotient, 'inputs' | 'spread' | 'over' | 'value'>;
 
 /** The rig set down. */
 export interface Standing {
@@ -44,11 +45,11 @@ export function standingOf(built: Built): Standing | null {
 const STANDING = node('set down', (built: Built): Standing | null => {
   const { up, side, fore } = waysOf(built.rig.upright);
   const stand = standOf(built);
-  const weights = weightsOf(built);
+  const poised = poisedOf(built);
   const pieces = stand.pieces.filter(
     (p) => p.solids.some((s) => !s.moving) && p.is !== 'screen' && p.is !== 'swing',
   );
-  if (pieces.length === 0 || weights.length === 0) return null;
+  if (pieces.length === 0 || poised.mass.length === 0) return null;
   const low = (p: Piece) => stand.value(bottomOf(p, up));
   const floor = Math.min(...pieces.map(low));
   const on = pieces
@@ -59,7 +60,7 @@ const STANDING = node('set down', (built: Built): Standing | null => {
   const polygon = ring.map((c) => [c.u, c.v] as const);
   if (ring.length < 3) return { on, polygon, edges: null };
   const table = bottomOf(on[0]!, up);
-  const heights = weights.map((w) => minus(along(w.at, up), table));
+  const heights = { ...lies(up), plus: times(table, -1) };
   const edges = ring.map((a, i) => {
     const b = ring[(i + 1) % ring.length]!;
     const [du, dv] = [b.u - a.u, b.v - a.v];
@@ -75,17 +76,12 @@ const STANDING = node('set down', (built: Built): Standing | null => {
       .filter((c) => nu * c.u + nv * c.v > reach - ON_EDGE)
       .map((c) => net(out(c.side, c.fore)))
       .filter((l, at, list) => list.findIndex((m) => sameLin(l, m)) === at);
-    const own = weights.map((w) => out(along(w.at, side), along(w.at, fore)));
-    const room = (under: readonly Lin[]) =>
-      corners.map((c) =>
-        quotient(
-          weights.map((w, n) => ({ mass: w.mass, over: minus(c, own[n]!), under: under[n]! })),
-        ),
-      );
+    const own = { ...lies(side, -nu), ...lies(fore, -nv) };
+    const room = (under: Side) => corners.map((c) => quotient(poised, { ...own, plus: c }, under));
     return {
       over: farthest(room(heights)),
       // Only a sentence wants it.
-      margin: () => farthest(room(weights.map(() => ONE))),
+      margin: () => farthest(room(EACH)),
       name: sideName(nu, nv),
     };
   });
@@ -129,18 +125,22 @@ export function hull<T extends { u: number; v: number }>(points: readonly T[]): 
 
 /** The largest of several: never below any of their least, nor above the largest of their most. */
 function farthest(list: readonly Quotient[]): Edge {
+  if (list.length === 1) return list[0]!;
   const inputs = [...new Set(list.flatMap((q) => q.inputs))];
   return {
     inputs,
+    // The farthest of them is over it as soon as one is.
+    value: () => Math.max(...list.map((l) => l.value())),
+    over: (q) => list.some((l) => l.over(q)),
     spread: () => {
       const all = list.map((q) => q.spread());
       const first = all.reduce((a, s) => (s.hi > a.hi ? s : a));
-      const owner = list[all.indexOf(first)]!;
+      const owner = new Map(list[all.indexOf(first)]!.inputs.map((g, i) => [g, i]));
       return {
         value: Math.max(...all.map((s) => s.value)),
         lo: Math.max(...all.map((s) => s.lo)),
         hi: first.hi,
-        shares: inputs.map((g) => first.shares[owner.inputs.indexOf(g)] ?? 0),
+        shares: inputs.map((g) => first.shares[owner.get(g) ?? -1] ?? 0),
       };
     },
   };

@@ -1,12 +1,12 @@
 import { constant, given, type Given } from '../../../build/given';
-import { lin, of, plus, times, type Lin } from '../../../build/lin';
+import { at, lin, of, plus, sameLin, times, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { isBody, isLens, type Part } from '../../../kit/types';
 import { onAxis } from '../../../place/piece';
 import type { Piece, StandSolid } from '../../../place/setting';
 import { bulkOf } from '../../../solids/bulk';
-import { union, type Bounds, type Vec } from '../../../solids/solid';
+import { union, type Vec } from '../../../solids/solid';
 import { standOf, type Stand } from '../../../stand/stand';
 import { usesOn } from '../../../roles/uses';
 import { heldTogether } from '../../joints/model/load-path';
@@ -23,8 +23,11 @@ export interface Weight {
   spread: Vec;
   /** Room that it takes, mm3: how much it may matter while nobody weighed it. */
   volume: number;
-  /** Somebody said where along the lens its centre is. */
-  stated: boolean;
+  /** Middle of its solids and their size, mm: where it is, whatever its weight does inside. */
+  middle: Vec;
+  size: Vec;
+  /** How far along x, y and z its weight may sit off that middle; null where that is stated. */
+  off: readonly [Given | null, Given | null, Given | null];
 }
 
 /** A weight that nobody looked for sits within this share of its extent about its middle. */
@@ -32,32 +35,40 @@ export const CENTRE_DOUBT = 0.15;
 /** What is in or on another piece and has no place of its own sits anywhere in it. */
 const SOMEWHERE = 0.5;
 
-const doubts = new WeakMap<Part, Map<string, Given>>();
+const UNKNOWN: readonly [null, null, null] = [null, null, null];
+
+const doubts = new WeakMap<Part, Map<string, Given[][]>>();
+/** Doubts of one piece that are kept: sizes it had. */
+const SIZES = 6;
 
 /**
  * Where the weight of a part sits, off the middle of it: one number for one piece, so that it is
  * the same weight from one edit to the next.
  */
-function doubt(part: Part, key: string, tol: number, path: string[]): Given {
-  let list = doubts.get(part);
-  if (!list) doubts.set(part, (list = new Map()));
-  const id = `${key} ${tol.toFixed(6)}`;
-  let g = list.get(id);
-  if (!g) {
-    const known = { value: 0, tol, from: 'guess' as const, lo: -tol, hi: tol };
-    const label = `where the weight of ${part.name} sits`;
-    g = { ...constant(label, 'mm', known), path, part: path.length > 0 ? part.id : '' };
-    list.set(id, g);
-  }
+function doubt(part: Part, key: string, k: 0 | 1 | 2, tol: number, path: string[]): Given {
+  let pieces = doubts.get(part);
+  if (!pieces) doubts.set(part, (pieces = new Map()));
+  let axes = pieces.get(key);
+  if (!axes) pieces.set(key, (axes = [[], [], []]));
+  const list = axes[k]!;
+  for (const g of list) if (Math.abs(g.known!.tol - tol) < 1e-7) return g;
+  const known = { value: 0, tol, from: 'guess' as const, lo: -tol, hi: tol };
+  const label = `where the weight of ${part.name} sits`;
+  const g = { ...constant(label, 'mm', known), path, part: path.length > 0 ? part.id : '' };
+  list.unshift(g);
+  list.length = Math.min(list.length, SIZES);
   return g;
 }
 
-/** Every part of the rig as a weight, in the order of their keys; what carries it is none of it. */
-export function weightsOf(built: Built): readonly Weight[] {
-  return built.once(WEIGHTS);
+/**
+ * Every part of the rig as a weight by its own numbers, in the order of their keys; what carries it
+ * is none of it. What was measured of the rig as a whole is not in it.
+ */
+export function unweighed(built: Built): readonly Weight[] {
+  return built.once(UNWEIGHED);
 }
 
-const WEIGHTS = node('weights', (built: Built): readonly Weight[] => {
+const UNWEIGHED = node('weights by their own numbers', (built: Built): readonly Weight[] => {
   const stand = standOf(built);
   const { parts } = heldTogether(built);
   const free = new Map<string, Piece[]>();
@@ -93,7 +104,9 @@ function gone(id: string): Weight {
     at: [nowhere, nowhere, nowhere],
     spread: [0, 0, 0],
     volume: 0,
-    stated: false,
+    middle: [0, 0, 0],
+    size: [0, 0, 0],
+    off: UNKNOWN,
   };
 }
 
@@ -104,7 +117,46 @@ function take(list: Piece[] | undefined, key: string): Piece | undefined {
   return list.splice(Math.max(0, i), 1)[0];
 }
 
+/** A piece that stands where it stood weighs there what it did. */
+const made = new WeakMap<object, Made[]>();
+interface Made {
+  weight: Weight;
+  piece: string;
+  seat: Lin;
+  face: Lin;
+  host: string;
+  own: boolean;
+}
+
 function weight(
+  stand: Stand,
+  part: Part,
+  piece: Piece | undefined,
+  host: string,
+  own: boolean,
+): Weight {
+  if (!piece) return freshWeight(stand, part, piece, host, own);
+  // What is held by an interface has the same pose for as long as that stands; all of it follows.
+  const by = piece.pose && piece.missing.length === 0 ? piece.pose : piece;
+  let list = made.get(by);
+  if (!list) made.set(by, (list = []));
+  const { seat, face } = stand;
+  const before = list.find(
+    (m) =>
+      m.weight.part === part &&
+      m.piece === piece.key &&
+      m.host === host &&
+      m.own === own &&
+      sameLin(m.seat, seat) &&
+      sameLin(m.face, face),
+  );
+  if (before) return before.weight;
+  const fresh = freshWeight(stand, part, piece, host, own);
+  list.push({ weight: fresh, piece: piece.key, seat, face, host, own });
+  return fresh;
+}
+
+function freshWeight(
   stand: Stand,
   part: Part,
   piece: Piece | undefined,
@@ -119,35 +171,39 @@ function weight(
   if (!b || !piece) {
     // It stands nowhere: nobody knows where it weighs.
     const nowhere = of(constant(`where ${part.name} is`, 'mm', null));
-    const at = [nowhere, nowhere, nowhere] as const;
-    return { key, part, mass, at, spread: [0, 0, 0], volume: 0, stated: false };
+    const none: Vec = [0, 0, 0];
+    return {
+      key,
+      part,
+      mass,
+      at: [nowhere, nowhere, nowhere],
+      spread: none,
+      volume: 0,
+      middle: none,
+      size: none,
+      off: UNKNOWN,
+    };
   }
   const extent = solids.map((s) => s.extent).reduce(union);
   const share = own ? CENTRE_DOUBT : SOMEWHERE;
-  const at = own ? statedAt(stand, part, piece, solids, b.centre, extent) : null;
-  const unsaid = (k: 0 | 1 | 2) =>
-    plus(
-      middleOf(piece, solids, k, b.centre),
-      of(
-        doubt(
-          part,
-          `${key} ${k}`,
-          share * (extent[(k + 3) as 3]! - extent[k]!),
-          k === 2 && own && (isBody(part) || isLens(part))
-            ? ['kit', part.id, 'centreOfGravity']
-            : [],
-        ),
-      ),
+  const size: Vec = [extent[3] - extent[0], extent[4] - extent[1], extent[5] - extent[2]];
+  const doubtAlong = (k: 0 | 1 | 2) =>
+    doubt(
+      part,
+      key,
+      k,
+      share * size[k],
+      k === 2 && own && (isBody(part) || isLens(part)) ? ['kit', part.id, 'centreOfGravity'] : [],
     );
-  return {
-    key,
-    part,
-    mass,
-    at: at ?? [unsaid(0), unsaid(1), unsaid(2)],
-    spread: b.spread,
-    volume: own ? b.volume : 0,
-    stated: at !== null,
-  };
+  const stated = own ? statedAt(stand, part, piece) : null;
+  const off = ([0, 1, 2] as const).map((k) =>
+    stated?.[k] ? null : doubtAlong(k),
+  ) as unknown as Weight['off'];
+  const places = ([0, 1, 2] as const).map(
+    (k) => stated?.[k] ?? plus(middleOf(piece, solids, k, b.centre), of(off[k]!)),
+  ) as unknown as Weight['at'];
+  const volume = own ? b.volume : 0;
+  return { key, part, mass, at: places, spread: b.spread, volume, middle: b.centre, size, off };
 }
 
 /** Of a lens or a body whose centre somebody stated: along the lens. Turned pieces are round about it. */
@@ -155,19 +211,11 @@ function statedAt(
   stand: Stand,
   part: Part,
   piece: Piece,
-  solids: readonly StandSolid[],
-  centre: Vec,
-  extent: Bounds,
-): readonly [Lin, Lin, Lin] | null {
+): readonly [Lin | null, Lin | null, Lin] | null {
   if (!(isBody(part) || isLens(part)) || part.centreOfGravity === undefined) return null;
   const along = given(part, 'centreOfGravity');
   if (onAxis(piece)) return [lin(0), lin(0), plus(stand.seat, of(along))];
-  const across = (k: 0 | 1) =>
-    plus(
-      middleOf(piece, solids, k, centre),
-      of(doubt(part, `${piece.key} ${k}`, CENTRE_DOUBT * (extent[(k + 3) as 3]! - extent[k]!), [])),
-    );
-  return [across(0), across(1), plus(stand.face, of(along, -1))];
+  return [null, null, plus(stand.face, of(along, -1))];
 }
 
 /**
@@ -180,6 +228,12 @@ function middleOf(piece: Piece, solids: readonly StandSolid[], k: 0 | 1 | 2, cen
     const f = s.faces!;
     return times(k === 0 ? plus(f.x0, f.x1) : k === 1 ? plus(f.y0, f.y1) : plus(f.z0, f.z1), 0.5);
   };
+  // A block that is held by an interface is about the middle of its pose.
+  if (piece.pose && piece.is === 'fitted' && piece.missing.length === 0) {
+    const middle = piece.pose.middle[k];
+    const off = centre[k] - at(middle, (g) => g.known!.value);
+    return Math.abs(off) < 1e-9 ? middle : plus(middle, lin(off));
+  }
   // The middle of the largest that has faces moves with them; how the others lie about it stays.
   const held = largest(solids.filter((s) => s.faces !== null));
   if (held) {

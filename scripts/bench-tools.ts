@@ -1,0 +1,39 @@
+import { readFileSync } from 'node:fs';
+import { readJob } from '../src/core/format/read-job';
+
+/** Half and nearly all of the times that something takes; it is run some times before. */
+export function time<T = undefined>(
+  runs: number,
+  f: (i: number, made: T) => unknown,
+  before: (i: number) => T = () => undefined as T,
+): { p50: number; p95: number } {
+  for (let i = 0; i < Math.min(runs, 300); i++) f(i, before(i));
+  const t: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const made = before(i);
+    const start = performance.now();
+    f(i, made);
+    t.push(performance.now() - start);
+  }
+  t.sort((a, b) => a - b);
+  return { p50: t[Math.floor(runs * 0.5)]!, p95: t[Math.floor(runs * 0.95)]! };
+}
+
+export function line(what: string, t: { p50: number; p95: number }, note = '') {
+  console.log(
+    `${what.padEnd(56)} p50 ${t.p50.toFixed(3).padStart(8)} ms   p95 ${t.p95.toFixed(3).padStart(8)} ms  ${note}`,
+  );
+}
+
+const read = readJob(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8'));
+if (!read.ok) throw new Error('the demo cannot be read');
+export const demo = read.value;
+export const rig = demo.rigs[0]!;
+
+/** Parts of the bench, by name; `npm run bench -- beside` runs one of them. */
+const wanted = process.argv.slice(2);
+export function section(name: string, run: () => void) {
+  if (wanted.length > 0 && !wanted.includes(name)) return;
+  console.log(`\n${name}`);
+  run();
+}

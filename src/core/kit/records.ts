@@ -1,0 +1,63 @@
+import type { QuantityInput } from '../quantity/quantity';
+
+/** What was tried, tested and measured by hand, as it is read. */
+
+/** Two or more pieces that were put together, and what came of it. */
+export interface Trial {
+  id: string;
+  parts: string[];
+  result: 'fits' | 'fits with force' | 'does not fit';
+  when?: string;
+  role?: string;
+  note?: string;
+}
+
+/** A mark test of one combination: the focus error at the chip that it showed. */
+export interface MarkTestRecord {
+  id: string;
+  /** Body, everything between, lens. */
+  parts: string[];
+  /** Error at the chip, mm, positive when the lens sits too far out. */
+  error: QuantityInput;
+  when?: string;
+}
+
+/** A piece on a rig that was measured: where it was, so that what is moved later can be told. */
+export interface SeenPiece {
+  part: string;
+  /** The piece by its key on the rig. */
+  key: string;
+  /** Middle of its solids, x, y and z in the frame of reference, and their size, mm. */
+  at: readonly [number, number, number];
+  size: readonly [number, number, number];
+  /** Its weight off that middle as it was taken, and how loose that was, mm; none: not known. */
+  off: readonly [number, number, number];
+  loose?: readonly [number, number, number];
+}
+
+/** What a scale, an edge or a level said of a whole rig or of some of it. */
+export interface Weighing {
+  id: string;
+  /** Parts that were on, each once. */
+  parts: string[];
+  /** The rig it was. */
+  rig?: string;
+  when?: string;
+  role?: string;
+  note?: string;
+  /** Weighed on a scale; balanced on an edge; hung and its lean read. */
+  what: 'scale' | 'edge' | 'hung';
+  /**
+   * Scale: g. Edge: where it balanced, mm in the frame of reference. Hung: degrees, nose or right
+   * side down above 0.
+   */
+  value: QuantityInput;
+  /** Edge: the axis along which it balanced. Hung: nose (z) or roll (x). */
+  axis?: 'x' | 'y' | 'z';
+  on: SeenPiece[];
+  /** Hung: where it was held, mm in the frame of reference, and which of its sides was on top. */
+  hold?: readonly [number, number, number];
+  upright?: 'left' | 'right';
+  /** What was forecast before it was measured. */
+  forecast?: { value: number; lo: number; hi: number };
+}
