@@ -55,7 +55,7 @@ test('how it is held, on what and by whom is said by visible labels; a fix is on
 }) => {
   await at(page, 'Lift bridge');
   await expect(page.getByText('Say how it is held, and it is balanced.')).toBeVisible();
-  await page.getByRole('tab', { name: 'How it is held' }).click();
+  await page.getByRole('tab', { name: 'Held' }).click();
   await page.getByLabel('held', { exact: true }).selectOption({ label: 'on a tripod head' });
   await page.getByLabel('tripod head').selectOption({ label: 'Trunnion head' });
   await page.getByLabel('ahead of its middle').fill('10');
@@ -75,7 +75,7 @@ test('how it is held, on what and by whom is said by visible labels; a fix is on
 test('who holds it stays on the device and is in no file', async ({ page }) => {
   await at(page, 'Wheelhouse');
   await expect(finding(page, /what you can just hold in one hand is missing/)).toBeVisible();
-  await page.getByRole('tab', { name: 'How it is held' }).click();
+  await page.getByRole('tab', { name: 'Held' }).click();
   await page.getByLabel('in one hand').fill('40 kg');
   await page.getByLabel('in one hand').press('Enter');
   await page.getByRole('button', { name: 'Keep on this device' }).click();
@@ -98,4 +98,45 @@ test('masses, part by part and configuration by configuration', async ({ page })
   await expect(page.getByRole('button', { name: /Sedge 18-35.*1080 g/ })).toBeVisible();
   await expect(page.getByText('Configuration by configuration')).toBeVisible();
   await expect(page.getByText('wanted 5000 g to 7500 g')).toBeVisible();
+});
+
+test('a weighed rig and an edge go into the log, correct what is on it, and come out again', async ({
+  page,
+}) => {
+  await at(page, 'Wheelhouse');
+  await page.getByRole('tab', { name: 'Log' }).click();
+  await expect(page.getByText('Nothing yet.')).toBeVisible();
+  await expect(page.getByText(/^Forecast 3230 g/)).toBeVisible();
+  await page.getByLabel('the scale said').fill('3300');
+  await page.getByLabel('the scale said').press('Tab');
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(page.getByText('It weighs 3300 g (3275 g to 3325 g)')).toBeVisible();
+  await expect(page.getByText('70 g heavier than forecast')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What it corrects' })).toBeVisible();
+  // Balanced on an edge: the mark on the drawing says where, and it lies level for that.
+  await page
+    .getByLabel('measured', { exact: true })
+    .selectOption({ label: 'on an edge, along the lens' });
+  await expect(page.getByText(/^side, from camera right/)).not.toContainText('leaning');
+  const mark = side(page).getByRole('slider', { name: 'Where it balances on an edge' });
+  await mark.focus();
+  await page.keyboard.press('ArrowRight');
+  const where = Number(await mark.getAttribute('aria-valuenow'));
+  await expect(page.getByLabel('balanced at')).toHaveValue(`${where}`);
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(page.getByText(`Forecast ${where} mm ahead of the image plane`)).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Log' }).click();
+  await page
+    .getByRole('button', { name: /out of the log/ })
+    .first()
+    .click();
+  await page
+    .getByRole('button', { name: /out of the log/ })
+    .first()
+    .click();
+  await expect(page.getByText('Nothing yet.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('70 g heavier than forecast')).toBeVisible();
 });

@@ -1,12 +1,14 @@
 'use client';
 
-import { memo, useCallback, useMemo } from 'react';
+import { memo, useCallback, useMemo, useRef } from 'react';
 import { carriedView, type CarriedView } from '@/core/areas/carry/model/drawn';
+import { sayMeasured } from '@/core/areas/carry/model/log';
 import { elevation } from '@/core/drawing/elevation';
 import type { Point } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { exact } from '@/core/quantity/say';
 import { useSize } from '@/ui/use-size';
+import { Handle } from '@/views/bench/handle';
 import type { Sheet } from '@/views/bench/sheet';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { Parts } from '@/views/model/elevation-parts';
@@ -20,6 +22,7 @@ export const CarriedDrawing = memo(function CarriedDrawing({
   view,
   down,
   litParts,
+  edge,
   onDraft,
   onDrop,
 }: {
@@ -28,12 +31,16 @@ export const CarriedDrawing = memo(function CarriedDrawing({
   /** Set down, not held. */
   down: boolean;
   litParts: readonly string[];
+  /** The edge that it balances on while that is measured: where, and what moves it. */
+  edge: { at: number; onAt: (mm: number) => void } | null;
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
 }) {
   const { ref, w, h } = useSize({ w: 600, h: 300 }, { w: 220, h: 180 });
   const e = useMemo(() => elevation(facts.built, view), [facts.built, view]);
-  const c = useMemo(() => carriedView(facts.built, view, down), [facts.built, view, down]);
+  // On an edge it lies level, whatever it does as it hangs.
+  const lying = down || edge !== null;
+  const c = useMemo(() => carriedView(facts.built, view, lying), [facts.built, view, lying]);
   const sheet = useCarriedSheet(e.bounds, w, h);
   const { X, Y } = sheet;
   const path = useCallback(
@@ -66,6 +73,7 @@ export const CarriedDrawing = memo(function CarriedDrawing({
             {c.centre ? <Centre centre={c.centre} sheet={sheet} /> : null}
           </g>
           <Lever c={c} sheet={sheet} />
+          {edge ? <Edge edge={edge} view={view} low={e.bounds.v0} sheet={sheet} /> : null}
           {view === 'side' ? (
             <g transform={`rotate(${c.lean.toFixed(2)} ${X(about[0])} ${Y(about[1])})`}>
               <Grips facts={facts} view={view} sheet={sheet} onDraft={onDraft} onDrop={onDrop} />
@@ -140,6 +148,44 @@ function Floor({
         stands on
       </text>
     </g>
+  );
+}
+
+/** The edge under the rig, where it is dragged to. */
+function Edge({
+  edge: { at, onAt },
+  view,
+  low,
+  sheet: { X, Y, k },
+}: {
+  edge: { at: number; onAt: (mm: number) => void };
+  view: 'side' | 'front';
+  low: number;
+  sheet: Sheet;
+}) {
+  const from = useRef<number | null>(null);
+  // From the subject camera right is at the left of the sheet.
+  const sign = view === 'side' ? 1 : -1;
+  const [x, y] = [X(sign * at), Y(low) + 16];
+  return (
+    <>
+      <path d={`M${x} ${y - 14}l13 24h-26z`} fill="var(--accent)" className="pointer-events-none" />
+      <Handle
+        x={x}
+        y={y}
+        label="Where it balances on an edge"
+        value={Math.round(at)}
+        text={sayMeasured({ what: 'edge', axis: view === 'side' ? 'z' : 'x' }, Math.round(at))}
+        min={-2000}
+        max={2000}
+        onMove={(dx) => {
+          from.current ??= at;
+          onAt(Math.round(from.current + (sign * dx) / k));
+        }}
+        onStep={(by) => onAt(Math.round(at + by))}
+        onDrop={() => (from.current = null)}
+      />
+    </>
   );
 }
 

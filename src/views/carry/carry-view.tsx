@@ -2,6 +2,7 @@
 
 import { memo, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { carriedWords } from '@/core/areas/carry/model/drawn';
+import { forecastOf } from '@/core/areas/carry/model/log';
 import { Button } from '@/ui/button';
 import { Tabs } from '@/ui/tabs';
 import { useLooking, type Bench } from '@/views/bench/bench';
@@ -11,6 +12,7 @@ import { WithRig } from '@/views/bench/with-rig';
 import { PrintButton } from '@/views/paper/print-button';
 import { CarriedDrawing } from './carried-drawing';
 import { CarryForm } from './carry-form';
+import { CarryLog, type Draft } from './carry-log';
 import { Masses } from './masses';
 
 /** The rig as it hangs or stands, what it weighs, and how it is held. */
@@ -20,9 +22,10 @@ export function CarryView() {
 
 const TABS = [
   { id: 'findings', name: 'Findings' },
-  { id: 'held', name: 'How it is held' },
+  { id: 'held', name: 'Held' },
   { id: 'masses', name: 'Masses' },
-  { id: 'measure', name: 'Measure next' },
+  { id: 'measure', name: 'Measure' },
+  { id: 'log', name: 'Log' },
 ] as const;
 
 const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
@@ -39,6 +42,14 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
   const words = useMemo(() => carriedWords(follows.built), [follows.built]);
   const [set, setDown] = useState(false);
   const down = set && rig.carry?.also === 'table';
+  const [log, setLog] = useState<Draft>({ of: { what: 'scale' }, value: undefined });
+  const edge = (axis: 'x' | 'z') =>
+    tab === 'log' && log.of.what === 'edge' && log.of.axis === axis
+      ? {
+          at: log.value ?? forecastOf(follows.built, log.of)?.value ?? 0,
+          onAt: (value: number) => setLog({ of: log.of, value }),
+        }
+      : null;
   const of = { down, litParts, onDraft: setDraft, onDrop: drop };
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
@@ -51,9 +62,9 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
           ) : null}
         </div>
         <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-          <CarriedDrawing facts={facts} view="side" {...of} />
+          <CarriedDrawing facts={facts} view="side" edge={edge('z')} {...of} />
           <div className="flex min-h-0 border-t border-rule lg:border-l lg:border-t-0">
-            <CarriedDrawing facts={follows} view="front" {...of} />
+            <CarriedDrawing facts={follows} view="front" edge={edge('x')} {...of} />
           </div>
         </div>
       </div>
@@ -65,6 +76,7 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
           {tab === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
           {tab === 'held' ? <CarryForm facts={facts} /> : null}
           {tab === 'masses' ? <Masses facts={follows} /> : null}
+          {tab === 'log' ? <CarryLog facts={facts} draft={log} onDraft={setLog} /> : null}
           {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
         </Tabs>
         <div className="flex items-center border-t border-rule px-2 py-0.5">

@@ -1,8 +1,10 @@
 import type { Check } from '../../../checks/check';
-import { judge } from '../../../checks/judge';
+import { judge, plainVerdict } from '../../../checks/judge';
 import { sayMass } from '../../../quantity/say';
 import type { Built } from '../../../build/build';
 import type { Verdict } from '../../../checks/finding';
+import { logOf } from '../model/log';
+import { measuredOf } from '../model/rows';
 import { totalOf, weightsOf } from '../model/weighed';
 import { ranked } from './offsets';
 
@@ -15,11 +17,31 @@ export const carryMass: Check = {
   run(built) {
     const { least, most } = built.rig.carry ?? {};
     return [
+      ...contradicted(built),
       ...(most === undefined ? [] : [against(built, most, 'most')]),
       ...(least === undefined ? [] : [against(built, least, 'least')]),
     ];
   },
 };
+
+/** What was measured and cannot be, as its parts are: one of the numbers is wrong, or something is not on. */
+function contradicted(built: Built): Verdict[] {
+  const { against } = measuredOf(built);
+  if (against.size === 0) return [];
+  return logOf(built)
+    .filter((l) => l.against && l.here)
+    .map((l) =>
+      plainVerdict({
+        id: 'carry.mass',
+        key: `carry.mass:log:${l.id}`,
+        about: [...new Set(weightsOf(built).map((w) => w.part.id))],
+        state: 'tight',
+        why: `${l.measured} ${l.what}; forecast ${l.forecast}: a number of its parts is wrong, or something is on that is not in the list.`,
+        sum: 'outside of what the tolerances allow',
+        basis: '[measured] outranks what is worked out',
+      }),
+    );
+}
 
 /** The mass of the rig against one end of the band: outside of it is tight, never a fail. */
 function against(built: Built, limit: number, which: 'most' | 'least'): Verdict {

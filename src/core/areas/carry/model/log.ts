@@ -126,6 +126,8 @@ export interface LogLine {
   state: 'inside' | 'outside' | 'none';
   /** It is of this rig, so that its places count here. */
   here: boolean;
+  /** The numbers of the parts cannot explain it. */
+  against: boolean;
 }
 
 /** `5.42 kg`, `38 mm ahead of the image plane`, `4.9 deg nose down`. */
@@ -168,20 +170,25 @@ export function logOf(built: Built): LogLine[] {
       when: w.when ?? '',
       what: `${all} ${WHAT[w.what]}`,
       measured: value ? sayMeasured(w, value.value) : 'no number',
-      forecast: f ? `${sayMeasured(w, f.value)} (${between(w, f)})` : 'nothing could be forecast',
+      forecast: f ? saySpan(w, f) : 'nothing could be forecast',
       off: f && value ? offBy(w, value.value - f.value) : '',
       state: f && value ? (inside ? 'inside' : 'outside') : 'none',
       here: w.what === 'scale' || w.rig === built.rig.id,
+      against: measuredOf(built).against.has(w.id),
     };
   });
 }
 
-const between = (w: Weighing, f: { lo: number; hi: number }) =>
+const between = (w: Pick<Weighing, 'what'>, f: { lo: number; hi: number }) =>
   w.what === 'scale'
     ? `${sayMass(f.lo)} to ${sayMass(f.hi)}`
     : w.what === 'edge'
       ? `${sayLength(f.lo, 0)} to ${sayLength(f.hi, 0)}`
       : `${exact(f.lo, 1)} to ${exact(f.hi, 1)} deg`;
+
+/** A forecast as it is said: `5.42 kg (5.38 to 5.46 kg)`. */
+export const saySpan = (m: Measuring, f: { value: number; lo: number; hi: number }): string =>
+  `${sayMeasured(m, f.value)} (${between(m, f)})`;
 
 function offBy(w: Weighing, by: number): string {
   const more = by >= 0;
@@ -197,8 +204,28 @@ function offBy(w: Weighing, by: number): string {
 
 const sayDown = (w: Weighing) => WAYS.hung[w.axis ?? 'z'][0];
 
-/** What the log corrected, largest first: `Trunk 620 to 655 g, was 600 g`. */
-export function correctedWords(built: Built): { part: string; text: string }[] {
+/** What may be weighed by itself with all that hangs on it: what something hangs on. */
+export function scalable(built: Built): { use: string; name: string }[] {
+  return (built.rig.fitted ?? [])
+    .map((u) => ({
+      use: u.id,
+      name: built.kit.get(u.part)?.name ?? u.part,
+      n: hangingOn(built, u.id).length,
+    }))
+    .filter((u) => u.n > 1)
+    .map(({ use, name, n }) => ({ use, name: `${name} and what is on it (${n} pieces)` }));
+}
+
+/** A correction in words: the name apart, so that it can be pressed. */
+export interface CorrectedLine {
+  part: string;
+  of: 'mass' | 'x' | 'y' | 'z';
+  name: string;
+  text: string;
+}
+
+/** What the log corrected, most first: `: 655 g (640 to 670 g), was 620 g (595 to 645 g)`. */
+export function correctedWords(built: Built): CorrectedLine[] {
   const m = measuredOf(built);
   return [...m.corrections]
     .sort((a, b) => weight(b) - weight(a))
@@ -209,7 +236,8 @@ export function correctedWords(built: Built): { part: string; text: string }[] {
       const was = c.was
         ? `was ${say(c.was.value)} (${say(c.was.lo)} to ${say(c.was.hi)})`
         : 'was not known';
-      return { part: c.part, text: `${c.name}${what}: ${say(c.now.value)} (${range}), ${was}` };
+      const text = `${what}: ${say(c.now.value)} (${range}), ${was}`;
+      return { part: c.part, of: c.of, name: c.name, text };
     });
 }
 

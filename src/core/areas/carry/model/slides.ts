@@ -1,4 +1,5 @@
 import type { Built } from '../../../build/build';
+import type { Lin } from '../../../build/lin';
 import { node } from '../../../engine/reads';
 import { pieceKey } from '../../../place/piece';
 import { standOf } from '../../../stand/stand';
@@ -23,8 +24,40 @@ export interface Slider {
   to: number;
   /** How much the centre moves towards the subject from the hold, for each mm forwards. */
   gain: number;
-  /** Where it would stand after so many mm forwards: a path on the rig and its value. */
-  set: (by: number) => Pick<Change, 'path' | 'value'>[];
+  /** What is set when it is slid, from where it is: itself, and what goes along. */
+  moves: readonly Stands[];
+  /** What would find another place by itself once this is slid, and is kept where it is. */
+  still?: readonly Kept[];
+}
+
+/** Where something stands along the lens: its path on the rig and its value, mm. */
+interface Stands {
+  path: string[];
+  now: number;
+  /** -1 where it counts the other way: a slide on a rail that is turned round. */
+  sign?: number;
+}
+
+/** What is set as it is now. */
+type Kept = Pick<Change, 'path' | 'value'>;
+
+/** Changes that slide several things at once: what several of them move goes by all of it. */
+export function slideChanges(slid: readonly Slid[]): Pick<Change, 'path' | 'value'>[] {
+  const places = new Map<string, { path: string[]; value: number }>();
+  const move = (s: Stands, by: number) => {
+    const id = s.path.join('/');
+    const from = places.get(id)?.value ?? s.now;
+    places.set(id, { path: s.path, value: from + (s.sign ?? 1) * by });
+  };
+  for (const { slider, by } of slid) for (const s of slider.moves) move(s, by);
+  const kept = new Map<string, Kept>();
+  for (const { slider } of slid)
+    for (const k of slider.still ?? [])
+      if (!places.has(k.path.join('/'))) kept.set(k.path.join('/'), k);
+  return [
+    ...kept.values(),
+    ...[...places.values()].map(({ path, value }) => ({ path, value: rounded(value) })),
+  ];
 }
 
 /** Everything of the rig that slides along the lens. */
@@ -67,7 +100,7 @@ function grabOf(built: Built, b: Balance): Slider[] {
       from: -hold.reach - now,
       to: hold.reach - now,
       gain: -1,
-      set: (by) => [{ path: ['carry', 'z'], value: rounded(now + by) }],
+      moves: [{ path: ['carry', 'z'], now }],
     },
   ];
 }
@@ -92,7 +125,8 @@ function onRods(built: Built, b: Balance): Slider[] {
   if (rods.length === 0) return [];
   const back = Math.min(...rods.map((r) => stand.value(r.from)));
   const front = Math.max(...rods.map((r) => stand.value(r.to)));
-  // Rods that nobody set go back with what they carry, until what is in front needs them.
+  const loose = looseRods(built);
+  // Rods that nobody set can go back with what they carry, until what is in front needs them.
   const plate = stand.pieces.find((p) => p.key === pieceKey('plate'));
   const needed = (but: string) =>
     Math.max(
@@ -107,19 +141,98 @@ function onRods(built: Built, b: Balance): Slider[] {
     const piece = stand.pieces.find((p) => p.key === key);
     if (!piece?.faces) return [];
     const [z0, z1] = [stand.value(piece.faces.z0), stand.value(piece.faces.z1)];
+    const moves = hangingOn(built, use.id);
+    const free = freeRod(built, key, { from: Math.min(0, back - z0), to: Math.max(0, front - z1) });
+    const own = {
+      part: piece.part,
+      grab: false,
+    };
+    const station = { path: ['fitted', use.id, 'station'], now: z1 };
     return [
       {
+        ...own,
         id: use.id,
         name: piece.name,
-        part: piece.part,
-        grab: false,
-        from: Math.min(0, back - follow(key) - z0),
-        to: Math.max(0, front - z1),
-        gain: gainOf(b, new Set(hangingOn(built, use.id))),
-        set: (by) => [{ path: ['fitted', use.id, 'station'], value: rounded(z1 + by) }],
+        ...free,
+        gain: gainOf(b, new Set(moves)),
+        moves: [station],
+        still: [...loose.map(asItIs), ...looseClamps(built)],
+      },
+      {
+        ...own,
+        id: `${use.id} with the rods`,
+        name: `${piece.name} with the rods`,
+        from: -follow(key),
+        to: 0,
+        gain: gainOf(b, new Set([...moves, ...rods.map((r) => pieceKey('rods', r.use.id))])),
+        moves: [station, ...loose],
+        still: looseClamps(built),
       },
     ];
   });
+}
+
+/** How far a clamp can be slid until the next one on the rods is in its way. */
+function freeRod(built: Built, key: string, ends: { from: number; to: number }) {
+  const stand = standOf(built);
+  const own = stand.clamped.find((c) => c.key === key);
+  if (!own) return ends;
+  const [from, to] = [stand.value(own.from), stand.value(own.to)];
+  const room = { ...ends };
+  for (const c of [...stand.clamped, ...(stand.plate?.clamps ?? [])]) {
+    if (c === own || c.on !== own.on) continue;
+    if (stand.value(c.from) >= to) room.to = Math.min(room.to, stand.value(c.from) - to);
+    else if (stand.value(c.to) <= from) room.from = Math.max(room.from, stand.value(c.to) - from);
+  }
+  return room;
+}
+
+/** Rods that nobody set: they find their place anew when something is slid. */
+function looseRods(built: Built): Stands[] {
+  const stand = standOf(built);
+  return stand.rods
+    .filter((r) => r.use.tip === undefined)
+    .map((r) => ({ path: ['rods', r.use.id, 'tip'], now: stand.value(r.to) }));
+}
+
+/** What is on the rods and nobody set: it finds its place behind the plate. */
+function looseOnRods(built: Built): Stands[] {
+  const stand = standOf(built);
+  return (built.rig.fitted ?? []).flatMap((use) => {
+    const faces = stand.pieces.find((p) => p.key === pieceKey('fitted', use.id))?.faces;
+    return use.on === 'rods' && use.station === undefined && faces
+      ? [{ path: ['fitted', use.id, 'station'], now: stand.value(faces.z1) }]
+      : [];
+  });
+}
+
+const asItIs = ({ path, now }: Stands): Kept => ({ path, value: rounded(now) });
+
+/** Drives and supports that nobody set: they find their place, and their way up, by the room there is. */
+function looseClamps(built: Built): Kept[] {
+  const stand = standOf(built);
+  const place = (list: string, id: string, set: Record<string, unknown>, now: object): Kept[] =>
+    Object.entries(now)
+      .filter(([key]) => set[key] === undefined)
+      .map(([key, value]) => ({ path: [list, id, key], value: value as unknown }));
+  const station = (at: Lin) => rounded(stand.value(at));
+  return [
+    ...stand.drives.flatMap((d) =>
+      place(
+        'drives',
+        d.use.id,
+        { ...d.use },
+        {
+          station: station(d.station),
+          side: d.side,
+          flipped: d.flipped,
+        },
+      ),
+    ),
+    ...stand.supports.flatMap((p) =>
+      place('supports', p.use.id, { ...p.use }, { station: station(p.station) }),
+    ),
+  ];
 }
 
 /** What sits on a rail or a dovetail that runs along the lens. */
@@ -145,7 +258,7 @@ function onRails(built: Built, b: Balance): Slider[] {
         from: Math.min(0, sign > 0 ? a : -c),
         to: Math.max(0, sign > 0 ? c : -a),
         gain: gainOf(b, new Set(hangingOn(built, s.use.id))),
-        set: (by) => [{ path: ['fitted', s.use.id, 'slide'], value: rounded(now + sign * by) }],
+        moves: [{ path: ['fitted', s.use.id, 'slide'], now, sign }],
       },
     ];
   });
@@ -182,7 +295,8 @@ function plateOf(built: Built, b: Balance): Slider[] {
       from: Math.min(0, base[2] + half - z1),
       to: Math.max(0, base[5] - half - z0),
       gain: gainOf(b, moves),
-      set: (by) => [{ path: ['under', use.id ?? use.part, 'station'], value: rounded(z1 + by) }],
+      moves: [{ path: ['under', use.id ?? use.part, 'station'], now: z1 }, ...looseRods(built)],
+      still: [...looseOnRods(built).map(asItIs), ...looseClamps(built)],
     },
   ];
 }

@@ -3,7 +3,7 @@ import { at, groupChanges } from '../../../edit/rig-path';
 import type { CarryUse, Rig } from '../../../kit/types';
 import { sayLength } from '../../../quantity/say';
 import { HOLDS } from '../model/hold';
-import type { Slid } from '../model/slides';
+import { slideChanges, type Slid } from '../model/slides';
 
 /** Sets how the rig is carried, field by field; undefined takes one away. */
 export function setCarry(rig: Rig, patch: Partial<CarryUse>, title: string): Edit {
@@ -37,9 +37,7 @@ export function slide(rig: Rig, slid: readonly Slid[]): Edit {
         return `${i === 0 ? verb[0]!.toUpperCase() + verb.slice(1) : verb} ${slider.name} ${far}`;
       })
       .join(' and '),
-    changes: slid.flatMap(({ slider, by }) =>
-      slider.set(by).map((c) => ({ ...c, path: at(rig, ...c.path) })),
-    ),
+    changes: slideChanges(slid).map((c) => ({ ...c, path: at(rig, ...c.path) })),
     group: `slide ${rig.id} ${slid.map((s) => s.slider.id).join()}`,
   };
 }
