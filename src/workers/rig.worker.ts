@@ -23,6 +23,7 @@ import { begin, type Choice } from '../core/shelf/begin';
 import { GOALS } from '../core/shelf/goals';
 import { sketch, type Sketch } from '../core/shelf/sketch';
 import { bodyTable, type BodyTable } from '../core/set/bodies';
+import { carriedSet, type CarriedSet } from '../core/set/carried';
 import {
   configurationTable,
   lensRows,
@@ -155,6 +156,12 @@ const rig = {
       lenses: lensRows(job, list, base),
       bodies: bodyTable(job, list[on] ?? list[0]!, base),
     };
+  },
+
+  /** Every lens of the set as the rig is carried with it; null when the job has moved on. */
+  carried(n: number, rigId: string): CarriedSet | null {
+    const at = rigOf(n, rigId);
+    return at && carriedSet(at.job, at.rig, { cures: true });
   },
 
   /**

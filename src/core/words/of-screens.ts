@@ -34,6 +34,7 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'on the scale': 'the whole rig, or one part with all that hangs on it',
   'the scale said': 'what was read off; taken as good to 25 g',
   'balanced at': 'where the edge was when it did not tip either way',
+  'you held it': 'minutes until you had to set it down; kept on this device only',
   'it hung': 'the angle that a level read while nobody touched it',
   shoulder: 'floor to the top of your shoulder',
   eyes: 'floor to your eyes',

@@ -1,5 +1,7 @@
 'use client';
 
+import { useMemo } from 'react';
+import { lyingOf } from '@/core/areas/carry/model/lying';
 import { putCarrier } from '@/core/areas/carry/moves/carrier';
 import { holdBy, setCarry } from '@/core/areas/carry/moves/carry';
 import { HOLDS, HOLD_KINDS } from '@/core/areas/carry/model/hold';
@@ -21,6 +23,7 @@ export function CarryForm({ facts }: { facts: RigFacts }) {
         <Held facts={facts} />
         <Carriers facts={facts} />
         <Wanted facts={facts} />
+        <Lying facts={facts} />
         <Profile />
       </Columns>
     </div>
@@ -131,6 +134,25 @@ function Carriers({ facts }: { facts: RigFacts }) {
           />
         );
       })}
+    </Section>
+  );
+}
+
+/** Which of its sides it can be laid on, the safest first. */
+function Lying({ facts: { built } }: { facts: RigFacts }) {
+  const ways = useMemo(() => lyingOf(built), [built]);
+  if (ways.length === 0) return null;
+  return (
+    <Section title="To lay it down">
+      <ul>
+        {ways.map((l) => (
+          <li key={l.side} className={l.safe ? 'py-0.5' : 'py-0.5 text-soft'}>
+            {l.safe ? <span className="font-semibold">can lie </span> : null}
+            {l.text}
+          </li>
+        ))}
+      </ul>
+      <p className="text-sm text-soft">As it is drawn; ports are not looked at.</p>
     </Section>
   );
 }

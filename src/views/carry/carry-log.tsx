@@ -10,6 +10,10 @@ import {
   scalable,
   type Measuring,
 } from '@/core/areas/carry/model/log';
+import { massOf } from '@/core/areas/carry/model/balance';
+import { HOLDS } from '@/core/areas/carry/model/hold';
+import { readOperator } from '@/core/kit/read-operator';
+import { keepOperator, operator } from '@/views/store/operator';
 import { forgetWeighing, logWeighing } from '@/core/areas/carry/moves/weighing';
 import { Button } from '@/ui/button';
 import { Amount, Choose, Length, Section, useEdit } from '@/views/bench/panel-parts';
@@ -44,6 +48,7 @@ export function CarryLog({
   return (
     <div className="min-h-0 flex-1 overflow-auto p-3">
       <Measure facts={facts} draft={draft} onDraft={onDraft} />
+      <HeldFor facts={facts} />
       <Lines facts={facts} />
       <Corrected facts={facts} />
     </div>
@@ -142,6 +147,51 @@ function Measure({
     </Section>
   );
 }
+
+/** How long somebody held it: theirs, on their device, and more worth than any rule. */
+function HeldFor({ facts: { built } }: { facts: RigFacts }) {
+  const by = built.rig.carry?.by;
+  const [minutes, setMinutes] = useState<number | undefined>();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const mass = massOf(built);
+  if (by === undefined || !BY_HAND.has(by) || !mass) return null;
+  const keep = () => {
+    if (minutes === undefined) return;
+    const who = operator() ?? {};
+    const times = [...(who.times ?? []), { by, mass: Math.round(mass.value), minutes }];
+    const read = readOperator({ ...who, times: times.slice(-200) });
+    if (!read.ok) setTrouble(read.error);
+    else if (keepOperator(read.value)) location.reload();
+    else setTrouble('This browser keeps nothing, so it cannot keep how long you held it.');
+  };
+  return (
+    <Section title="How long did you hold it?">
+      <Amount
+        unit="min"
+        label="you held it"
+        value={minutes}
+        hint={`${HOLDS[by].name}, in one go`}
+        onKeep={setMinutes}
+      />
+      {minutes === undefined ? null : <Button onClick={keep}>Keep on this device</Button>}
+      {trouble ? (
+        <p role="status" className="text-fail">
+          {trouble}
+        </p>
+      ) : null}
+    </Section>
+  );
+}
+
+/** Held by somebody, not by something. */
+const BY_HAND: ReadonlySet<string> = new Set([
+  'shoulder',
+  'handle',
+  'two-grips',
+  'one-grip',
+  'hugged',
+  'hip',
+]);
 
 const axisOf = (m: Measuring) => m.axis;
 

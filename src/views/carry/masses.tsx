@@ -9,6 +9,7 @@ import { sideBySide } from '@/core/doc/side-by-side';
 import { sayMass } from '@/core/quantity/say';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
+import { LensSet } from './lens-set';
 import { useSnapshot } from '@/views/store/store-context';
 
 /** What the rig weighs, part by part and configuration by configuration. */
@@ -46,6 +47,8 @@ export function Masses({ facts }: { facts: RigFacts }) {
         ))}
       </ul>
       <Configurations />
+      <h3 className="mb-1 mt-4 font-semibold">Lens by lens</h3>
+      <LensSet facts={facts} />
     </div>
   );
 }

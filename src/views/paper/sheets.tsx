@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 import { useBench } from '@/views/bench/bench';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot } from '@/views/store/store-context';
+import { CarrySheet } from './carry-sheet';
 import { ConfigurationsSheet } from './configurations-sheet';
 import { KitSheet } from './kit-sheet';
 import { PartPaper } from './part-paper';
@@ -56,6 +57,7 @@ export default function Sheets() {
   else if (path === '/set') sheet = <SetSheet job={job} rig={rig} />;
   else if (path === '/configurations' && doc)
     sheet = <ConfigurationsSheet doc={doc} rigId={rig.id} />;
+  else if (path === '/carry') sheet = <CarrySheet facts={facts} />;
   else sheet = <RigSheet facts={facts} paper={now.paper} />;
   return createPortal(
     <div className="sheets" data-paper={now.paper} ref={() => heads(head, sure)}>

@@ -274,7 +274,9 @@ describe('the demo', () => {
     const s = standing('lockside-b', 'shoulder');
     expect(s.find('carry.balance-fore').state).toBe('tight');
     expect(s.find('carry.balance-fore').margin!.value).toBeLessThan(10);
-    expect(s.titles('carry.balance-fore')[0]).toMatch(/^Slide Raft plate( with the rods)? \d+ mm back/);
+    expect(s.titles('carry.balance-fore')[0]).toMatch(
+      /^Slide Raft plate( with the rods)? \d+ mm back/,
+    );
     expect(s.titles('carry.balance-fore').join()).not.toMatch(/Sinker/);
   });
 

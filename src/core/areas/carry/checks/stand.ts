@@ -7,6 +7,7 @@ import type { Piece } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
 import { degrees, weighFirst } from '../model/balance';
+import { TENDER } from '../model/lying';
 import { standingOf, type Standing } from '../model/standing';
 import { weightsOf } from '../model/weighed';
 import { ranked } from './offsets';
@@ -25,15 +26,6 @@ export const carryStand: Check = {
     return s ? [standOfTable(built, s)] : [];
   },
 };
-
-/** Kinds that a rig is not set down on. */
-const TENDER: ReadonlySet<string> = new Set([
-  'monitor',
-  'recorder',
-  'finder',
-  'microphone',
-  'cable-clamp',
-]);
 
 const BASE = { id: 'carry.stand', key: 'carry.stand' } as const;
 
