@@ -128,15 +128,37 @@ test('a weighed rig and an edge go into the log, correct what is on it, and come
   await kept(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Log' }).click();
-  await page
-    .getByRole('button', { name: /out of the log/ })
-    .first()
-    .click();
-  await page
-    .getByRole('button', { name: /out of the log/ })
-    .first()
-    .click();
+  const out = page.getByRole('button', { name: /out of the log/ });
+  await expect(out).toHaveCount(2);
+  await out.first().click();
+  await expect(out).toHaveCount(1);
+  await out.click();
   await expect(page.getByText('Nothing yet.')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('70 g heavier than forecast')).toBeVisible();
+});
+
+test('lens by lens: marks, what a lens asks for, and one setting for all of them', async ({
+  page,
+}) => {
+  await at(page, 'Lockside');
+  await page.getByRole('tab', { name: 'Masses' }).click();
+  await expect(page.getByText('Sedge 18-35, on it now')).toBeVisible();
+  await expect(page.getByText(/^No one setting serves the set: with the hand/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /asks for \d+ things more/ })
+    .first()
+    .click();
+  await expect(page.getByText(/Set down it tips forwards/)).toBeVisible();
+  const mark = page.getByText('mark: 2 mm forward');
+  await expect(mark).toBeVisible();
+  await page.getByRole('button', { name: 'slide it' }).click();
+  await expect(page.getByText('mark: stays').first()).toBeVisible();
+});
+
+test('on which side it can be laid', async ({ page }) => {
+  await at(page, 'Lockside');
+  await page.getByRole('tab', { name: 'Held' }).click();
+  await expect(page.getByText(/can lie on its right side: rests on Fender grip/)).toBeVisible();
+  await expect(page.getByText(/Pane 5 is not to be rested on/)).toBeVisible();
 });

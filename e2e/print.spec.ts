@@ -175,3 +175,21 @@ test('configurations are printed beside each other, with what has to be done in 
   expect(text).toMatch(/weighed parts .* g/);
   expect(sheets[0]!.w).toBeGreaterThan(sheets[0]!.h);
 });
+
+test('how the rig is carried is printed: findings, marks for every lens, masses, sides to lie on', async ({
+  page,
+}) => {
+  await open(page, '/carry');
+  await goToRig(page, 'Locks, long lens');
+  const sheets = await printed(page);
+  const text = sheets
+    .map((s) => s.text)
+    .join(' ')
+    .replace(/\s+/g, ' ');
+  expect(text).toContain('how it is carried');
+  expect(text).toContain('Trunnion head');
+  expect(text).toContain('Lens by lens');
+  expect(text).toContain('Masses, heaviest first');
+  expect(text).toContain('To lay it down');
+  expect(text).toMatch(/tripod head that bears 3500 g/);
+});

@@ -1,3 +1,4 @@
+import { pixelsPerMinute } from '../areas/carry/model/endurance';
 import { carried } from './carried';
 import type { Reading } from './reading';
 import { chipCircle, circleSum, framingSqueeze, modeSize } from '../build/circle';
@@ -321,8 +322,27 @@ function pitch(built: Built): Reading[] {
         value: (x) => (x[0]! / mode.pxW!) * 1000,
         sum: (v) => `${plain(w.known!.value)} mm / ${mode.pxW} px = ${exact(v, 2)} \u00b5m`,
       }),
+      steadiness(built, w, mode.pxW),
     );
   return list;
+}
+
+/**
+ * How far the picture moves when the camera turns by an arc minute: `f tan(1') / pitch`. What a hand,
+ * wind or a step on the floor does to it is that many pixels for each minute.
+ */
+function steadiness(built: Built, w: Given, pixels: number): Reading {
+  const f = effectiveFocal(built);
+  const n = f.inputs.length;
+  return read({
+    id: 'steadiness',
+    what: 'pixels for an arc minute of shake',
+    unit: 'px',
+    inputs: [...f.inputs, w],
+    value: (x) => pixelsPerMinute(f.value(x.slice(0, n)), (x[n]! / pixels) * 1000),
+    text: (v) => `${exact(v, 1)} px`,
+    sum: (v) => `f tan(1') / pitch = ${exact(v, 2)} px`,
+  });
 }
 
 /** A station on the axis, as the sum of the lengths on the way to it. */

@@ -136,6 +136,8 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'widest stop at the chip': 'the fastest that lens and reducer give together',
   'image circle at the chip': 'circle of the lens after reducer or extender',
   'hyperfocal distance': 'focused there, all from half of it to infinity is sharp',
+  'pixels for an arc minute of shake':
+    'how far the picture moves on the chip when the camera turns by a sixtieth of a degree',
   'pixel pitch': 'width of the chip over the pixels across it',
   'mount face of the body': 'how far it is ahead of the image plane',
   'lens mount face': 'how far the lens sits ahead of the image plane',

@@ -10,6 +10,7 @@ import { pieceKey } from '../../../place/piece';
 import type { StandSolid } from '../../../place/setting';
 import { mm, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/rules';
+import { sameSolid } from '../../../solids/same';
 import { apart, bounds, union, type Bounds, type Vec } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';
 import { driverOf, type Driver } from '../kit/drivers';
@@ -215,22 +216,17 @@ const NEAR = each(
   (a, b) => a.length === b.length && a.every((x, i) => sameBeside(x, b[i]!)),
 );
 
-/** Whether something stands where it stood: blocks and round pieces are told by their numbers. */
+/** Whether something stands where it stood. */
 function sameBeside(a: Beside, b: Beside): boolean {
-  if (a === b) return true;
-  const [p, q] = [a.solid.prism, b.solid.prism];
   return (
-    a.piece === b.piece &&
-    a.role === b.role &&
-    a.name === b.name &&
-    a.part === b.part &&
-    a.loose === b.loose &&
-    a.reach.every((v, k) => v === b.reach[k]) &&
-    p !== null &&
-    q !== null &&
-    p.r === q.r &&
-    p.hx === q.hx &&
-    p.hy === q.hy
+    a === b ||
+    (a.piece === b.piece &&
+      a.role === b.role &&
+      a.name === b.name &&
+      a.part === b.part &&
+      a.loose === b.loose &&
+      a.reach.every((v, k) => v === b.reach[k]) &&
+      sameSolid(a.solid, b.solid))
   );
 }
 

@@ -1,5 +1,6 @@
 import { across } from '../../../solids/axes';
 import { distance } from '../../../solids/distance';
+import { sameSolid } from '../../../solids/same';
 import { cylinder, sector, type Solid, type Vec } from '../../../solids/solid';
 import type { Driver } from '../kit/drivers';
 
@@ -81,6 +82,22 @@ export interface Blocked<T> {
   room: number;
 }
 
+/** Distances of a way to solids around it that were worked out before: what is moved asks alone. */
+const beside = new WeakMap<Way, { solid: Solid; d: number }[]>();
+/** Solids that are kept for a way; the oldest goes. */
+const MOST_BESIDE = 160;
+
+function roomBeside(way: Way, solid: Solid): number {
+  let list = beside.get(way);
+  if (!list) beside.set(way, (list = []));
+  const before = list.find((x) => sameSolid(x.solid, solid));
+  if (before) return before.d;
+  const d = Math.min(...way.solids.map((s) => distance(s, solid)));
+  if (list.length >= MOST_BESIDE) list.shift();
+  list.push({ solid, d });
+  return d;
+}
+
 /**
  * Whether any of several ways is free of what stands around.
  *
@@ -98,7 +115,7 @@ export function accessOf<T extends { solid: Solid; loose: number }>(
     let may = Infinity;
     const by: { of: T; d: number }[] = [];
     for (const of of around) {
-      const d = Math.min(...way.solids.map((s) => distance(s, of.solid)));
+      const d = roomBeside(way, of.solid);
       room = Math.min(room, d);
       sure = Math.min(sure, d - loose - of.loose);
       may = Math.min(may, d + loose + of.loose);

@@ -104,6 +104,25 @@ interface Weighs {
 }
 
 /**
+ * Extent of a solid as its numbers are: what it is with them as they stand is remembered, since one
+ * number after the other is tried and most solids do not mind.
+ */
+function extentOf(s: StandSolid, index: ReadonlyMap<Given, number>) {
+  const own = s.inputs.map((g) => index.get(g)!);
+  let first: { x: readonly number[]; b: Bounds } | null = null;
+  return (x: readonly number[], read: Read): Bounds => {
+    if (first) {
+      let i = 0;
+      while (i < own.length && x[own[i]!] === first.x[i]) i++;
+      if (i === own.length) return first.b;
+    }
+    const b = bounds(s.make(read));
+    first ??= { x: own.map((i) => x[i]!), b };
+    return b;
+  };
+}
+
+/**
  * |sum of mass x (its centre - the joint)| x g, plus what it is in doubt by where the weight of each
  * sits. Newton; a body weighs at its centre of gravity.
  */
@@ -127,13 +146,15 @@ function leverageOf(
   });
   const inputs = [...new Set([...masses, ...sizes, centre])];
   const from = reader(inputs);
+  const index = new Map(inputs.map((g, i) => [g, i]));
+  const extents = weighs.map((a) => a.solids.map((s) => extentOf(s, index)));
   const moment = (x: readonly number[]) => {
     const read = from(x);
     const screw = joint(read);
     const sum = [0, 0, 0];
     let doubt = 0;
-    weighs.forEach((a, i) => {
-      const b = a.solids.map((s) => bounds(s.make(read))).reduce(union);
+    weighs.forEach((_a, i) => {
+      const b = extents[i]!.map((e) => e(x, read)).reduce(union);
       const m = read(masses[i]!) / 1000;
       for (const k of [0, 1, 2] as const) sum[k]! += (m * (mid(b, k) - screw[k]!)) / 1000;
       doubt += (m * Math.hypot(b[3] - b[0], b[4] - b[1], b[5] - b[2])) / 2000;
