@@ -110,7 +110,7 @@ test('a weighed rig and an edge go into the log, correct what is on it, and come
   await page.getByLabel('the scale said').fill('3300');
   await page.getByLabel('the scale said').press('Tab');
   await page.getByRole('button', { name: 'Keep in the log' }).click();
-  await expect(page.getByText('It weighs 3300 g (3275 g to 3325 g)')).toBeVisible();
+  await expect(page.getByText('It weighs 3300 g (3290 g to 3310 g)')).toBeVisible();
   await expect(page.getByText('70 g heavier than forecast')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'What it corrects' })).toBeVisible();
   // Balanced on an edge: the mark on the drawing says where, and it lies level for that.

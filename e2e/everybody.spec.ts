@@ -56,6 +56,12 @@ for (const theme of ['bench', 'set'])
     expect(await serious(page), 'a sheet').toEqual([]);
     await sheet.getByRole('button', { name: 'All as a list' }).click();
     expect(await serious(page), 'a sheet as a list').toEqual([]);
+    await open(page, '/carry');
+    for (const tab of ['Held', 'Masses', 'Measure', 'Log']) {
+      await page.getByRole('tab', { name: tab }).click();
+      if (tab === 'Masses') await page.getByText(/, on it now$/).waitFor();
+      expect(await serious(page), `carry, ${tab}`).toEqual([]);
+    }
     await open(page, '/jobs');
     await page.getByRole('button', { name: 'New, empty' }).click();
     await page.getByText('The kit is empty.').waitFor();

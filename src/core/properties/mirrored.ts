@@ -1,5 +1,5 @@
 import { ruleValues } from '../rules/rules';
-import type { Job, Part, Rig } from '../kit/types';
+import type { Job, Part, Rig, Weighing } from '../kit/types';
 import type { Subject } from './rigs';
 
 const OTHER: Record<string, string> = { left: 'right', right: 'left' };
@@ -71,6 +71,25 @@ function rig(r: Rig): Rig {
   }) as unknown as Rig;
 }
 
+/** What was measured, seen in the mirror: places and lean to the side change sides. */
+function weighing(w: Weighing): Weighing {
+  const across = (v: unknown) => {
+    const [x, y, z] = v as [number, number, number];
+    return [-x + 0, y, z];
+  };
+  const side = w.axis === 'x';
+  return over(w, {
+    value: (v) => (side ? negatedQuantity(v) : v),
+    upright: turned,
+    hold: across,
+    on: (list) => (list as object[]).map((s) => over(s, { at: across, off: across })),
+    forecast: (f) => {
+      const { value, lo, hi } = f as { value: number; lo: number; hi: number };
+      return side ? { value: -value + 0, lo: -hi + 0, hi: -lo + 0 } : f;
+    },
+  }) as unknown as Weighing;
+}
+
 const mirrorAngle = (a: number) => {
   const m = 180 - a;
   return m > 360 ? m - 360 : m;
@@ -83,6 +102,7 @@ export function mirrored({ job, rig: r }: Subject): Subject {
     ...job,
     kit: job.kit.map(part),
     rigs: job.rigs.map(rig),
+    ...(job.weighings ? { weighings: job.weighings.map(weighing) } : {}),
     rules: {
       set: job.rules?.set ?? 'house',
       values: { ...job.rules?.values, 'drive.side': side === 0 ? 1 : 0 },

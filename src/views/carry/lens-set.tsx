@@ -1,11 +1,12 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import type { CarriedLens, CarriedSet } from '@/core/set/carried';
+import { useCallback, useState } from 'react';
+import type { CarriedLens } from '@/core/set/carried';
 import type { Job } from '@/core/kit/types';
 import { Button } from '@/ui/button';
 import { StateGlyph } from '@/ui/state-mark';
 import { useEdit } from '@/views/bench/panel-parts';
+import { useAnswer } from '@/views/bench/use-answer';
 import type { RigFacts } from '@/views/bench/use-rig';
 
 /** Every lens of the set as the rig is carried with it: weight, mark, and what it asks for. */
@@ -86,28 +87,12 @@ function Row({ l, onMark }: { l: CarriedLens; onMark: (() => void) | null }) {
   );
 }
 
-/** Worked out by the worker, after every edit; what was found before stays in sight until then. */
+/** Worked out by the worker, after every edit. */
 function useCarriedSet(job: Job, rigId: string) {
-  const [answer, setAnswer] = useState<{
-    rigId: string;
-    set: CarriedSet | null;
-    trouble: string | null;
-  } | null>(null);
-  useEffect(() => {
-    let stale = false;
-    void (async () => {
-      const { sweeper } = await import('@/workers/rig');
-      if (stale) return;
-      const set = await sweeper.ask(job, (w, n) => w.carried(n, rigId));
-      if (!stale && set) setAnswer({ rigId, set, trouble: null });
-    })().catch((e: unknown) => {
-      const trouble = e instanceof Error ? e.message : String(e);
-      if (!stale) setAnswer({ rigId, set: null, trouble });
-    });
-    return () => {
-      stale = true;
-    };
+  const ask = useCallback(async () => {
+    const { sweeper } = await import('@/workers/rig');
+    return sweeper.ask(job, (w, n) => w.carried(n, rigId));
   }, [job, rigId]);
-  const mine = answer?.rigId === rigId ? answer : null;
-  return { set: mine?.set ?? null, trouble: mine?.trouble ?? null };
+  const { answer, trouble } = useAnswer(rigId, ask);
+  return { set: answer, trouble };
 }

@@ -6,8 +6,9 @@ import { cautions } from '@/core/areas/cautions';
 import { STATES } from '@/core/checks/finding';
 import { carried } from '@/core/readings/carried';
 import { carriedSet } from '@/core/set/carried';
-import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
+import { STATE_WORD } from '@/ui/state-mark';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { Finding } from './rig-sheet';
 
 const OWN: ReadonlySet<string> = new Set(carry.checks.map((c) => c.id));
 
@@ -26,20 +27,7 @@ export function CarrySheet({ facts }: { facts: RigFacts }) {
         <h2>What is said of it</h2>
         <ul>
           {STATES.flatMap((state) => own.filter((v) => v.state === state)).map((v) => (
-            <li key={v.key} className="finding">
-              <span className="flex items-start gap-2">
-                <StateGlyph state={v.state} size={14} />
-                <span>
-                  <b>{STATE_WORD[v.state]}</b> {v.why}
-                </span>
-              </span>
-              <span className="sum block">
-                {v.sum} ({v.id}; {v.basis})
-              </span>
-              {v.wanted.length > 0 ? (
-                <span className="sum block">Wanted: {v.wanted.join('; ')}</span>
-              ) : null}
-            </li>
+            <Finding key={v.key} v={v} />
           ))}
         </ul>
         <h2>Figures</h2>

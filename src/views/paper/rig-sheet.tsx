@@ -63,7 +63,8 @@ export function RigSheet({ facts, paper }: { facts: RigFacts; paper: Paper }) {
   );
 }
 
-function Finding({ v }: { v: Verdict }) {
+/** A finding on paper, with its sum. */
+export function Finding({ v }: { v: Verdict }) {
   return (
     <li className="finding">
       <span className="flex items-start gap-2">

@@ -6,6 +6,7 @@ import { sideBySide } from '../../doc/side-by-side';
 import { operateAs } from '../../kit/operator';
 import { readOperator } from '../../kit/read-operator';
 import { fixesFor } from '../../solve/fixes';
+import type { Rig } from '../../kit/types';
 import { demo, demoDoc } from '../../test-kit';
 import { check } from '../checks';
 import { endurance, pixelsPerMinute, tiltMoment } from './model/endurance';
@@ -300,6 +301,22 @@ describe('the demo', () => {
     const s = standing('lockside-b', 'gimbal');
     expect(s.find('carry.gimbal', 'passes the arm').state).toBe('tight');
     expect(s.titles('carry.gimbal', 'passes the arm')).toContain(
+      'Cradle gimbal, wide arms in place of Cradle gimbal',
+    );
+  });
+
+  test('the matte box goes into an arm of the gimbal; its near miss is the rig without, its cure wider arms', () => {
+    const side = sideBySide(demoDoc(), 'lockside-b')!;
+    const s = side.standings.find((x) => x.name === 'gimbal')!;
+    const rig: Rig = { ...s.rig, box: { part: 'sill' } };
+    const job = { ...side.job, rigs: side.job.rigs.map((r) => (r.id === rig.id ? rig : r)) };
+    const base = shared(job);
+    const built = build(job, rig, base);
+    const v = check(built).find((x) => x.key === 'carry.gimbal:cradle:between')!;
+    expect(v.state).toBe('fail');
+    expect(v.why).toMatch(/^Sill box goes 15 mm into an arm of Cradle gimbal/);
+    expect(v.wanted[0]).toMatch(/a gimbal with \d+ mm between its arms/);
+    expect(fixesFor(built, v, base).map((f) => f.title)).toContain(
       'Cradle gimbal, wide arms in place of Cradle gimbal',
     );
   });

@@ -1,8 +1,15 @@
-import { build, shared, type Built } from '../../build/build';
+import { withChanges } from '../../edit/edit';
+import { build, buildAfresh, shared, type Built } from '../../build/build';
 import type { Given } from '../../build/given';
 import { at, type Lin } from '../../build/lin';
 import type { Job, Rig, Weighing } from '../../kit/types';
+import { sideBySide } from '../../doc/side-by-side';
+import { docOf } from '../../doc/write';
+import { readJob } from '../../format/read-job';
+import { mirrored } from '../../properties/mirrored';
 import { demo } from '../../test-kit';
+import { check } from '../checks';
+import { forgetWeighing, logWeighing } from './moves/weighing';
 import { balanceOf, centreOf, degrees, leaning, massOf } from './model/balance';
 import type { Quotient } from './model/extremes';
 import { HANGS } from './model/hold';
@@ -371,5 +378,125 @@ describe('intervals and least squares by themselves', () => {
       against: [],
       masses: [{ value: null }],
     });
+  });
+});
+
+describe('measurements of rigs and the properties that hold for every rig', () => {
+  /** Every rig with a scale, two edges and, where it hangs, both leans logged, a little off. */
+  const logged = held().map(({ job, rig }) => {
+    const built = build(job, rig, shared(job));
+    const ways = [
+      ...(['x', 'y', 'z'] as const).map((axis) => ({ what: 'edge' as const, axis })),
+      ...(HANGS.has(rig.carry!.by!)
+        ? (['x', 'z'] as const).map((axis) => ({ what: 'hung' as const, axis }))
+        : []),
+      { what: 'scale' as const },
+    ];
+    const weighings = ways.flatMap((m, i) => {
+      const f = forecastOf(built, m);
+      return f ? [weighingOf(built, `w${i}`, m, f.value + (f.hi - f.lo) / 20, '2026-05-01')] : [];
+    });
+    return { job: { ...job, weighings }, rig };
+  });
+
+  test('there and back through the file they are the same', () => {
+    for (const { job } of logged) {
+      const read = readJob(JSON.stringify(docOf(job)));
+      expect(read.ok && read.value.weighings).toEqual(job.weighings);
+    }
+  });
+
+  test('in the mirror they say the same of the other side', () => {
+    for (const s of logged) {
+      const other = mirrored(s);
+      const own = centreOf(build(s.job, s.rig)).map((q) => q.spread());
+      const seen = centreOf(build(other.job, other.rig)).map((q) => q.spread());
+      expect(seen[0]!.value).toBeCloseTo(-own[0]!.value, 6);
+      expect(seen[0]!.hi).toBeCloseTo(-own[0]!.lo, 6);
+      for (const k of [1, 2] as const) {
+        expect(seen[k]!.value).toBeCloseTo(own[k]!.value, 6);
+        expect(seen[k]!.lo).toBeCloseTo(own[k]!.lo, 6);
+      }
+      const masses = (j: Job, r: Rig) => weightsOf(build(j, r)).map((w) => w.mass.known!.value);
+      const [a, b] = [masses(s.job, s.rig), masses(other.job, other.rig)];
+      a.forEach((m, i) => expect(b[i]).toBeCloseTo(m, 3));
+    }
+  });
+
+  test('what stood before says the same as what is made afresh', () => {
+    for (const { job, rig } of logged)
+      for (const n of [0, 1, 2, job.weighings.length]) {
+        const next = { ...job, weighings: job.weighings.slice(0, n) };
+        const say = (b: Built) => check(b).map((v) => `${v.key} ${v.state} ${v.why}`);
+        expect(say(build(next, rig, shared(next)))).toEqual(
+          say(buildAfresh(next, rig, shared(next))),
+        );
+      }
+  });
+
+  test('kept and taken out again, the job is what it was', () => {
+    const { job, rig } = held()[0]!;
+    const e = logWeighing(build(job, rig), { what: 'scale' }, 5000, '2026-05-01');
+    const next = withChanges(job, e.changes);
+    expect(next.weighings).toHaveLength(1);
+    expect(withChanges(next, forgetWeighing(next.weighings![0]!.id).changes)).toEqual(job);
+  });
+
+  test('what was measured in one configuration counts in all of them', () => {
+    const job = demo();
+    const rig = job.rigs.find((r) => r.id === 'lockside-b')!;
+    const built = build(job, rig, shared(job));
+    const { value } = forecastOf(built, { what: 'edge', axis: 'z' })!;
+    const w = weighingOf(built, 'a', { what: 'edge', axis: 'z' }, value + 5, '');
+    const side = sideBySide(docOf({ ...job, weighings: [w] }), rig.id)!;
+    const plain = sideBySide(docOf(job), rig.id)!;
+    const wide = (j: Job, r: Rig) => {
+      const e = centreOf(build(j, r, shared(j)))[2].spread();
+      return e.hi - e.lo;
+    };
+    const by = side.standings.map(
+      (s, i) => wide(side.job, s.rig) / wide(plain.job, plain.standings[i]!.rig),
+    );
+    // Where nearly everything else is on it helps nothing, and harms nothing.
+    expect(Math.max(...by)).toBeLessThanOrEqual(1 + 1e-9);
+    expect(by.filter((x) => x < 0.9).length).toBeGreaterThanOrEqual(3);
+  });
+
+  test('wild records are refused with what was expected, and wild numbers settle nothing', () => {
+    const { job, rig } = logged[0]!;
+    const doc = docOf(job);
+    const first = doc.records!.find((r) => r.kind === 'weighing');
+    for (const [data, says] of [
+      [{ what: 'scale' }, /data\.(value|on)/],
+      [{ ...first!.data, what: 'scales' }, /"scale" or "edge" or "hung"/],
+      [
+        {
+          ...first!.data,
+          on: [{ part: 'x', key: 'k', at: [1, 2], size: [1, 1, 1], off: [0, 0, 0] }],
+        },
+        /on/,
+      ],
+    ] as const) {
+      const read = readJob(JSON.stringify({ ...doc, records: [{ ...first!, data }] }));
+      expect(read.ok).toBe(false);
+      if (!read.ok)
+        expect(read.problems.map((p) => `${p.path} ${p.expected}`).join('\n')).toMatch(says);
+    }
+    const w = job.weighings[0]!;
+    for (const value of [0, -5, 1e6, { value: 5, tol: 1e5 }]) {
+      const odd = {
+        ...job,
+        weighings: [
+          { ...w, value },
+          { ...w, id: 'n', what: 'scale' as const, value },
+        ],
+      };
+      const built = build(odd, rig, shared(odd));
+      for (const x of weightsOf(built)) {
+        const k = x.mass.known!;
+        expect(k.lo <= k.value && k.value <= k.hi && Number.isFinite(k.value)).toBe(true);
+      }
+      expect(() => check(built)).not.toThrow();
+    }
   });
 });

@@ -239,7 +239,9 @@ export function quotient(f: Filed, over: Side, under: Side): Quotient {
     value: () => kept?.value ?? valueAt(rows, endsOf(rows).value),
     over: (q) => {
       if (kept) return kept.lo > q;
-      const { over, under } = reached(rows, endsOf(rows), q, -1, roomOf(rows));
+      const [ends, room] = [endsOf(rows), roomOf(rows)];
+      place(rows, ends, q, -1, room);
+      const { over, under } = weighed(rows, ends, q, -1, room);
       return under > 0 && over - q * under > 0;
     },
   };
@@ -294,9 +296,12 @@ interface Ends {
 /** Dinkelbach's turns towards the largest (sign 1) or the smallest (-1). */
 function turns(r: Rows, ends: Ends, from: number, sign: 1 | -1): number {
   const room = roomOf(r);
+  // Where nothing but masses stands below, every weight has its worst place whatever comes of it.
+  const fixed = r.b.every((k) => k === 0);
   let q = from;
   for (let turn = 0; turn < 40; turn++) {
-    const { over, under } = reached(r, ends, q, sign, room);
+    if (turn === 0 || !fixed) place(r, ends, q, sign, room);
+    const { over, under } = weighed(r, ends, q, sign, room);
     if (!(under > 0)) return sign * Infinity;
     const next = over / under;
     if (!(sign * (next - q) > 1e-11 * Math.max(1, Math.abs(q)))) return q;
@@ -306,46 +311,41 @@ function turns(r: Rows, ends: Ends, from: number, sign: 1 | -1): number {
 }
 
 interface Room {
-  up: Float64Array;
-  down: Float64Array;
   gain: Float64Array;
   overs: Float64Array;
   unders: Float64Array;
 }
 
-function roomOf(r: Rows): Room {
-  const n = r.inputs.length;
-  return {
-    up: new Float64Array(n),
-    down: new Float64Array(n),
-    gain: new Float64Array(n),
-    overs: new Float64Array(r.mass.length),
-    unders: new Float64Array(r.mass.length),
-  };
-}
+const roomOf = (r: Rows): Room => ({
+  gain: new Float64Array(r.inputs.length),
+  overs: new Float64Array(r.mass.length),
+  unders: new Float64Array(r.mass.length),
+});
 
-/** Where `sign sum(m (a - q b))` is largest: both sums there. */
-function reached(r: Rows, ends: Ends, q: number, sign: 1 | -1, room: Room) {
-  pushes(r, q, room);
-  const { up, down, gain, overs, unders } = room;
-  gain.fill(0);
+/**
+ * Both sums of every weight where `sign (a - q b)` is largest: each number at the end that helps that
+ * weight. A number that moves all of them the same way is at one end for all; one that moves some of
+ * them against others has both, which no rig can, so that the interval is at worst too wide.
+ */
+function place(r: Rows, ends: Ends, q: number, sign: 1 | -1, { overs, unders }: Room): void {
+  const { lo, hi } = ends;
   for (let p = 0; p < r.mass.length; p++) {
     let [over, under] = [r.over[p]!, r.under[p]!];
     for (let t = r.from[p]!; t < r.from[p + 1]!; t++) {
-      const i = r.i[t]!;
-      // Of each number the end that helps; where it pushes both ways every weight takes its own.
-      const rises =
-        up[i]! > 0 && down[i]! > 0
-          ? r.a[t]! - q * r.b[t]! > 0 === sign > 0
-          : up[i]! > 0 === sign > 0;
-      const v = rises ? ends.hi[i]! : ends.lo[i]!;
-      over += r.a[t]! * v;
-      under += r.b[t]! * v;
+      const [a, b] = [r.a[t]!, r.b[t]!];
+      const v = a - q * b > 0 === sign > 0 ? hi[r.i[t]!]! : lo[r.i[t]!]!;
+      over += a * v;
+      under += b * v;
     }
     overs[p] = over;
     unders[p] = under;
-    gain[r.mass[p]!]! += sign * (over - q * under);
   }
+}
+
+/** Both sums over all weights where `sign sum(m (a - q b))` is largest. */
+function weighed(r: Rows, ends: Ends, q: number, sign: 1 | -1, { gain, overs, unders }: Room) {
+  gain.fill(0);
+  for (let p = 0; p < r.mass.length; p++) gain[r.mass[p]!]! += sign * (overs[p]! - q * unders[p]!);
   let [over, under] = [0, 0];
   for (let p = 0; p < r.mass.length; p++) {
     const i = r.mass[p]!;
@@ -354,17 +354,6 @@ function reached(r: Rows, ends: Ends, q: number, sign: 1 | -1, room: Room) {
     under += m * unders[p]!;
   }
   return { over, under };
-}
-
-/** How hard each number pushes up and down, over all weights. */
-function pushes(r: Rows, q: number, { up, down }: Room): void {
-  up.fill(0);
-  down.fill(0);
-  for (let t = 0; t < r.i.length; t++) {
-    const k = r.a[t]! - q * r.b[t]!;
-    if (k > 1e-12) up[r.i[t]!]! += k;
-    else if (k < -1e-12) down[r.i[t]!]! -= k;
-  }
 }
 
 /** Share of the doubt that each number causes, by its slope at the numbers as they stand. */

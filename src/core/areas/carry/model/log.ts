@@ -5,7 +5,7 @@ import { exact, sayLength, sayMass } from '../../../quantity/say';
 import { hangingOn } from '../../joints/model/seats';
 import { balanceOf, centreOf, degrees, leaning } from './balance';
 import { HANGS } from './hold';
-import { measuredOf, weighedAs } from './rows';
+import { isOf, measuredOf, weighedAs } from './rows';
 import { endsOfTotal, weightsOf } from './weighed';
 import { unweighed } from './weights';
 
@@ -92,7 +92,7 @@ export function weighingOf(
   return {
     id,
     parts: [...new Set(on.map((s) => s.part))],
-    rig: built.rig.id,
+    rig: built.rig.id.split(' ')[0]!,
     when,
     what: m.what,
     value,
@@ -173,7 +173,7 @@ export function logOf(built: Built): LogLine[] {
       forecast: f ? saySpan(w, f) : 'nothing could be forecast',
       off: f && value ? offBy(w, value.value - f.value) : '',
       state: f && value ? (inside ? 'inside' : 'outside') : 'none',
-      here: w.what === 'scale' || w.rig === built.rig.id,
+      here: w.what === 'scale' || isOf(w, built),
       against: measuredOf(built).against.has(w.id),
     };
   });

@@ -1,9 +1,10 @@
 import { constant, given, type Given } from '../../../build/given';
 import { at, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
+import { keyOf } from '../../../doc/side-by-side';
 import { node } from '../../../engine/reads';
 import type { SeenPiece, Weighing } from '../../../kit/types';
-import { known, type Known } from '../../../quantity/quantity';
+import { known, type Known, type Quantity } from '../../../quantity/quantity';
 import { waysOf, type Way } from './hold';
 import { corrected, type Item, type Row, type Unknown } from './measured';
 import { unweighed, type Weight } from './weights';
@@ -85,6 +86,10 @@ function knownOf(u: Unknown, before: Known | null): Known | null {
   return { value: u.value, tol, from: before?.from ?? 'measured', lo: u.lo, hi: u.hi };
 }
 
+/** Whether it was this rig that was measured, in whichever of its configurations. */
+export const isOf = (w: Weighing, { rig }: Built): boolean =>
+  w.rig !== undefined && (rig.id === w.rig || rig.id.startsWith(keyOf(w.rig, '')));
+
 /** Measurements as rows over the masses and doubts of a rig. */
 class Seen {
   readonly masses: Unknown[] = [];
@@ -132,7 +137,7 @@ class Seen {
       return { id: w.id, what: 'sum', items: w.on.map((s) => this.mass(s.part)), sum: value };
     const lever = leverOf(w);
     if (!lever) return null;
-    const match = w.rig === this.built.rig.id ? matched(w, unweighed(this.built)) : NO_MATCH;
+    const match = isOf(w, this.built) ? matched(w, unweighed(this.built)) : NO_MATCH;
     return {
       id: w.id,
       what: 'moment',
@@ -199,11 +204,20 @@ function placeNow(s: SeenPiece, now: Weight): Placed {
 const nominalOf = (l: Lin) => at(l, (g) => g.known?.value ?? 0);
 
 /** A number that was measured, with what it may be off by. */
-export function weighedAs(w: Weighing): { value: number; lo: number; hi: number } | null {
-  return known(w.value, CLASS[w.what]);
+export function weighedAs(w: Pick<Weighing, 'what' | 'value'>): Known | null {
+  const q: Quantity = typeof w.value === 'number' ? { value: w.value } : w.value;
+  return known({ tol: GOOD_TO[w.what], from: 'measured', ...q });
 }
 
-const CLASS = { scale: 'mass', edge: 'length', hung: 'angle' } as const;
+/**
+ * What a reading is good to where nobody said: a scale for luggage g, a rig on an edge mm, a level
+ * on a rig that sways degrees. Common practice, no source.
+ */
+export const GOOD_TO: Readonly<Record<Weighing['what'], number>> = {
+  scale: 10,
+  edge: 2,
+  hung: 0.5,
+};
 
 /** About what the moments of a measurement are nothing, along one way of the rig. */
 export interface Lever {

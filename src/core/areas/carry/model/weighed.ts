@@ -4,7 +4,7 @@ import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import type { Part, SeenPiece, Weighing } from '../../../kit/types';
 import { filed, quotient, type Filed, type Poise } from './extremes';
-import { latestFirst, leverOf, matched, measuredOf, placeThen, weighedAs } from './rows';
+import { isOf, latestFirst, leverOf, matched, measuredOf, placeThen, weighedAs } from './rows';
 import { unweighed, type Weight } from './weights';
 
 /** Every part of the rig as a weight, by all that is known of it: its own numbers, and what was measured. */
@@ -44,7 +44,7 @@ export function poisedOf(built: Built): Filed {
 const POISED = node('weights to balance', (built: Built): Filed => {
   const weights = weightsOf(built);
   const raw = weights.map((w): Poise => ({ mass: w.mass, at: w.at, on: true }));
-  const records = latestFirst(built).filter((w) => w.what !== 'scale' && w.rig === built.rig.id);
+  const records = latestFirst(built).filter((w) => w.what !== 'scale' && isOf(w, built));
   if (records.length === 0) return filed(raw);
   const places = raw.map((p) => [...p.at] as [Lin, Lin, Lin]);
   const gone: Poise[] = [];
