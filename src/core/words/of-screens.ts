@@ -33,7 +33,8 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   measured: 'what you did with the rig: weighed it, balanced it on an edge, or hung it',
   'on the scale': 'the whole rig, or one part with all that hangs on it',
   'the scale said': 'what was read off; taken as good to ten grams',
-  'balanced at': 'where the edge was when it did not tip either way; taken as good to two millimetres',
+  'balanced at':
+    'where the edge was when it did not tip either way; taken as good to two millimetres',
   'you held it': 'minutes until you had to set it down; kept on this device only',
   'it hung': 'the angle that a level read while nobody touched it; taken as good to half a degree',
   shoulder: 'floor to the top of your shoulder',

@@ -28,6 +28,8 @@ const TABS = [
   { id: 'log', name: 'Log' },
 ] as const;
 
+const NOTHING_MEASURED: Draft = { of: { what: 'scale' }, value: undefined };
+
 const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
   const { job, rig, facts, litParts, setDraft, drop, advice, setArea } = bench;
   useLooking(bench);
@@ -42,7 +44,10 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
   const words = useMemo(() => carriedWords(follows.built), [follows.built]);
   const [set, setDown] = useState(false);
   const down = set && rig.carry?.also === 'table';
-  const [log, setLog] = useState<Draft>({ of: { what: 'scale' }, value: undefined });
+  const [drafted, setDrafted] = useState<{ rig: string; draft: Draft } | null>(null);
+  // What was begun of another rig is not of this one.
+  const log = drafted?.rig === rig.id ? drafted.draft : NOTHING_MEASURED;
+  const setLog = (draft: Draft) => setDrafted({ rig: rig.id, draft });
   const edge = (axis: 'x' | 'z') =>
     tab === 'log' && log.of.what === 'edge' && log.of.axis === axis
       ? {

@@ -11,6 +11,7 @@ import { demo } from '../../test-kit';
 import { check } from '../checks';
 import { forgetWeighing, logWeighing } from './moves/weighing';
 import { balanceOf, centreOf, degrees, leaning, massOf } from './model/balance';
+import { hangingOf } from './model/drawn';
 import type { Quotient } from './model/extremes';
 import { HANGS } from './model/hold';
 import { forecastOf, logOf, weighingOf } from './model/log';
@@ -379,6 +380,22 @@ describe('intervals and least squares by themselves', () => {
       masses: [{ value: null }],
     });
   });
+});
+
+test('how it hangs in space is how it leans in the two views', () => {
+  let n = 0;
+  for (const { job, rig } of held()) {
+    const built = build(job, rig, shared(job));
+    const h = hangingOf(built);
+    expect(h !== null).toBe(HANGS.has(rig.carry!.by!));
+    if (!h) continue;
+    n++;
+    const b = balanceOf(built)!;
+    expect(h.down[2] / -h.down[1]).toBeCloseTo(leaning(b, b.fore).value(), 9);
+    expect(h.down[0] / -h.down[1]).toBeCloseTo(leaning(b, b.side).value(), 9);
+    expect(Math.hypot(...h.down)).toBeCloseTo(1, 12);
+  }
+  expect(n).toBeGreaterThan(0);
 });
 
 describe('measurements of rigs and the properties that hold for every rig', () => {

@@ -14,6 +14,8 @@ export interface Options {
   names: boolean;
   sweeps: boolean;
   load: boolean;
+  /** Turned as it hangs. */
+  hangs: boolean;
   /** 0 together, 1 apart. */
   apart: number;
   /** Axis of the section; null without one. */
@@ -35,11 +37,14 @@ export function Controls({
   onOptions,
   onAct,
   against,
+  hanging,
 }: {
   options: Options;
   onOptions: (f: (o: Options) => Options) => void;
   onAct: (act: Act) => void;
   against: Against;
+  /** It hangs, and it is known how. */
+  hanging: boolean;
 }) {
   const set = (more: Partial<Options>) => onOptions((o) => ({ ...o, ...more }));
   const axis = options.axis === null ? null : AXES[options.axis];
@@ -82,6 +87,11 @@ export function Controls({
         <Toggle on={options.load} onPress={() => set({ load: !options.load })}>
           Load path
         </Toggle>
+        {hanging ? (
+          <Toggle on={options.hangs} onPress={() => set({ hangs: !options.hangs })}>
+            As it hangs
+          </Toggle>
+        ) : null}
       </div>
       <Slider
         label="Taken apart"

@@ -13,10 +13,10 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { Model } from '@/core/model/model';
-import { met } from '@/core/model/pick';
 import type { Vec } from '@/core/solids/solid';
 import { fillOf, hatchOf, refill, stripOf, tableOf } from './geometry';
 import { Lines, TONE, type Showing } from './lines';
+import { firstMet, tiltOf } from './tilt';
 import { STANDARD, type AirLine, type Standard } from './looks';
 import {
   fillMaterial,
@@ -47,6 +47,8 @@ export class TurnScene {
     colours: { value: [] },
     px: { value: 1 },
   };
+  /** How the rig is turned as it hangs; as it stands when null. Its depth is counted from the eye. */
+  #tilt: Matrix4 | null = null;
   #model: Model | null = null;
   #lines: Lines | null = null;
   /** Fills, hidden lines, lines, what two parts share, lines over everything: drawn in this order. */
@@ -133,6 +135,12 @@ export class TurnScene {
     this.ask();
   }
 
+  /** Turned about what holds it, so that the way it is pulled is down; upright again when null. */
+  hang(how: { about: Vec; down: Vec } | null) {
+    this.#tilt = how && tiltOf(how);
+    this.ask();
+  }
+
   /** Colours as the theme has them now. */
   theme() {
     const colours = themeColours();
@@ -191,6 +199,7 @@ export class TurnScene {
           );
     });
     if (points.length === 0) return;
+    if (this.#tilt) for (const p of points) p.applyMatrix4(this.#tilt);
     const middle = new Vector3();
     const span = (d: Vector3) => {
       const at = points.map((p) => p.dot(d));
@@ -300,6 +309,14 @@ export class TurnScene {
     both.multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse);
     const way = new Vector3();
     camera.getWorldDirection(way);
+    const eye = camera.position.clone();
+    if (this.#tilt) {
+      both.multiply(this.#tilt);
+      // Seen from the rig it is the eye that is turned.
+      const back = this.#tilt.clone().invert();
+      eye.applyMatrix4(back);
+      way.transformDirection(back);
+    }
     const { cut, apart } = this.#show;
     this.#shared.apart.value = apart;
     const plane = this.#shared.cut.value as Vector4;
@@ -308,7 +325,7 @@ export class TurnScene {
     this.#lines.update(
       {
         matrix: both.elements,
-        eye: [camera.position.x, camera.position.y, -camera.position.z],
+        eye: [eye.x, eye.y, -eye.z],
         way: [way.x, way.y, -way.z],
         parallel: this.parallel,
         width: this.#w / 2,
@@ -363,24 +380,7 @@ export class TurnScene {
     const [u, v] = [(2 * x) / this.#w - 1, 1 - (2 * y) / this.#h];
     const near = new Vector3(u, v, -1).applyMatrix4(inverse);
     const way = new Vector3(u, v, 1).applyMatrix4(inverse).sub(near);
-    let best: { piece: number; t: number } | null = null;
-    const { cut, apart } = this.#show;
-    for (const s of this.#model.shapes) {
-      if (s.sweep) continue;
-      const off = this.#model.pieces[s.piece]!.away;
-      const from: Vec = [
-        near.x - apart * off[0],
-        near.y - apart * off[1],
-        -near.z - apart * off[2],
-      ];
-      const d: Vec = [way.x, way.y, -way.z];
-      const t = met(s.block, from, d);
-      if (t === null || (best && t >= best.t)) continue;
-      // What the section takes away is not there to be pointed at.
-      if (cut && [near.x, near.y, -near.z][cut.axis]! + t * d[cut.axis] > cut.at) continue;
-      best = { piece: s.piece, t };
-    }
-    return best?.piece ?? null;
+    return firstMet(this.#model, near, way, this.#show);
   }
 
   end() {

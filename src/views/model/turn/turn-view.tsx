@@ -1,8 +1,10 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { hangingOf, type Hanging } from '@/core/areas/carry/model/drawn';
 import { loadLines } from '@/core/areas/joints/model/load-lines';
 import { modelOf, type Model } from '@/core/model/model';
+import type { Vec } from '@/core/solids/solid';
 import { addedTo } from '@/core/model/added';
 import { useSize } from '@/ui/use-size';
 import type { Pin } from '@/views/areas/joints/place-pins';
@@ -34,6 +36,7 @@ const START: Options = {
   names: false,
   sweeps: false,
   load: false,
+  hangs: false,
   apart: 0,
   axis: null,
   cut: 1,
@@ -52,10 +55,13 @@ export default function TurnView({ facts, lit, litParts, onPick, pins, load, onN
   );
   const overlay = useMemo(() => new Overlay(), []);
   const { scene, canvas } = useScene(overlay, onNone);
+  const hanging = useMemo(() => hangingOf(facts.built), [facts.built]);
+  const hung = options.hangs ? hanging : null;
   const air = useMemo(
-    () => airLines(model, options.load || load ? facts : null),
-    [model, options.load, load, facts],
+    () => [...airLines(model, options.load || load ? facts : null), ...plumb(hung)],
+    [model, options.load, load, facts, hung],
   );
+  useEffect(() => scene?.hang(hung), [scene, hung]);
   const lights = useMemo(
     () => new Set(model.pieces.flatMap((p, i) => (litParts.includes(p.part) ? [i] : []))),
     [model, litParts],
@@ -120,7 +126,13 @@ export default function TurnView({ facts, lit, litParts, onPick, pins, load, onN
         </p>
         <AgainstWords against={against} />
       </div>
-      <Controls options={options} onOptions={setOptions} onAct={act} against={against} />
+      <Controls
+        options={options}
+        onOptions={setOptions}
+        onAct={act}
+        against={against}
+        hanging={hanging !== null}
+      />
     </figure>
   );
 }
@@ -168,6 +180,25 @@ const NOBODY: ReadonlySet<number> = new Set();
 function at(model: Model, axis: 0 | 1 | 2, share: number): number {
   const [a, b] = [model.from[axis], model.to[axis]];
   return a - 1 + share * (b - a + 2);
+}
+
+/** From what holds it straight down to its centre of gravity, and on. */
+function plumb(hung: Hanging | null): AirLine[] {
+  if (!hung) return [];
+  const { about, down, centre } = hung;
+  const on = (p: Vec, far: number): Vec => [
+    p[0] + far * down[0],
+    p[1] + far * down[1],
+    p[2] + far * down[2],
+  ];
+  const line = (from: Vec, to: Vec, dashed: boolean): AirLine => ({
+    from,
+    to,
+    tone: 'accent',
+    dashed,
+    over: true,
+  });
+  return [line(on(about, -60), centre, false), line(centre, on(centre, 120), true)];
 }
 
 function airLines(model: Model, load: RigFacts | null): AirLine[] {

@@ -91,6 +91,30 @@ function floorOf(built: Built, view: 'side' | 'front'): CarriedView['floor'] {
   return { from: Math.min(...along), to: Math.max(...along), v: bottom };
 }
 
+/** How the rig hangs in space: about what, and which way of the rig is down then; unit vector. */
+export interface Hanging {
+  about: Vec;
+  down: Vec;
+  /** Centre of gravity. */
+  centre: Vec;
+}
+
+/** How it hangs; null where it does not, a number is missing, or its centre is over its hold. */
+export function hangingOf(built: Built): Hanging | null {
+  const b = balanceOf(built);
+  if (!b || !HANGS.has(b.hold.kind)) return null;
+  const axes = centreOf(built);
+  const all = [b.above, ...axes].flatMap((q) => q.inputs);
+  if ([...all, ...b.hold.at.flatMap((l) => l.terms.map((t) => t.g))].some((g) => g.known === null))
+    return null;
+  const about = b.hold.at.map((l) => at(l, (g) => g.known!.value)) as unknown as Vec;
+  const centre = axes.map((q) => q.value()) as unknown as Vec;
+  const off = ([0, 1, 2] as const).map((k) => centre[k] - about[k]);
+  const l = Math.hypot(...off);
+  if (!(b.above.value() < 0) || l < 1e-6) return null;
+  return { about, centre, down: off.map((v) => v / l) as unknown as Vec };
+}
+
 /** One bar: a part and what all of it on the rig weighs. */
 export interface MassBar {
   part: string;
