@@ -128,7 +128,7 @@ test('a weighed rig and an edge go into the log, correct what is on it, and come
   await kept(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Log' }).click();
-  const out = page.getByRole('button', { name: /out of the log/ });
+  const out = page.getByRole('button', { name: /^Take .* out of the log$/ });
   await expect(out).toHaveCount(2);
   await out.first().click();
   await expect(out).toHaveCount(1);
