@@ -32,6 +32,8 @@ export interface CarriedLens {
   mass: string;
   /** Centre ahead of the hold as the rig is set, mm; null while a number is missing. */
   ahead: number | null;
+  /** The same with its tolerances, mm: without end while a number is missing. */
+  ends: { lo: number; hi: number };
   /** The same in words, with its interval. */
   text: string;
   /** What is slid, and how far, so that this lens balances; empty where nothing does. */
@@ -92,6 +94,7 @@ export function carriedSet(
       on: lens.id === rig.lens,
       mass: mass ? sayMass(mass.value) : 'not known',
       ahead,
+      ends: b && ahead !== null ? b.ahead.spread() : { lo: -Infinity, hi: Infinity },
       text: b && sits(b) && ahead !== null ? offText(b, ahead) : 'not known',
       mark:
         !s || by === null
@@ -180,11 +183,15 @@ function oneFor(
     Math.abs(by) < 1
       ? `${slider.name} stays`
       : `${slider.name} ${sayLength(Math.abs(by), 0)} ${by < 0 ? 'back' : 'forward'}`;
+  // What it does surely is another thing than what it does most likely.
+  const sure = Math.max(
+    ...known.flatMap(({ ends }) => [ends.lo, ends.hi].map((e) => Math.abs(e + by * slider.gain))),
+  );
   const serves = left <= limit;
   return {
-    serves,
+    serves: sure <= limit,
     text: serves
-      ? `One setting serves the set: ${far}. The worst of it is then ${text}.`
+      ? `One setting ${sure <= limit ? 'serves' : 'may serve'} the set: ${far}. The worst of it is then ${sure <= limit ? '' : 'most likely '}${text}.`
       : `No one setting serves the set: with ${far} the worst is still ${text}. Mark each lens.`,
     edit: slide(rig, [{ slider, by: Math.round(by) }]),
   };

@@ -4,7 +4,7 @@ import { sayMass } from '../../../quantity/say';
 import type { Built } from '../../../build/build';
 import type { Verdict } from '../../../checks/finding';
 import { logOf } from '../model/log';
-import { measuredOf } from '../model/rows';
+import { isOf, measuredOf } from '../model/rows';
 import { totalOf, weightsOf } from '../model/weighed';
 import { ranked } from './offsets';
 
@@ -28,8 +28,10 @@ export const carryMass: Check = {
 function contradicted(built: Built): Verdict[] {
   const { against } = measuredOf(built);
   if (against.size === 0) return [];
+  // What was measured of another rig is found there.
+  const own = new Set((built.job.weighings ?? []).filter((w) => isOf(w, built)).map((w) => w.id));
   return logOf(built)
-    .filter((l) => l.against && l.here)
+    .filter((l) => l.against && own.has(l.id))
     .map((l) =>
       plainVerdict({
         id: 'carry.mass',

@@ -148,7 +148,9 @@ class Seen {
   item(s: SeenPiece, now: Weight | undefined, lever: Lever): Item {
     const { way, at, tol, turned } = lever;
     const { k } = way;
-    const place = now ? placeNow(s, now) : placeThen(s);
+    // Where nobody knew then where it was, what is known now says nothing of then.
+    const same = s.loose ? now : undefined;
+    const place = same ? placeNow(s, same) : placeThen(s);
     // What leans on the height as well (a tilt) has that doubt besides.
     const up = turned ? turned.up.k : null;
     const high = up === null ? 0 : turned!.up.sign * place.at[up];
@@ -160,7 +162,7 @@ class Seen {
         ? Math.abs(turned.t) * (place.slack[up!] + place.doubt[up!]) +
           turned.tol * (Math.abs(drop) + place.slack[up!] + place.doubt[up!])
         : 0);
-    const own = now ? this.off(now, k) : null;
+    const own = same ? this.off(same, k) : null;
     return {
       mass: this.mass(s.part),
       // Along the way it is off: the sign of the axis goes with the doubt of it.

@@ -101,7 +101,8 @@ function afterBalance(
     const s = match.get(now);
     if (!s) return { mass: now.mass, at: along(now.at[k]), on: true };
     const moved = now.middle[k] - s.at[k];
-    const slack = now.at[k].loose - (now.off[k]?.known?.tol ?? 0);
+    // Where nobody knew then where it was, it cannot be told from a number that was measured since.
+    const slack = s.loose ? now.at[k].loose - (now.off[k]?.known?.tol ?? 0) : Infinity;
     const by =
       Math.abs(moved) < STILL ? [] : [lin(moved), of(looseBy(`where ${now.part.name} is`, slack))];
     return { mass: now.mass, at: along(plus(of(centre), ...by)), on: true };
