@@ -29,7 +29,7 @@ const config = {
       testEnvironment: 'node',
       // A fake IndexedDB still tidies up after the last test of a file.
       testEnvironmentOptions: { globalsCleanup: 'off' },
-      testMatch: ['<rootDir>/src/{core,db,cli,workers}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,db,cli,workers,views}/**/*.test.ts'],
     },
     {
       ...shared,

@@ -3,7 +3,7 @@ import { standOf } from '../src/core/stand/stand';
 import { heldTogether } from '../src/core/areas/joints/model/load-path';
 import { AREAS } from '../src/core/areas/registry';
 import { runChecks } from '../src/core/checks/run';
-import type { Job, Part, Rig } from '../src/core/kit/types';
+import type { Job, Rig } from '../src/core/kit/types';
 import { demo, line, section, time } from './bench-tools';
 import { jointed } from './jointed.mjs';
 
@@ -12,21 +12,8 @@ section('carry', () => {
   const own = AREAS.find((a) => a.id === 'carry')!.checks;
   const sayings = (list: typeof own, built: ReturnType<typeof build>) =>
     runChecks(built, list).map((v) => v.why).length;
-  const q = (value: number) => ({ value, from: 'measured' as const });
   for (const n of [20, 80]) {
-    const { job: loose, rig: r } = jointed(demo, n) as { job: Job; rig: Rig };
-    // Everything has to be known: what is unknown is no work.
-    const middle = (p: Part) => ({
-      ...p,
-      mass: p.mass ?? q(200),
-      interfaces: (p as { interfaces?: object[] }).interfaces?.map((i) => ({
-        x: q(0),
-        y: q(0),
-        z: q(0),
-        ...i,
-      })),
-    });
-    const job = { ...loose, kit: loose.kit.map(middle) } as Job;
+    const { job, rig: r } = jointed(demo, n) as { job: Job; rig: Rig };
     const base = shared(job);
     const last = r.fitted![r.fitted!.length - 1]!.id;
     const bar = r.fitted!.find((u) => u.part === 'bar')!.id;

@@ -1,4 +1,5 @@
 import { chromium } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { bringIn, crowded } from './crowded.mjs';
 import { build, CHROMIUM, freePort, serve } from './steps.mjs';
@@ -128,28 +129,35 @@ const { job } = crowded(
   JSON.parse(readFileSync('src/core/format/fixtures/lock-nine.v3.nelvix.json', 'utf8')),
   80,
 );
-await bringIn(page, address, job);
-await page.waitForTimeout(1500);
-await page.getByRole('link', { name: 'Model', exact: true }).click();
-const wheel = page
-  .getByRole('group', { name: /^The rig from the side/ })
-  .getByRole('slider', { name: /^Pintle wheel along the rods/ });
-await wheel.waitFor();
-await page.waitForTimeout(1500);
-const hub = await wheel.boundingBox();
-const [wx, wy] = [hub.x + hub.width / 2, hub.y + hub.height / 2];
-const along = async () => {
-  for (let i = 0; i < 120; i++) {
-    await page.mouse.move(wx + 50 * Math.sin(i / 12), wy);
-    await page.waitForTimeout(12);
-  }
-};
-await page.mouse.move(wx, wy);
-await page.mouse.down();
-await along();
-console.log(
-  `a drive dragged along the rods on a rig of 80 parts, all checks and three views follow\n                             ${await framesWhile(page, along)}`,
-);
-await page.mouse.up();
+await drag(job, 'a rig of 80 parts');
+// The same with a hundred and thirty joints and every number known: a worker runs the checks.
+execFileSync('npx', ['tsx', 'scripts/jointed-file.ts', '80', '.nelvix/jointed.nelvix.json']);
+await drag(JSON.parse(readFileSync('.nelvix/jointed.nelvix.json', 'utf8')), 'one with 130 joints');
+
+async function drag(job, what) {
+  await bringIn(page, address, job);
+  await page.waitForTimeout(3000);
+  await page.getByRole('link', { name: 'Model', exact: true }).click();
+  const wheel = page
+    .getByRole('group', { name: /^The rig from the side/ })
+    .getByRole('slider', { name: /^Pintle wheel along the rods/ });
+  await wheel.waitFor();
+  await page.waitForTimeout(3000);
+  const hub = await wheel.boundingBox();
+  const [wx, wy] = [hub.x + hub.width / 2, hub.y + hub.height / 2];
+  const along = async () => {
+    for (let i = 0; i < 120; i++) {
+      await page.mouse.move(wx + 50 * Math.sin(i / 12), wy);
+      await page.waitForTimeout(12);
+    }
+  };
+  await page.mouse.move(wx, wy);
+  await page.mouse.down();
+  await along();
+  console.log(
+    `a drive dragged along the rods on ${what}, all checks and three views follow\n                             ${await framesWhile(page, along)}`,
+  );
+  await page.mouse.up();
+}
 await browser.close();
 server.kill();

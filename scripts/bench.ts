@@ -1,6 +1,9 @@
+import { deserialize, serialize } from 'node:v8';
 import { build, buildAfresh, shared } from '../src/core/build/build';
 import { standOf } from '../src/core/stand/stand';
-import { check } from '../src/core/areas/checks';
+import { check, CHECKS } from '../src/core/areas/checks';
+import { allOf, hear, newsOf, sayAll, type News, type Said } from '../src/core/checks/news';
+import { patched, patchOf, type JobPatch } from '../src/core/doc/patch';
 import { pairsTested } from '../src/core/areas/space/model/clearance';
 import { searchParts } from '../src/core/command/search';
 import type { Adapter, Job, Lens, Part, Rig } from '../src/core/kit/types';
@@ -256,6 +259,42 @@ section('beside', () => {
   }
 });
 
+/**
+ * What checks cost the page's own thread where a worker runs them: what is other of the job is found
+ * and written there, what is other of what is said is read back and put in its order. Messages are
+ * written and read as the browser does it; who writes pays for the writing.
+ */
+function shareOfThePage(name: string, job: Job, next: (i: number) => Rig) {
+  let here = job;
+  let there = job;
+  let told: Said = sayAll(build(job, job.rigs[0]!), CHECKS);
+  let heard = hear(null, structuredClone(newsOf(null, told)))!;
+  const spent: number[] = [];
+  time(100, (i) => {
+    const after = { ...job, rigs: [next(i)] };
+    let start = performance.now();
+    const sent = serialize(patchOf(here, after));
+    let own = performance.now() - start;
+    here = after;
+    there = patched(there, deserialize(sent) as JobPatch);
+    const now = sayAll(build(there, there.rigs[0]!), CHECKS);
+    const news = serialize(newsOf(told, now));
+    told = now;
+    start = performance.now();
+    heard = hear(heard, deserialize(news) as News)!;
+    const all = allOf(heard, CHECKS);
+    own += performance.now() - start;
+    spent.push(own);
+    return all.length;
+  });
+  const list = spent.slice(100).sort((a, b) => a - b);
+  line(
+    `${name}, a bar with all on it: what of it is the page's`,
+    { p50: list[list.length >> 1]!, p95: list[Math.floor(list.length * 0.95)]! },
+    'the rest in a worker; wanted p95 under 8',
+  );
+}
+
 section('joints', () => {
   const first: Record<string, number> = {};
   for (const n of [20, 80, 160]) {
@@ -309,6 +348,10 @@ section('joints', () => {
       'all checks, nothing known from before',
       time(60, () => check(buildAfresh(job, r, base)).length),
     );
+    shareOfThePage(`${n} parts, ${joints} joints`, job, (i) => ({
+      ...r,
+      fitted: r.fitted!.map((u) => (u.id === bar ? { ...u, n: i % 2 } : u)),
+    }));
     const whole = build(job, r, base);
     const verdicts = check(whole);
     console.log(

@@ -1,6 +1,7 @@
 /**
  * A rig of `n` parts on named interfaces out of the demo: bars on the cage's top, along both sides,
- * and blocks on two screws along the bars, every second with a second tie. For the benches.
+ * and blocks on two screws along the bars, every second with a second tie. Every part has a mass and
+ * every interface its place: what is unknown is no work. For the benches.
  *
  * @param {any} demo the demo job as it is read by roles
  * @param {number} n parts on the rig
@@ -51,11 +52,22 @@ export function jointed(demo, n) {
   for (const u of fitted)
     if (u.at !== undefined && u.line === undefined && fitted.indexOf(u) % 2) u.line = true;
   const rig = { ...base, configurations: undefined, fitted };
-  const kit = [...demo.kit, bar, block];
+  const kit = [...demo.kit, bar, block].map(known);
   return {
     job: { ...demo, name: `${n} parts`, kit, rigs: [rig] },
     rig,
     joints: fitted.length + fitted.filter((u) => u.line).length,
+  };
+}
+
+/** A part with the numbers that it lacks. */
+function known(part) {
+  const q = (value) => ({ value, from: 'measured' });
+  const placed = (i) => ({ x: q(0), y: q(0), z: q(0), ...i });
+  return {
+    ...part,
+    mass: part.mass ?? q(200),
+    ...(part.interfaces ? { interfaces: part.interfaces.map(placed) } : {}),
   };
 }
 

@@ -14,6 +14,9 @@ const start = () =>
 /** The worker that tries fixes and ranks measurements, started at first use. */
 export const adviser = new Holder(new Helper<RigApi>(start, 'What tries fixes', 60_000));
 
+/** Runs the checks where the page has no time for them. */
+export const judge = new Holder(new Helper<RigApi>(start, 'What checks the rig', 60_000));
+
 const sweeps = new Helper<RigApi>(start, 'The sweep', 120_000);
 
 /** A worker of its own for sweeps, so that advice does not wait for one. */

@@ -1,4 +1,7 @@
+import { CHECKS, checkRig } from '../core/areas/checks';
 import { build } from '../core/build/build';
+import { said } from '../core/checks/judge';
+import { allOf, hear } from '../core/checks/news';
 import { sweepAt } from '../core/areas/front/model/sweep';
 import { findings } from '../core/solve/fixes';
 import { measureNext } from '../core/solve/measure-next';
@@ -46,6 +49,47 @@ test('what is other of the job is taken in, and a question of before has no answ
   expect(kept.api!.measure(2, rig.id)).toEqual(measureNext(build(next, now)));
   // It holds 2 by now: what follows 1 is not for it.
   expect(kept.api!.follow(patchOf(job, next), 1, 3)).toBe(false);
+});
+
+test('what the checks say is told once, after that what is other; who knows nothing is told all', () => {
+  const first = kept.api!.verdicts(1, 'tug-b', null)!;
+  expect(first.news.whole).toBe(true);
+  expect(structuredClone(first.news)).toEqual(first.news);
+  let now = job;
+  let n = 1;
+  let again = 0;
+  let known = { at: first.at, said: hear(null, first.news)! };
+  const rig = () => now.rigs.find((r) => r.id === 'tug-b')!;
+  for (const [what, value] of [
+    ['lens', 'marl-35'],
+    ['stop', 2],
+    ['lens', 'skerry-50'],
+    ['stop', 2.8],
+  ] as const) {
+    const next = withChanges(now, [{ path: ['rigs', 'tug-b', what], value }]);
+    kept.api!.follow(structuredClone(patchOf(now, next)), n, ++n);
+    now = next;
+    const { at, news } = kept.api!.verdicts(n, 'tug-b', known.at)!;
+    expect(news.whole).toBe(false);
+    if (what === 'stop') expect(news.told.length).toBeLessThan(first.news.told.length / 2);
+    // What a check says again is not copied, and stays the object it was.
+    again += news.told.flatMap((t) => t.verdicts.filter((v) => typeof v === 'number')).length;
+    const before = known.said;
+    known = { at, said: hear(before, structuredClone(news))! };
+    for (const t of news.told)
+      for (const [i, v] of t.verdicts.entries())
+        if (typeof v === 'number')
+          expect(known.said.get(t.check)![i]).toBe(before.get(t.check)![v]);
+    expect(allOf(known.said, CHECKS)).toEqual(checkRig(now, rig()).map(said));
+  }
+  expect(again).toBeGreaterThan(0);
+  // Somebody who missed an answer, or asks of another rig, is told all of it.
+  expect(kept.api!.verdicts(n, 'tug-b', known.at - 1)!.news.whole).toBe(true);
+  expect(kept.api!.verdicts(n, 'anamorphic', known.at + 1)!.news.whole).toBe(true);
+  expect(hear(null, { whole: false, told: [] })).toBeNull();
+  expect(hear(known.said, { whole: false, told: [{ check: 'x', verdicts: [0] }] })).toBeNull();
+  expect(kept.api!.verdicts(n, 'nobody', null)).toBeNull();
+  expect(kept.api!.verdicts(n - 1, 'tug-b', null)).toBeNull();
 });
 
 test('a sweep tells how far it is and gives every cell', async () => {

@@ -4,7 +4,8 @@ import { expose } from 'comlink';
 import { sayIn, unitsFrom } from '../core/quantity/shown';
 import { build, shared } from '../core/build/build';
 import { patched, type JobPatch } from '../core/doc/patch';
-import { check } from '../core/areas/checks';
+import { check, CHECKS } from '../core/areas/checks';
+import { newsOf, sayAll, type News, type Said } from '../core/checks/news';
 import type { Fix } from '../core/checks/finding';
 import {
   sweepAt,
@@ -46,6 +47,16 @@ function rigOf(n: number, id: string): { job: Job; rig: Rig } | null {
   return rig ? { job: held!.job, rig } : null;
 }
 
+/** What was said last, by its number: who knows it is told only what is other. */
+let last: { rig: string; at: number; said: Said } | null = null;
+
+/** What the checks say, by number, and how long they took, ms. */
+interface Answer {
+  at: number;
+  news: News;
+  spent: number;
+}
+
 /** Lets messages in: a cancelled sweep hears of it between two settings. */
 const breathe = () => new Promise<void>((go) => setTimeout(go));
 
@@ -73,6 +84,22 @@ const rig = {
   warm(n: number, rigId: string): void {
     const at = rigOf(n, rigId);
     if (at) check(build(at.job, at.rig));
+  },
+
+  /**
+   * What every check says; null when the job has moved on.
+   *
+   * @param knows number of the answer that who asks has, null for none
+   */
+  verdicts(n: number, rigId: string, knows: number | null): Answer | null {
+    const at = rigOf(n, rigId);
+    if (!at) return null;
+    const start = performance.now();
+    const known = last && last.at === knows && last.rig === rigId ? last.said : null;
+    const said = sayAll(build(at.job, at.rig), CHECKS);
+    last = { rig: rigId, at: (last?.at ?? 0) + 1, said };
+    const news = newsOf(known, said);
+    return { at: last.at, news, spent: performance.now() - start };
   },
 
   /** Fixes of one finding, each tried on a copy of the rig; null when the job has moved on. */

@@ -6,8 +6,12 @@ import { tried } from './tried';
 
 /** Runs checks on a built rig, worst first; within a state in catalogue order. */
 export function runChecks(built: Built, checks: readonly Check[]): Verdict[] {
-  return checks
-    .flatMap((c) => runOne(built, c))
+  return worstFirst(checks.flatMap((c) => runOne(built, c)));
+}
+
+/** Worst first; within a state in the order they came in. */
+export function worstFirst(verdicts: readonly Verdict[]): Verdict[] {
+  return verdicts
     .map((v, i) => ({ v, i }))
     .sort((a, b) => STATES.indexOf(a.v.state) - STATES.indexOf(b.v.state) || a.i - b.i)
     .map((x) => x.v);

@@ -16,3 +16,21 @@ export function alike(a: unknown, b: unknown): boolean {
   for (const k of Object.keys(b)) if (a[k] === undefined && b[k] !== undefined) return false;
   return true;
 }
+
+/**
+ * What says the same as before stays the object it was, however deep: what was worked out of it stands.
+ * Elements of lists are found again by their id, else by their place.
+ */
+export function keeping(before: unknown, after: unknown): unknown {
+  if (before === after || alike(before, after)) return before;
+  if (Array.isArray(before) && Array.isArray(after)) {
+    const byId = new Map(
+      before.flatMap((x) => (isFields(x) && x.id !== undefined ? [[x.id, x]] : [])),
+    );
+    return after.map((x, i) =>
+      keeping(isFields(x) && x.id !== undefined ? byId.get(x.id) : before[i], x),
+    );
+  }
+  if (!isFields(before) || !isFields(after)) return after;
+  return Object.fromEntries(Object.entries(after).map(([k, v]) => [k, keeping(before[k], v)]));
+}

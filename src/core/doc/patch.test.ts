@@ -41,6 +41,20 @@ describe('what is other of a job', () => {
     expect(JSON.stringify(patch).length * 20).toBeLessThan(JSON.stringify(job).length);
   });
 
+  test('of a rig that is other, what says the same stays the object it was', () => {
+    const job = demo();
+    const was = job.rigs.find((r) => r.id === 'lockside-b')!;
+    const [moved, ...others] = was.fitted!;
+    const after = withChanges(job, [
+      { path: ['rigs', was.id, 'fitted', moved!.id, 'station'], value: -91 },
+    ]);
+    const there = through(job, after).rigs.find((r) => r.id === was.id)!;
+    expect(there).toEqual(after.rigs.find((r) => r.id === was.id));
+    expect(there.fitted![0]).not.toBe(moved);
+    for (const u of others) expect(there.fitted).toContain(u);
+    expect(there.carry).toBe(was.carry);
+  });
+
   test('what comes, goes and moves arrives in its order; fields that go are gone', () => {
     const job = demo();
     const [a, b, ...rest] = job.kit;

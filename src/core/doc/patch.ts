@@ -1,4 +1,5 @@
 import type { Job } from '../kit/types';
+import { keeping } from './alike';
 
 /** Elements of a list that are new or other than they were; their order where that changed. */
 interface ListPatch<T> {
@@ -47,7 +48,9 @@ export function patchOf(before: Job, after: Job): JobPatch {
 
 function listAfter<T extends { id: string }>(was: readonly T[], patch?: ListPatch<T>): T[] {
   if (!patch) return was as T[];
-  const byId = new Map([...was, ...patch.changed].map((e) => [e.id, e]));
+  const byId = new Map(was.map((e) => [e.id, e]));
+  // A message brings copies: what of them says the same is what is here already.
+  for (const e of patch.changed) byId.set(e.id, keeping(byId.get(e.id), e) as T);
   return (patch.order ?? was.map((e) => e.id)).map((id) => byId.get(id)!);
 }
 

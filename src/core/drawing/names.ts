@@ -12,9 +12,11 @@ export type PlacedName<T extends Named = Named> = T & { left: number; top: numbe
 
 /** Steps away from what is named, px, and the ways that are tried at each, right and up first. */
 const STEPS = [14, 26, 42, 62, 86, 116, 150, 190, 235, 285, 340];
-const WAYS = [-30, 30, -150, 150, 180, 0, -100, -80, 100, 80, -60, -120].map(
-  (a) => (a * Math.PI) / 180,
-);
+const WAYS = [-30, 30, -150, 150, 180, 0, -100, -80, 100, 80, -60, -120].map((a) => {
+  const [x, y] = [Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180)];
+  // The side of the name that is nearest to its point: its left, its right, or its middle.
+  return { x, y, side: x > 0.1 ? 0 : x < -0.1 ? 1 : 0.5 };
+});
 /** Room kept between two of them, px. */
 const AIR = 3;
 
@@ -30,28 +32,43 @@ export function placeNames<T extends Named>(
   taken: readonly { left: number; top: number; w: number; h: number }[] = [],
 ): PlacedName<T>[] {
   const out: PlacedName<T>[] = [];
-  const free = (b: { left: number; top: number; w: number; h: number }) =>
-    b.left >= 0 &&
-    b.top >= 0 &&
-    b.left + b.w <= sheet.w &&
-    b.top + b.h <= sheet.h &&
-    ![...out, ...taken].some(
-      (o) =>
-        b.left < o.left + o.w + AIR &&
-        o.left < b.left + b.w + AIR &&
-        b.top < o.top + o.h + AIR &&
-        o.top < b.top + b.h + AIR,
-    );
+  const over = (b: Box) => out.some((o) => near(b, o)) || taken.some((o) => near(b, o));
   for (const n of names) {
-    const place = STEPS.flatMap((r) => WAYS.map((a) => boxAt(n, r, a))).find(free);
+    const place = placeFor(n, sheet, over);
     if (place) out.push({ ...n, ...place });
   }
   return out;
 }
 
-/** A name beside its point: the side of it that is nearest lies `r` away. */
-function boxAt(n: Named, r: number, a: number) {
-  const [cx, cy] = [n.x + r * Math.cos(a), n.y + r * Math.sin(a)];
-  const left = Math.cos(a) > 0.1 ? cx : Math.cos(a) < -0.1 ? cx - n.w : cx - n.w / 2;
-  return { left, top: cy - n.h / 2, w: n.w, h: n.h };
+interface Box {
+  left: number;
+  top: number;
+  w: number;
+  h: number;
+}
+
+function near(b: Box, o: Box): boolean {
+  return (
+    b.left < o.left + o.w + AIR &&
+    o.left < b.left + b.w + AIR &&
+    b.top < o.top + o.h + AIR &&
+    o.top < b.top + b.h + AIR
+  );
+}
+
+/** The first place that is on the sheet and free. Names are placed with every move: it stops there. */
+function placeFor(
+  n: Named,
+  sheet: { w: number; h: number },
+  over: (b: Box) => boolean,
+): Box | null {
+  for (const r of STEPS)
+    for (const way of WAYS) {
+      const left = n.x + r * way.x - n.w * way.side;
+      const top = n.y + r * way.y - n.h / 2;
+      if (left < 0 || top < 0 || left + n.w > sheet.w || top + n.h > sheet.h) continue;
+      const box = { left, top, w: n.w, h: n.h };
+      if (!over(box)) return box;
+    }
+  return null;
 }

@@ -92,7 +92,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const open = facts?.verdicts.filter((v) => v.state !== 'ok') ?? [];
   const first = (open.find(shown) ?? open[0])?.key ?? null;
   const lit = facts?.verdicts.some((v) => v.key === picked) ? picked : first;
-  const advice = useAdvice(facts, lit, draft !== null || lookers === 0);
+  const advice = useAdvice(facts, lit, draft !== null || lookers === 0 || facts?.behind);
   // The same parts are the same list: what shows them is not drawn anew with every move.
   const about = JSON.stringify(facts?.verdicts.find((v) => v.key === lit)?.about ?? []);
   const litParts = useMemo(() => JSON.parse(about) as string[], [about]);

@@ -21,6 +21,7 @@ function facts(job: ReturnType<typeof testJob>): RigFacts {
     built,
     verdicts: check(built),
     checks: CHECKS,
+    behind: false,
   };
 }
 
@@ -64,6 +65,26 @@ describe('findings on screen', () => {
     fireEvent.click(screen.getByRole('button', { name: `${ok.length} findings are ok` }));
     fireEvent.click(screen.getByText(ok[0]!.why));
     expect(onPick).toHaveBeenCalledWith(ok[0]!.key);
+  });
+
+  test('after an edit that is still looked at, it says of what state it speaks', () => {
+    const was = facts(testJob());
+    const panel = (f: RigFacts) => (
+      <FindingsPanel
+        facts={f}
+        advice={{ of: null, key: null, fixes: [], measure: [], trouble: null, measured: null }}
+        lit={null}
+        picked={null}
+        onPick={() => undefined}
+      />
+    );
+    const { rerender } = render(panel({ ...was, behind: true }));
+    expect(screen.getByText('before the last edit; looking again ...')).toBeTruthy();
+    rerender(panel({ ...was, verdicts: [], behind: true }));
+    expect(screen.queryByText(/^Nothing fails/)).toBeNull();
+    rerender(panel({ ...was, verdicts: [] }));
+    expect(screen.getByText(/^Nothing fails/)).toBeTruthy();
+    expect(screen.queryByText(/looking again/)).toBeNull();
   });
 
   test('while the checks are still to come it says so, and nothing of it is ok', () => {

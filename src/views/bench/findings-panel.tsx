@@ -112,20 +112,15 @@ export const FindingsPanel = memo(function FindingsPanel({
           Findings
         </h2>
         <Counts verdicts={verdicts} />
+        {facts.behind ? (
+          <p className="comes-late text-soft">before the last edit; looking again ...</p>
+        ) : null}
         {onArea && areas ? (
           <AreaFilter facts={facts} areas={areas} area={area} onArea={onArea} onPick={onPick} />
         ) : null}
       </div>
-      <div ref={list} className="min-h-0 flex-1 overflow-auto px-2 pb-2">
-        {open.length === 0 ? (
-          <p className="px-2 py-2">
-            {facts.checks
-              ? area === null
-                ? 'Nothing fails, nothing is tight, nothing is unknown.'
-                : 'Nothing of this area fails, is tight or is unknown.'
-              : 'Looking at it ...'}
-          </p>
-        ) : null}
+      <div ref={list} aria-busy={facts.behind} className="min-h-0 flex-1 overflow-auto px-2 pb-2">
+        {open.length === 0 ? <NothingOpen facts={facts} area={area} /> : null}
         {items(open)}
         {fine.length > 0 ? (
           <>
@@ -148,6 +143,19 @@ export const FindingsPanel = memo(function FindingsPanel({
     </section>
   );
 });
+
+/** Said only of what was looked at. */
+function NothingOpen({ facts, area }: { facts: RigFacts; area: string | null }) {
+  return (
+    <p className="px-2 py-2">
+      {!facts.checks || facts.behind
+        ? 'Looking at it ...'
+        : area === null
+          ? 'Nothing fails, nothing is tight, nothing is unknown.'
+          : 'Nothing of this area fails, is tight or is unknown.'}
+    </p>
+  );
+}
 
 /** Shows the findings of one area, or all. */
 function AreaFilter({

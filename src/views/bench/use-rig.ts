@@ -8,9 +8,10 @@ import type { Setting } from '@/core/areas/front/model/situations';
 import type { ShadingView } from '@/core/areas/front/model/view';
 import type { ChipShading } from '@/core/areas/front/model/chip-shading';
 import type { Job, Rig } from '@/core/kit/types';
-import { useChecks, useRun } from '@/views/store/use-checks';
+import { useChecks } from '@/views/store/use-checks';
 import { later, useLater } from '@/ui/use-later';
 import type { NextMeasurement } from '@/core/solve/measure-next';
+import { Judging, type Told } from './judging';
 
 export interface RigFacts {
   job: Job;
@@ -20,25 +21,50 @@ export interface RigFacts {
   verdicts: Verdict[];
   /** The checks that were run; null while they are still to come and nothing was looked at. */
   checks: readonly Check[] | null;
+  /** The verdicts are of the state before the last edit: this one is being looked at. */
+  behind: boolean;
 }
 
-/** Everything the core says about a rig at once: needed within the frame of an edit. */
+/** Who runs the checks comes with them. */
+const who = later(async () => {
+  const { runChecks } = await import('@/core/areas/checks');
+  return new Judging(runChecks, async (job, rig, knows) => {
+    const { judge } = await import('@/workers/rig');
+    return judge.ask(job, (w, n) => w.verdicts(n, rig, knows));
+  });
+});
+
+/**
+ * Everything the core says about a rig: at once, within the frame of an edit; where the checks take
+ * longer than that the picture comes at once and what they say follows.
+ */
 export function useRigFacts(job: Job | null, rig: Rig | null): RigFacts | null {
   const checks = useChecks();
-  const runChecks = useRun();
-  return useMemo(() => {
+  const judging = useLater(who);
+  const [news, setNews] = useState<Told | null>(null);
+  const made = useMemo(() => {
     if (!job || !rig) return null;
     const base = shared(job);
-    const built = build(job, rig, base);
+    return { job, rig, base, built: build(job, rig, base) };
+  }, [job, rig]);
+  const now = useMemo(
+    () => (made && checks && judging ? judging.now({ ...made, checks }) : null),
+    [made, checks, judging],
+  );
+  useEffect(() => {
+    if (!made || !checks || !judging || now?.of === made.built) return;
+    return judging.follow({ ...made, checks }, setNews);
+  }, [made, checks, judging, now]);
+  return useMemo(() => {
+    if (!made) return null;
+    const later = news?.rig === made.rig.id && news.n > (now?.n ?? 0) ? news : now;
     return {
-      job,
-      rig,
-      base,
-      built,
-      verdicts: checks && runChecks ? runChecks(built, checks) : [],
-      checks,
+      ...made,
+      verdicts: later?.verdicts ?? [],
+      checks: later ? checks : null,
+      behind: later !== null && later.of !== made.built,
     };
-  }, [job, rig, checks, runChecks]);
+  }, [made, checks, now, news]);
 }
 
 export interface Advice {
@@ -136,13 +162,14 @@ export function useShading(
   frame: string | null,
 ): Shading {
   const code = useLater(shadingCode);
+  const { built } = facts;
   const view = useMemo(
-    () => code?.shadingView(facts.built, setting, frame) ?? null,
-    [code, facts, setting, frame],
+    () => code?.shadingView(built, setting, frame) ?? null,
+    [code, built, setting, frame],
   );
   const deferred = useDeferredValue(view);
   const map = useMemo(
-    () => (code && deferred ? code.mapOf(facts.built, deferred.situation) : null),
+    () => (code && deferred ? code.mapOf(built, deferred.situation) : null),
     // The situation was made from the facts: it changes with them.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [code, deferred],

@@ -3,7 +3,9 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { createPortal, flushSync } from 'react-dom';
 import { usePathname } from 'next/navigation';
+import { check, CHECKS } from '@/core/areas/checks';
 import { useBench } from '@/views/bench/bench';
+import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot } from '@/views/store/store-context';
 import { CarrySheet } from './carry-sheet';
@@ -39,7 +41,10 @@ export default function Sheets() {
     };
   }, []);
   if (!now || !job) return null;
-  const { facts, rig } = bench ?? {};
+  const rig = bench?.rig;
+  // Paper waits for nobody: what is still being looked at is looked at here.
+  const facts =
+    bench && (bench.facts.checks && !bench.facts.behind ? bench.facts : looked(bench.facts));
   const part = job.kit.find((p) => p.id === shown);
   const kit = part !== undefined || path === '/kit' || !facts || !rig;
   const configuration = rig?.configurations?.find((c) => c.id === open)?.name;
@@ -65,6 +70,10 @@ export default function Sheets() {
     </div>,
     document.body,
   );
+}
+
+function looked(facts: RigFacts): RigFacts {
+  return { ...facts, verdicts: check(facts.built), checks: CHECKS, behind: false };
 }
 
 /** The page boxes read these: they are there before the pages are laid out. */

@@ -28,6 +28,7 @@ function facts(job: Job, rig: Rig = job.rigs[0]!): RigFacts {
     built,
     verdicts: check(built),
     checks: CHECKS,
+    behind: false,
   };
 }
 

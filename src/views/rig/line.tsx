@@ -73,10 +73,10 @@ export const Line = memo(function Line(props: LineProps) {
 });
 
 /** What the findings come to, for who hears it. */
-function Counted({ facts: { checks, verdicts } }: { facts: RigFacts }) {
+function Counted({ facts: { checks, verdicts, behind } }: { facts: RigFacts }) {
   const of = (state: string) => verdicts.filter((v) => v.state === state).length;
   return (
-    <p className="sr-only" aria-live="polite">
+    <p className="sr-only" aria-live="polite" aria-busy={behind}>
       {checks
         ? `${of('fail')} ${of('fail') === 1 ? 'finding fails' : 'findings fail'}, ${of('tight')} tight.`
         : 'Looking at it ...'}

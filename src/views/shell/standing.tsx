@@ -11,7 +11,7 @@ export function Standing() {
   const bench = useBench();
   const { show, inPlace } = useShow();
   if (!bench) return null;
-  const { verdicts, checks } = bench.facts;
+  const { verdicts, checks, behind } = bench.facts;
   const counts = STATES.flatMap((state) => {
     const n = verdicts.filter((v) => v.state === state).length;
     return state !== 'ok' && n > 0 ? [{ state, n }] : [];
@@ -25,8 +25,9 @@ export function Standing() {
     <Button
       look="bare"
       className="shrink-0 gap-2.5 px-2"
-      aria-label={`Findings: ${said}. Show them`}
+      aria-label={`Findings: ${said}${behind ? ' before the last edit, looking again' : ''}. Show them`}
       title={`Findings: ${said}`}
+      aria-busy={behind}
       aria-expanded={inPlace ? undefined : bench.docked}
       onClick={() => (!inPlace && bench.docked ? bench.setDocked(false) : show('findings'))}
     >
@@ -40,6 +41,7 @@ export function Standing() {
           <StateGlyph state={c.state} size={15} /> {c.n}
         </span>
       ))}
+      {behind ? <span className="comes-late text-soft">...</span> : null}
     </Button>
   );
 }

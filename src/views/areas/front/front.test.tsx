@@ -34,6 +34,7 @@ function facts(id: string): RigFacts {
     built,
     verdicts: check(built),
     checks: CHECKS,
+    behind: false,
   };
 }
 const tug = facts('tug-b');

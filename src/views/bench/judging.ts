@@ -1,0 +1,115 @@
+import type { Built } from '@/core/build/build';
+import type { Check } from '@/core/checks/check';
+import type { Verdict } from '@/core/checks/finding';
+import { allOf, hear, type News, type Said } from '@/core/checks/news';
+import type { Job, Rig } from '@/core/kit/types';
+
+/** Longest that the page itself runs the checks of an edit, ms: half of a frame at 60 a second. */
+const OWN = 8;
+/** So many edits after each other decide: one that was slow by chance does not. */
+const IN_A_ROW = 3;
+
+/** What was said of a state of a rig. */
+export interface Told {
+  rig: string;
+  of: Built;
+  verdicts: Verdict[];
+  /** Counts up: the latest of several is the one to show. */
+  n: number;
+}
+
+export interface Question {
+  job: Job;
+  rig: Rig;
+  built: Built;
+  checks: readonly Check[];
+}
+
+/** Asks somebody else: what every check says, told to who knows answer number `knows`. */
+export type Ask = (
+  job: Job,
+  rig: string,
+  knows: number | null,
+) => Promise<{ at: number; news: News; spent: number } | null>;
+
+/**
+ * Decides who runs the checks of a rig. The page does as long as that leaves it time for its picture;
+ * where it took too long with several edits after each other a worker does, and what it says follows.
+ */
+export class Judging {
+  private n = 0;
+  private last: Told | null = null;
+  private heard: { rig: string; at: number; said: Said } | null = null;
+  private readonly elsewhere = new Set<string>();
+  private readonly row = new Map<string, number>();
+  private wanted: { q: Question; then: (told: Told) => void } | null = null;
+  private running = false;
+
+  constructor(
+    private readonly run: (built: Built, checks: readonly Check[]) => Verdict[],
+    private readonly ask: Ask,
+    private readonly clock: () => number = () => performance.now(),
+  ) {}
+
+  /** What is said at once: of this state where the page has the time, else what was said last. */
+  now(q: Question): Told | null {
+    if (this.elsewhere.has(q.rig.id)) return this.last?.rig === q.rig.id ? this.last : null;
+    const start = this.clock();
+    const verdicts = this.run(q.built, q.checks);
+    this.count(q.rig.id, this.clock() - start > OWN, () => this.elsewhere.add(q.rig.id));
+    return this.keep(q, verdicts);
+  }
+
+  /**
+   * Has somebody else look. Of several states that are asked about while one is looked at only the
+   * latest is looked at next.
+   *
+   * @returns takes the question back
+   */
+  follow(q: Question, then: (told: Told) => void): () => void {
+    this.wanted = { q, then };
+    if (!this.running) void this.work();
+    return () => {
+      if (this.wanted?.q === q) this.wanted = null;
+    };
+  }
+
+  private async work(): Promise<void> {
+    this.running = true;
+    while (this.wanted) {
+      const { q, then } = this.wanted;
+      this.wanted = null;
+      then(await this.askOf(q));
+    }
+    this.running = false;
+  }
+
+  private async askOf(q: Question): Promise<Told> {
+    const rig = q.rig.id;
+    const known = this.heard?.rig === rig ? this.heard : null;
+    try {
+      const answer = await this.ask(q.job, rig, known?.at ?? null);
+      const said = answer && hear(known?.said ?? null, answer.news);
+      if (answer && said) {
+        this.heard = { rig, at: answer.at, said };
+        this.count(rig, answer.spent < OWN / 2, () => this.elsewhere.delete(rig));
+        return this.keep(q, allOf(said, q.checks));
+      }
+    } catch {
+      // Whoever it was is gone; the page looks itself, however long that takes.
+    }
+    this.heard = null;
+    return this.keep(q, this.run(q.built, q.checks));
+  }
+
+  private keep({ rig, built }: Question, verdicts: Verdict[]): Told {
+    this.last = { rig: rig.id, of: built, verdicts, n: ++this.n };
+    return this.last;
+  }
+
+  private count(rig: string, speaks: boolean, then: () => void): void {
+    const n = speaks ? (this.row.get(rig) ?? 0) + 1 : 0;
+    this.row.set(rig, n < IN_A_ROW ? n : 0);
+    if (n >= IN_A_ROW) then();
+  }
+}
