@@ -140,9 +140,10 @@ export interface FittedUse {
   to?: string;
   /**
    * The face it stands against; `rods` clamps it to them, `under` is beneath all that stands under
-   * the camera. With an interface of its host that interface decides.
+   * the camera, `box` is on top of the matte box. With an interface of its host that interface
+   * decides.
    */
-  on: Face | 'rods' | 'under';
+  on: Face | 'rods' | 'under' | 'box';
   /** Interface of its host that holds it, and its own that is held. */
   at?: string;
   by?: string;

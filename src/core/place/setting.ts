@@ -217,6 +217,21 @@ export interface How {
   faces?: Faces | null;
 }
 
+/** A piece before anything of it stands. */
+export function pieceOf({ is, id }: Which, part: Part, assumed: string | null = null): Piece {
+  return {
+    key: pieceKey(is, id),
+    is,
+    part: part.id,
+    name: part.name,
+    kind: part.kind,
+    solids: [],
+    missing: [],
+    assumed,
+    faces: null,
+  };
+}
+
 /** Begins to lay a rig out, on top of what stands already. */
 export function setting(built: Built, below: Setting | null = null): Setting {
   const standIns = new Map<Given, number>(below?.standIns);
@@ -258,17 +273,7 @@ export function setting(built: Built, below: Setting | null = null): Setting {
       return one;
     },
     piece({ is, id }, part, assumed = null) {
-      const p: Piece = {
-        key: pieceKey(is, id),
-        is,
-        part: part.id,
-        name: part.name,
-        kind: part.kind,
-        solids: [],
-        missing: [],
-        assumed,
-        faces: null,
-      };
+      const p = pieceOf({ is, id }, part, assumed);
       pieces.push(p);
       return p;
     },

@@ -109,6 +109,7 @@ function placeWords(kit: ReadonlyMap<string, Part>, doc: RigDoc, { joint }: Seat
   if (own && part) return `, on ${own.name} of ${part.name}`;
   const what = part?.name ?? 'the camera';
   if (host.face === undefined) return part ? `, on ${what}` : '';
+  if (host.face === 'box') return `, on ${what}`;
   return host.face === 'under' ? `, under ${what}` : `, on the ${host.face} of ${what}`;
 }
 
@@ -121,7 +122,9 @@ function partOfHost(
   const of =
     use !== undefined
       ? doc.uses.find((u) => u.id === use)
-      : ((face === 'under' ? role('plate') : undefined) ?? role('body'));
+      : face === 'box'
+        ? role('box')
+        : ((face === 'under' ? role('plate') : undefined) ?? role('body'));
   return of && kit.get(of.part);
 }
 

@@ -26,6 +26,7 @@ const FACES: readonly { id: FittedUse['on']; name: string }[] = [
   { id: 'rear', name: 'behind' },
   { id: 'under', name: 'under it all' },
   { id: 'rods', name: 'on the rods' },
+  { id: 'box', name: 'on the matte box' },
 ];
 
 /** What a part weighs, where somebody carries it. */

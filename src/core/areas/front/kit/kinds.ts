@@ -16,6 +16,7 @@ import {
   type KindDef,
 } from '../../../engine/field';
 import { rodSystem } from '../../rods/kit/system-field';
+import { INTERFACES } from '../../joints/kit/field';
 import { TRAYS } from './trays';
 
 /** What stands in front of the lens: the kinds of parts, and what each can say. */
@@ -198,6 +199,7 @@ export const kinds = {
         onlyFor: ANY_RODS,
         hint: 'from its back',
       }),
+      INTERFACES,
       ...COMMON.slice(1),
     ],
   },

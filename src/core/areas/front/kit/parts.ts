@@ -1,4 +1,5 @@
 import type { PartBase } from '../../../engine/part';
+import type { Interface } from '../../joints/kit/parts';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What stands in front of the lens. */
@@ -98,6 +99,7 @@ export interface MatteBox extends PartBase {
   swing?: 'left' | 'right';
   /** Length of its bracket on the rods, from its back. */
   clampLength?: QuantityInput;
+  interfaces?: Interface[];
 }
 
 export interface ReductionRing extends PartBase {

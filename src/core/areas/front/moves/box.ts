@@ -15,6 +15,8 @@ import {
   type Sleeve,
   type Lens,
 } from '../../../kit/types';
+import { onTheBox } from '../../../place/on-box';
+import { withoutFitted } from '../../space/moves/fitted';
 import { clips } from '../kit/attach';
 import { type Edit, listChanges } from '../../../edit/edit';
 import { threadChanges, partsOn, lensOf, chained } from './thread';
@@ -111,16 +113,23 @@ export function clampEdits(job: Job, rig: Rig): { edit: Edit; pieces: number; to
     });
 }
 
+/** Takes the box away, with what stands on it. */
+export function withoutBox(rig: Rig): Change[] {
+  const on = new Set(
+    onTheBox(rig)
+      .map((u) => u.id)
+      .reverse(),
+  );
+  return [{ path: at(rig, 'box'), value: undefined }, ...withoutFitted(rig, on)];
+}
+
 export function takeBoxOff(job: Job, rig: Rig): Edit {
   const box = boxOf(job, rig);
   const on = partsOn(job, rig);
   const plain = plainThread(job, rig);
   return {
     title: `Take ${box?.name ?? 'the box'} off`,
-    changes: [
-      { path: at(rig, 'box'), value: undefined },
-      ...(plain.length < on.length ? threadChanges(rig, plain) : []),
-    ],
+    changes: [...withoutBox(rig), ...(plain.length < on.length ? threadChanges(rig, plain) : [])],
   };
 }
 

@@ -2,7 +2,16 @@ import type { RoleMoves } from '../../../edit/role';
 import { type Deed } from '../../../edit/role';
 import { at } from '../../../edit/rig-path';
 import { isReduction, isBox, isSleeve, isFilter, isRing, type TrayUse } from '../../../kit/types';
-import { boxOf, setReduction, putBox, setFlag, setMask, takeBoxOff, setSleeve } from './box';
+import {
+  boxOf,
+  setReduction,
+  putBox,
+  setFlag,
+  setMask,
+  takeBoxOff,
+  setSleeve,
+  withoutBox,
+} from './box';
 import { setStageOut, putFilter, takeFilter, traysWith } from './trays';
 import { listChanges } from '../../../edit/edit';
 import { partsOn, screwOn, unscrew } from './thread';
@@ -41,8 +50,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
       if (rig.box.mask !== undefined) list.push(setMask(rig, null));
       return list;
     },
-    without: (rig, part) =>
-      rig.box?.part === part.id ? [{ path: at(rig, 'box'), value: undefined }] : [],
+    without: (rig, part) => (rig.box?.part === part.id ? withoutBox(rig) : []),
   },
   sleeve: {
     put(job, rig, part) {

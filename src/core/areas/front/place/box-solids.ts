@@ -1,6 +1,15 @@
+import { onTheBox } from '../../../place/on-box';
 import { pieceKey } from '../../../place/piece';
 import { type ThreadUse, isBox, type MatteBox } from '../../../kit/types';
-import { type Setting, STAND_IN, type Faces, block } from '../../../place/setting';
+import { facesOf, poseOf } from '../../joints/place/pose';
+import {
+  type Setting,
+  STAND_IN,
+  type Faces,
+  type Piece,
+  block,
+  pieceOf,
+} from '../../../place/setting';
 import { plus, of, lin, minus, times, ZERO, type Lin } from '../../../build/lin';
 import { onAnyRods } from '../kit/attach';
 import { frontPlaces, frontLayout } from './layout';
@@ -14,8 +23,8 @@ export function threadKey(use: ThreadUse): string {
   return pieceKey('thread', use.id ?? use.part);
 }
 
-/** The matte box as a block from its back to its mouth, its flags, its swing. */
-export function placeMatteBox(s: Setting): string | null {
+/** Where the block of the matte box stands: what it is drawn by, its height, its six faces. */
+function outerOf(s: Setting) {
   const { built } = s;
   const { lens, rig } = built;
   const part = rig.box ? built.kit.get(rig.box.part) : null;
@@ -24,7 +33,6 @@ export function placeMatteBox(s: Setting): string | null {
   // Where nobody knows the station of the lens it is drawn at a stand-in, and not computed with.
   const drawn = (frontPlaces(built) ?? frontLayout(built, s.value(rim))).box;
   if (!drawn) return null;
-  const piece = s.piece({ is: 'box' }, part);
   // It follows the lens and what is on its thread, or stands where it was set.
   const pinned = rig.box!.station !== undefined && part.attach === 'rods';
   const held =
@@ -49,6 +57,25 @@ export function placeMatteBox(s: Setting): string | null {
     z0: back,
     z1: front,
   };
+  return { part, drawn, back, w, h, faces };
+}
+
+/**
+ * The matte box as something that parts stand on, before it is placed itself: they stand on the camera
+ * like all that is fitted, and it is placed with the lens. Null without one, or without a lens.
+ */
+export function boxAsHost(s: Setting): Piece | null {
+  const outer = outerOf(s);
+  return outer && { ...pieceOf({ is: 'box' }, outer.part), faces: outer.faces };
+}
+
+/** The matte box as a block from its back to its mouth, its flags, its swing. */
+export function placeMatteBox(s: Setting): string | null {
+  const { rig } = s.built;
+  const outer = outerOf(s);
+  if (!outer) return null;
+  const { part, drawn, back, w, h, faces } = outer;
+  const piece = s.piece({ is: 'box' }, part);
   piece.faces = faces;
   block(s, piece, 'box', faces);
   for (const f of drawn.flags) {
@@ -106,7 +133,10 @@ export function placeMatteBox(s: Setting): string | null {
       });
     }
   }
-  if (part.swing) swing(s, part, faces, drawn.middle);
+  if (part.swing) {
+    swing(s, part, faces, drawn.middle);
+    swungAlong(s, part, faces);
+  }
   return 'box';
 }
 
@@ -119,25 +149,34 @@ function stagesOut(s: Setting, part: MatteBox): Lin[] {
   );
 }
 
+/** The upright hinge of a box that swings away: at one side of its mouth. */
+function hingeOf(part: MatteBox, f: Faces): { x: Lin; axes: Axes } {
+  return part.swing === 'right'
+    ? {
+        x: f.x1,
+        axes: [
+          [-1, 0, 0],
+          [0, 0, 1],
+          [0, 1, 0],
+        ],
+      }
+    : {
+        x: f.x0,
+        axes: [
+          [1, 0, 0],
+          [0, 0, 1],
+          [0, -1, 0],
+        ],
+      };
+}
+
 /** What a swing-away box sweeps: about an upright hinge at its side. */
 function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
   const piece = s.piece({ is: 'swing' }, part);
   piece.name = `${part.name} swung away`;
-  const right = part.swing === 'right';
   const w = minus(f.x1, f.x0);
   const h = minus(f.y1, f.y0);
-  const axes: Axes = right
-    ? [
-        [-1, 0, 0],
-        [0, 0, 1],
-        [0, 1, 0],
-      ]
-    : [
-        [1, 0, 0],
-        [0, 0, 1],
-        [0, -1, 0],
-      ];
-  const x = right ? f.x1 : f.x0;
+  const { x, axes } = hingeOf(part, f);
   s.add(
     piece,
     'sweep',
@@ -147,4 +186,44 @@ function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
   );
   for (const k of ['box', 'lens', 'plate']) s.touch('swing', k);
   for (const u of s.built.rig.thread ?? []) s.touch('swing', threadKey(u));
+}
+
+/**
+ * What stands on a box that swings away goes with it: about the same hinge, as far out as its farthest
+ * corner, all that lies between counted in.
+ */
+function swungAlong(s: Setting, part: MatteBox, f: Faces): void {
+  const { x, axes } = hingeOf(part, f);
+  for (const use of onTheBox(s.built.rig)) {
+    const own = s.pieces.find((p) => p.key === pieceKey('fitted', use.id));
+    const pose = own && poseOf(own);
+    const on = own && s.built.kit.get(own.part);
+    if (!own || !pose || !on) continue;
+    const { x0, x1, y0, y1, z0, z1 } = facesOf(pose);
+    const sweep = s.piece({ is: 'swing', id: use.id }, on);
+    sweep.name = `${own.name} swung away with ${part.name}`;
+    s.add(
+      sweep,
+      'sweep',
+      [x, f.z1, x0, x1, y0, y1, z0, z1],
+      (n) => {
+        const far = Math.max(
+          ...[x0, x1].flatMap((a) => [z0, z1].map((b) => Math.hypot(n(a) - n(x), n(b) - n(f.z1)))),
+        );
+        const [low, high] = [n(y0), n(y1)];
+        return sector(
+          [n(x), (low + high) / 2, n(f.z1)],
+          axes,
+          far,
+          (high - low) / 2,
+          0,
+          Math.PI / 2,
+        );
+      },
+      { moving: true },
+    );
+    for (const k of ['box', 'swing', ...onTheBox(s.built.rig).map((u) => pieceKey('fitted', u.id))])
+      s.touch(sweep.key, k);
+    s.touch('swing', own.key);
+  }
 }

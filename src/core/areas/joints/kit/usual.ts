@@ -166,6 +166,11 @@ const USUAL: Readonly<Record<string, readonly Usual[]>> = {
     holes('holes below', 'bottom', 3, { spacing: guess(18, 5) }),
     holes('large hole below', 'bottom', 1, THREE_EIGHTHS),
   ],
+  'matte-box': [
+    rosette('left rosette', 'host', 'left'),
+    rosette('right rosette', 'host', 'right'),
+    holes('top holes', 'top', 2),
+  ],
   cage: [
     holes('top holes', 'top', 5),
     holes('left holes', 'left', 4),

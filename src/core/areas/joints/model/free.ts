@@ -17,7 +17,7 @@ export interface Host {
   /** The fitted part it is on; null for the body and the plate under it. */
   use: FittedUse | null;
   /** It is on the plate under the camera. */
-  under: boolean;
+  on: 'under' | 'box' | null;
   i: Interface;
 }
 
@@ -28,14 +28,16 @@ export function hostsOn(built: Built): readonly Host[] {
 
 const HOSTS = node('hosts', (built: Built): readonly Host[] => {
   const { body, rig, kit } = built;
-  const of = (part: Part, piece: string, use: FittedUse | null, under = false): Host[] =>
+  const of = (part: Part, piece: string, use: FittedUse | null, on: Host['on'] = null): Host[] =>
     interfacesOf(part)
       .filter(canHold)
-      .map((i) => ({ part, piece, use, under, i }));
+      .map((i) => ({ part, piece, use, on, i }));
   const plate = rig.under?.map((u) => kit.get(u.part)).find((p) => p?.kind === 'plate');
+  const box = rig.lens !== null && rig.box && kit.get(rig.box.part);
   return [
     ...(body ? of(body, pieceKey('body'), null) : []),
-    ...(plate ? of(plate, pieceKey('plate'), null, true) : []),
+    ...(plate ? of(plate, pieceKey('plate'), null, 'under') : []),
+    ...(box ? of(box, pieceKey('box'), null, 'box') : []),
     ...seatsOf(built).flatMap((s) => of(s.part, s.piece, s.use)),
   ];
 });
@@ -159,7 +161,7 @@ export function seatingsFor(built: Built, part: Part, but?: string): Seating[] {
 export function seatFields(s: Seating): Pick<FittedUse, 'to' | 'on' | 'at' | 'by' | 'n' | 'slide'> {
   return {
     to: s.host.use?.id,
-    on: s.host.under ? 'under' : (s.host.i.face ?? 'top'),
+    on: s.host.on ?? s.host.i.face ?? 'top',
     at: s.host.i.id,
     by: s.by.id,
     n: s.n === 0 ? undefined : s.n,

@@ -2,9 +2,10 @@ import type { Built } from '../../../build/build';
 import { node, sameList, type Node } from '../../../engine/reads';
 import { isFitting, type FittedUse, type Fitting, type Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
-import type { Piece, Pose } from '../../../place/setting';
+import { above, type Piece, type Pose } from '../../../place/setting';
+import { boxAsHost } from '../../front/place/box-solids';
 import { sameLin } from '../../../build/lin';
-import { cameraOf } from '../../space/place/camera';
+import { bareCamera, cameraOf } from '../../space/place/camera';
 import { sameUse } from '../../../place/cages';
 import { interfaceType, type InterfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
@@ -36,10 +37,12 @@ const SEATS = node('seats', (built: Built): readonly Seat[] => {
   const { rig, kit, body } = built;
   const fitted = [...(rig.fitted ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
   const plate = rig.under?.map((u) => kit.get(u.part)).find((p) => p?.kind === 'plate');
+  // Without a lens there is nothing that the box would be on.
+  const box = (rig.lens !== null && rig.box && kit.get(rig.box.part)) || null;
   return fitted.flatMap((use): Seat[] => {
     const part = kit.get(use.part);
     if (!isFitting(part)) return [];
-    const host = hostOf(use, fitted, kit, plate ?? null, body);
+    const host = hostOf(use, fitted, kit, { plate: plate ?? null, body, box });
     const at = find(host?.part, use.at);
     const by = find(part, use.by);
     return [
@@ -63,14 +66,14 @@ function hostOf(
   use: FittedUse,
   fitted: readonly FittedUse[],
   kit: ReadonlyMap<string, Part>,
-  plate: Part | null,
-  body: Part | null,
+  { plate, body, box }: { plate: Part | null; body: Part | null; box: Part | null },
 ): Seat['host'] {
   if (use.to !== undefined) {
     const on = fitted.find((u) => u.id === use.to);
     const part = on && kit.get(on.part);
     return on && part ? { part, piece: pieceKey('fitted', on.id), use: on } : null;
   }
+  if (use.on === 'box') return box ? { part: box, piece: pieceKey('box'), use: null } : null;
   if (use.on === 'under' && plate) return { part: plate, piece: pieceKey('plate'), use: null };
   return body ? { part: body, piece: pieceKey('body'), use: null } : null;
 }
@@ -136,8 +139,12 @@ export function each<T>(
 
 /** The piece of a key on the camera. */
 export function pieceAt(built: Built, key: string): Piece | null {
+  if (key === pieceKey('box')) return built.once(BOX);
   return built.once(PIECES).get(key) ?? null;
 }
+
+/** The matte box is placed with the lens; what stands on it stands with the camera. */
+const BOX = node('the box as a host', (built: Built) => boxAsHost(above(bareCamera(built), built)));
 
 const PIECES = node(
   'pieces of the camera',

@@ -10,7 +10,8 @@ import { interfacesOf } from '../kit/sides';
 export function followBody(rig: Rig, was: Body | null, body: Body): Change[] {
   if (!was) return [];
   return (rig.fitted ?? []).flatMap((use): Change[] => {
-    if (use.to !== undefined || use.on === 'under' || use.at === undefined) return [];
+    if (use.to !== undefined || use.on === 'under' || use.on === 'box' || use.at === undefined)
+      return [];
     const own = interfacesOf(was).find((i) => i.id === use.at);
     const next = own && counterpart(body, own);
     return next && next.id !== use.at

@@ -77,7 +77,7 @@ export function seatThrough(
 ): Edit {
   const changes: Change[] = [];
   let to = first.use?.id;
-  let on: FittedUse['on'] = first.under ? 'under' : (first.i.face ?? 'top');
+  let on: FittedUse['on'] = first.on ?? first.i.face ?? 'top';
   let where = first.i.id;
   for (const link of chain) {
     const one: FittedUse = said({

@@ -27,9 +27,7 @@ export const spaceEnvelope: Check = {
     const stand = standOf(built);
     const blind = [
       ...new Set(
-        stand.pieces
-          .filter((p) => p.key !== 'screen' && p.key !== 'swing')
-          .flatMap((p) => p.missing),
+        stand.pieces.filter((p) => p.is !== 'screen' && p.is !== 'swing').flatMap((p) => p.missing),
       ),
     ];
     const solids = stand.solids.filter((s) => s.known && s.role !== 'sweep');

@@ -1,5 +1,6 @@
 import { isBox } from '../../../kit/types';
-import { onAxis } from '../../../place/piece';
+import { onTheBox } from '../../../place/on-box';
+import { onAxis, pieceKey } from '../../../place/piece';
 import { standOf } from '../../../stand/stand';
 import { distance } from '../../../solids/distance';
 import { moved } from '../../../solids/move';
@@ -31,7 +32,9 @@ export const spaceLensChange: Check = {
     );
     const box = built.rig.box ? (built.kit.get(built.rig.box.part) ?? null) : null;
     const clip = (box as { attach?: string } | null)?.attach === 'clip-on';
-    if (clip) comes.add('box');
+    // What stands on the box goes where the box goes.
+    const onIt = new Set(onTheBox(built.rig).map((u) => pieceKey('fitted', u.id)));
+    if (clip) for (const key of ['box', ...onIt]) comes.add(key);
     const out = stand.solids.filter((s) => comes.has(s.piece) && s.known);
     const rest = stand.solids.filter((s) => !comes.has(s.piece) && s.known && s.role !== 'sweep');
     const moves = new Map<string, string>();
@@ -42,7 +45,8 @@ export const spaceLensChange: Check = {
       const by = (k / STEPS) * FREE;
       const ahead = out.map((s) => ({ s, then: moved(s.solid, [0, 0, by]) }));
       for (const r of rest) {
-        if (moves.has(r.piece) || r.is === 'body') continue;
+        const key = onIt.has(r.piece) ? 'box' : r.piece;
+        if (moves.has(key) || r.is === 'body') continue;
         const meets = ahead.some(({ s, then }) => {
           const [e, o] = [s.extent, r.extent];
           if (e[0] > o[3] || o[0] > e[3] || e[1] > o[4] || o[1] > e[4]) return false;
@@ -52,10 +56,10 @@ export const spaceLensChange: Check = {
           return d < -0.5 && d < distance(s.solid, r.solid) - 0.5;
         });
         if (!meets) continue;
-        const piece = stand.pieces.find((p) => p.key === r.piece)!;
-        const swings = r.is === 'box' && (box as { swing?: string } | null)?.swing;
+        const piece = stand.pieces.find((p) => p.key === key)!;
+        const swings = key === 'box' && (box as { swing?: string } | null)?.swing;
         moves.set(
-          r.piece,
+          key,
           swings
             ? `swing ${piece.name} away`
             : r.is === 'support'
@@ -68,7 +72,7 @@ export const spaceLensChange: Check = {
     const list = [...moves.values()];
     // What nobody knows the place or size of may be in the way as well.
     const blind = stand.pieces.filter(
-      (p) => p.missing.length > 0 && !moves.has(p.key) && !HARMLESS.includes(p.key),
+      (p) => p.missing.length > 0 && !moves.has(p.key) && !HARMLESS.includes(p.is),
     );
     if (blind.length > 0) {
       const missing = [...new Set(blind.flatMap((p) => p.missing))];

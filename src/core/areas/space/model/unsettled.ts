@@ -5,7 +5,7 @@ import type { Piece } from '../../../place/setting';
 /** Pieces of the rig with a size or a place that nobody knows; what only sweeps stands nowhere. */
 export function blindPieces(stand: Stand): Piece[] {
   return stand.memo.once(blindPieces, () =>
-    stand.pieces.filter((p) => p.missing.length > 0 && p.key !== 'screen' && p.key !== 'swing'),
+    stand.pieces.filter((p) => p.missing.length > 0 && p.is !== 'screen' && p.is !== 'swing'),
   );
 }
 

@@ -45,7 +45,7 @@ function onItsPlace(job: Job, rig: Rig, part: Fitting): Edit | null {
   return seat(rig, part, row[Math.floor((row.length - 1) / 2)]!);
 }
 
-const behind = ({ host }: Seating) => host.use === null && !host.under;
+const behind = ({ host }: Seating) => host.use === null && host.on === null;
 
 /** Fits a part on what holds it by name, else against the camera, or a battery against its plate, a screen against its handle. */
 export function fit(job: Job, rig: Rig, part: Fitting): Edit {

@@ -14,19 +14,28 @@ import {
   type Setting,
 } from '../../../place/setting';
 import { cylinder, turnedBox, X_AXIS } from '../../../solids/solid';
+import { boxAsHost } from '../../front/place/box-solids';
 import { facesOf, isSquare, poseOf } from '../../joints/place/pose';
 import { seatedPose } from '../../joints/place/seated';
 import { fittedInOrder } from './fitted';
 
-/** What a fitted part is held by: another fitted part, the plate under the camera, or the body. */
+/**
+ * What a fitted part is held by: another fitted part, the matte box, the plate under the camera, or the
+ * body. The box is placed later: `box` says where it will stand.
+ */
 export function hostPiece(
   pieces: readonly Piece[],
   use: FittedUse,
+  box: () => Piece | null,
 ): { piece: Piece; fitted: boolean } | null {
   const by = (key: string) => pieces.find((p) => p.key === key);
   if (use.to !== undefined) {
     const piece = by(pieceKey('fitted', use.to));
     return piece ? { piece, fitted: true } : null;
+  }
+  if (use.on === 'box') {
+    const piece = box();
+    return piece && { piece, fitted: true };
   }
   const piece = (use.on === 'under' ? by('plate') : undefined) ?? by('body');
   return piece ? { piece, fitted: false } : null;
@@ -61,7 +70,7 @@ function placeOne(
       ]
     : [of(s.q(part, ['width'], w0)), of(s.q(part, ['height'], h0)), of(s.q(part, ['depth'], d0))];
   const piece = s.piece({ is: 'fitted', id: use.id }, part);
-  const host = hostPiece(s.pieces, use);
+  const host = hostPiece(s.pieces, use, () => boxAsHost(s));
   const target = host?.fitted ? host.piece : null;
   const pose = seatedOf(s.built, use, part, size, host?.piece ?? null);
   if (pose) {
@@ -160,6 +169,7 @@ function facesAgainst(
   let [z0, z1] = centred(against.z0, against.z1, d, z);
   switch (use.on) {
     case 'top':
+    case 'box':
       y0 = plus(against.y1, y);
       y1 = plus(y0, h);
       break;

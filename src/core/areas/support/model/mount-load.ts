@@ -1,4 +1,5 @@
 import { axisOf } from '../../../build/axis';
+import { onTheBox } from '../../../place/on-box';
 import { pieceKey } from '../../../place/piece';
 import { node } from '../../../engine/reads';
 import type { Built } from '../../../build/build';
@@ -12,6 +13,7 @@ import { pitchDiameter, torqueAt, torqueAtLens } from '../../drive/kit/gears';
 import { valueOf } from '../../../quantity/quantity';
 import { bounds } from '../../../solids/solid';
 import type { Lens, MatteBox, Part } from '../../../kit/types';
+import { poseOf } from '../../joints/place/pose';
 import { moment, sideMoment } from './load';
 
 /** A number that rests on given ones. */
@@ -138,6 +140,7 @@ function onTheLens(built: Built): Hanging[] {
     const hang = (x: Part) => list.push({ part: x.id, name: x.name, mass: given(x, 'mass'), z });
     hang(part);
     if (!clip) continue;
+    hangOn(built, list);
     // What is in the box hangs with it: its reduction ring, the glass in its trays.
     const { box } = built.rig;
     const inIt = [box?.ring, ...(box?.trays ?? []).map((t) => (t.out ? undefined : t.filter))];
@@ -147,6 +150,22 @@ function onTheLens(built: Built): Hanging[] {
     }
   }
   return list;
+}
+
+/** What stands on a box that the lens holds hangs on the lens with it. */
+function hangOn(built: Built, list: Hanging[]): void {
+  for (const use of onTheBox(built.rig)) {
+    const part = built.kit.get(use.part);
+    const own = aheadOf(built).s.pieces.find((p) => p.key === pieceKey('fitted', use.id));
+    const pose = own && poseOf(own);
+    if (part && pose)
+      list.push({
+        part: part.id,
+        name: part.name,
+        mass: given(part, 'mass'),
+        z: resting(pose.middle[2]),
+      });
+  }
 }
 
 /** Side load of all drives about a station: torque over pitch radius, times the lever [trade]. */
