@@ -289,6 +289,7 @@ export const JOB_SHAPE: Shape = object(
       shot: id,
       hold: { is: 'choice', values: ['legs', 'shoulder', 'hand', 'gimbal'] },
       crew: { is: 'choice', values: ['alone', 'crew'] },
+      grip: { is: 'choice', values: ['free'] },
       hours: number(0, 100, 'h'),
       sound: { is: 'choice', values: ['camera', 'recorder', 'none'] },
       light: { is: 'choice', values: ['daylight', 'indoors', 'night'] },

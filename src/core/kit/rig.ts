@@ -240,6 +240,8 @@ export interface JobGoal {
   shot?: string;
   hold?: 'legs' | 'shoulder' | 'hand' | 'gimbal';
   crew?: 'alone' | 'crew';
+  /** The camera is held by its own grip, too: that side stays free for the hand. */
+  grip?: 'free';
   /** Without changing a battery or a card, h. */
   hours?: number;
   sound?: 'camera' | 'recorder' | 'none';

@@ -1,4 +1,4 @@
-import { burden } from './goal';
+import { asksOf, byAsks, type Asks } from './goal';
 import type { Candidate } from '../checks/candidate';
 import { COSTS, FIX_RULES, FOLLOW_UPS } from '../areas/fixes';
 import { type Built, type Shared, shared, build } from '../build/build';
@@ -64,8 +64,8 @@ const GIVES_UP = 'off';
 /** A fix with what it is ranked by. */
 interface Ranked extends Fix {
   order: number;
-  /** What it adds to what somebody carries, g. */
-  burden: number;
+  /** What it comes to by the goal of the job. */
+  asks: Asks;
   family: string;
   givesUp: boolean;
 }
@@ -118,7 +118,7 @@ function ranked(built: Built, c: Candidate, { edit, held, first }: Came): Ranked
     parts: c.parts,
     toHire: c.toHire,
     order: c.order,
-    burden: burden(built.job.goal, built, held.built),
+    asks: asksOf(built.job.goal, built, held.built, c.parts),
     // What has to be measured first comes after what is sure.
     givesUp: c.givesUp === true || first !== '',
     family: c.family,
@@ -131,8 +131,8 @@ function bestOf(tried: readonly Ranked[]): Fix[] {
     (a, b) =>
       Number(a.givesUp) - Number(b.givesUp) ||
       BADNESS[a.state] - BADNESS[b.state] ||
-      // Where somebody carries it, what it weighs comes before how many pieces it is.
-      a.burden - b.burden ||
+      // Where somebody carries it, what it weighs comes before how many pieces it is; and the like.
+      byAsks(a.asks, b.asks) ||
       a.parts - b.parts ||
       a.toHire - b.toHire ||
       a.order - b.order,
@@ -140,7 +140,7 @@ function bestOf(tried: readonly Ranked[]): Fix[] {
   const perFamily = new Map<string, number>();
   const titles = new Set<string>();
   const kept: Fix[] = [];
-  for (const { order: _order, burden: _burden, givesUp: _givesUp, family, ...fix } of sorted) {
+  for (const { order: _order, asks: _asks, givesUp: _givesUp, family, ...fix } of sorted) {
     const n = perFamily.get(family) ?? 0;
     if (n >= 2 || kept.length >= MOST_FIXES || titles.has(fix.title)) continue;
     perFamily.set(family, n + 1);

@@ -13,7 +13,9 @@ import type { Piece } from '../place/setting';
 import { exact, sayLength } from '../quantity/say';
 import { apart } from '../solids/solid';
 import { standOf } from '../stand/stand';
-import { isCarried } from './goal';
+import { inTheHand, isAlone, isCarried } from './goal';
+import { driverOf } from '../areas/joints/kit/drivers';
+import type { Vent } from '../engine/part';
 import { countOf, total, Trials, type Counts } from './trial';
 
 /** A place that a part could go, tried. */
@@ -34,13 +36,28 @@ export interface TriedPlace {
   radio: { name: string; away: number } | null;
   /** The highest point of the rig with it there, mm above the axis. */
   height: number;
+  /** A fan that a microphone would stand nearest to, and the air between them, mm. */
+  fan: { name: string; away: number } | null;
+  /** It is where the hand goes that holds the camera by its own grip; only where that is wanted. */
+  inHand: boolean;
+  /** Its screw asks for a tool; only where one is alone. */
+  tool: boolean;
 }
 
 /** What a place brings with it besides its findings, in words; empty where there is nothing to say. */
-export function placeWords({ moment, radio }: Pick<TriedPlace, 'moment' | 'radio'>): string {
+export function placeWords({
+  moment,
+  radio,
+  fan,
+  inHand,
+  tool,
+}: Pick<TriedPlace, 'moment' | 'radio' | 'fan' | 'inHand' | 'tool'>): string {
   return [
     moment === null ? '' : `${exact(moment, 2)} N m on its joint`,
     radio === null ? '' : `at least ${sayLength(radio.away, 0)} from ${radio.name}`,
+    fan === null ? '' : `at least ${sayLength(fan.away, 0)} from the fan of ${fan.name}`,
+    inHand ? 'where the hand holds the camera' : '',
+    tool ? 'with a tool' : '',
   ]
     .filter(Boolean)
     .join(', ');
@@ -91,6 +108,8 @@ export function tried(
   const before = new Map(
     [...trials.said.values()].flatMap((s) => s.verdicts).map((v) => [v.key, v.state]),
   );
+  const { goal } = built.job;
+  const key = pieceKey('fitted', use);
   const value = (g: { known: { value: number } | null }) => g.known?.value ?? 0;
   return [
     {
@@ -107,19 +126,36 @@ export function tried(
       moment: loadLines(after).find((l) => l.use === use)?.moment ?? null,
       radio: nearestRadio(after, use),
       height: Math.max(0, ...standOf(after).solids.map((s) => s.extent[4])),
+      fan: nearestFan(after, use),
+      inHand: goal?.grip === 'free' && inTheHand(after).some((p) => p.key === key),
+      tool: isAlone(goal) && driverOf(place.by.driver ?? place.host.i.driver)?.free !== true,
     },
   ];
 }
 
+/** Of a radio that is put on: the nearest other one; of any other part the nearest. */
+const nearestRadio = (built: Built, use: string) =>
+  nearest(built, use, (p) => built.kit.get(p.part)?.kind === 'radio');
+
+/** The fan that a microphone stands nearest to, where the sound is taken in the camera. */
+function nearestFan(built: Built, use: string): TriedPlace['fan'] {
+  const own = built.rig.fitted?.find((u) => u.id === use);
+  if (built.job.goal?.sound !== 'camera' || built.kit.get(own?.part ?? '')?.kind !== 'microphone')
+    return null;
+  return nearest(built, use, (p) =>
+    ((built.kit.get(p.part) as { vents?: readonly Vent[] } | undefined)?.vents ?? []).some(
+      (v) => v.fan !== false,
+    ),
+  );
+}
+
 /** Boxes around two pieces tell how far they are apart, closely enough to rank places by. */
-function nearestRadio(built: Built, use: string): TriedPlace['radio'] {
+function nearest(built: Built, use: string, is: (p: Piece) => boolean): TriedPlace['radio'] {
   const { pieces } = standOf(built);
-  const radio = (p: Piece) => built.kit.get(p.part)?.kind === 'radio';
   const own = pieces.find((p) => p.key === pieceKey('fitted', use));
   // How far it is from anything is not known while its own size or place is not.
   if (!own || own.missing.length > 0) return null;
-  // Of a radio that is put on: the nearest other one.
-  const others = pieces.filter((p) => p !== own && radio(p));
+  const others = pieces.filter((p) => p !== own && is(p));
   const solids = (p: Piece) => p.solids.filter((s) => s.known && !s.moving);
   const list = others.flatMap((p) => {
     const gaps = solids(own).flatMap((a) => solids(p).map((b) => apart(a.reach, b.reach)));
@@ -133,7 +169,8 @@ const ALIKE = 0.05;
 
 /**
  * Fewest fails first, then what is not known, then what is tight, then the least moment, then the
- * lowest, then what stands farthest from a radio.
+ * lowest, then what stands farthest from a radio. What the goal of the job asks for comes before the
+ * moment: the hand's room free, no tool, far from a fan.
  */
 export const byTrouble = byTroubleFor(undefined);
 
@@ -150,6 +187,10 @@ export function byTroubleFor(goal: JobGoal | undefined) {
       a.more.fail - b.more.fail ||
       a.more.unknown - b.more.unknown ||
       a.more.tight - b.more.tight ||
+      Number(a.inHand) - Number(b.inHand) ||
+      Number(a.tool) - Number(b.tool) ||
+      // What is nearer to a fan comes after; where there is none nothing is.
+      (b.fan?.away ?? 0) - (a.fan?.away ?? 0) ||
       (carried ? height || moment : moment || a.height - b.height) ||
       (b.radio?.away ?? 0) - (a.radio?.away ?? 0) ||
       (a.name < b.name ? -1 : 1)

@@ -173,6 +173,7 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   open: 'the rig or job that is open',
   for: 'what the rig is for: recording modes are ranked by it',
   crew: 'alone or with others',
+  'own grip': 'whether the camera is held by its own grip as well, and nothing may stand there',
   sound: 'whether sound is recorded on the camera',
   light: 'what light one works in',
   'hours without a change': 'how long it has to run on what is on it',

@@ -20,6 +20,7 @@ const CREW: Said<'crew'> = [
   ['alone', 'alone'],
   ['crew', 'with a focus puller'],
 ];
+const GRIP: Said<'grip'> = [['free', 'kept free for the hand']];
 const SOUND: Said<'sound'> = [
   ['camera', 'in the camera'],
   ['recorder', 'in a recorder'],
@@ -44,6 +45,7 @@ export function GoalOfJob({ job }: { job: Job }) {
         <One job={job} goal={goal} field="shot" label="for" said={SHOT} />
         <One job={job} goal={goal} field="hold" label="held" said={HOLD} />
         <One job={job} goal={goal} field="crew" label="crew" said={CREW} />
+        <One job={job} goal={goal} field="grip" label="own grip" said={GRIP} />
         <One job={job} goal={goal} field="sound" label="sound" said={SOUND} />
         <One job={job} goal={goal} field="light" label="light" said={LIGHT} />
         <Hours job={job} goal={goal} />
@@ -53,7 +55,7 @@ export function GoalOfJob({ job }: { job: Job }) {
   );
 }
 
-function One<K extends 'shot' | 'hold' | 'crew' | 'sound' | 'light'>({
+function One<K extends 'shot' | 'hold' | 'crew' | 'grip' | 'sound' | 'light'>({
   job,
   goal,
   field,
