@@ -194,6 +194,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'goal.shot': 'one of the goals a rig is begun for',
   'goal.hold': 'how the rig is held',
   'goal.crew': 'whether somebody else pulls focus',
+  'goal.grip': 'the camera is held by its own grip, too: that side stays free for the hand',
   'goal.hours': 'without changing a battery or a card',
   'goal.sound': 'where it is recorded',
   'goal.light': 'what there is',
