@@ -46,7 +46,7 @@ export function CarryLog({
   onDraft: (draft: Draft) => void;
 }) {
   return (
-    <div className="min-h-0 flex-1 overflow-auto p-3">
+    <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-auto p-3">
       <Measure facts={facts} draft={draft} onDraft={onDraft} />
       <HeldFor facts={facts} />
       <Lines facts={facts} />
@@ -209,7 +209,7 @@ function Lines({ facts: { built } }: { facts: RigFacts }) {
   const lines = useMemo(() => logOf(built), [built]);
   return (
     <>
-      <h3 className="mb-0.5 mt-4 font-semibold">Log</h3>
+      <h3 className="mb-0.5 font-semibold">Log</h3>
       {lines.length === 0 ? (
         <p className="text-soft">
           Nothing yet. A whole rig on one scale, or balanced on an edge, corrects all that is on it.
@@ -258,7 +258,7 @@ function Corrected({ facts: { built } }: { facts: RigFacts }) {
   if (list.length === 0) return null;
   return (
     <>
-      <h3 className="mb-0.5 mt-4 font-semibold">What it corrects</h3>
+      <h3 className="mb-0.5 font-semibold">What it corrects</h3>
       <p className="text-sm text-soft">
         Each number as near to what it was as the measurements let it, by its own tolerance. The
         numbers in the kit stay as they are.

@@ -79,7 +79,9 @@ function One<K extends 'shot' | 'hold' | 'crew' | 'grip' | 'sound' | 'light'>({
       ]}
       onPick={(id) => {
         const choice = said.find(([x]) => x === id);
-        store?.edit(setGoal(job, field, choice?.[0], choice?.[1] ?? label));
+        // One that has a single answer is no sentence without its name.
+        const name = choice && (said.length === 1 ? `${label} ${choice[1]}` : choice[1]);
+        store?.edit(setGoal(job, field, choice?.[0], name ?? label));
       }}
     />
   );
