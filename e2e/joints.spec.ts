@@ -148,6 +148,27 @@ test('above a head one joint alone fails; a second tie clears it', async ({ page
   await expect(alone).toHaveCount(0);
 });
 
+test('a part stands on the matte box; off it goes with it, undone it is back', async ({ page }) => {
+  await open(page, '/model');
+  await goToRig(page, 'Lift bridge');
+  await page.getByRole('tab', { name: 'Joints' }).click();
+  await page.getByLabel('where could').selectOption({ label: 'Spar arm, arm' });
+  await page
+    .getByRole('list')
+    .getByRole('button', { name: /top holes of Weir box/ })
+    .click();
+  const joint = page.getByText('root screw in top holes of Weir box');
+  await expect(joint).toBeVisible();
+  // It is swung away with the box, and drawn so.
+  await expect(side(page)).toContainText('Spar arm');
+  await page.keyboard.press('.');
+  await page.getByRole('dialog').getByRole('combobox').fill('take weir box off');
+  await page.getByRole('option', { name: /^Take Weir box off/ }).click();
+  await expect(joint).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: Take Weir box off/ }).click();
+  await expect(joint).toBeVisible();
+});
+
 test('by keyboard alone: choose a part, go to the best place, put it there', async ({ page }) => {
   await joints(page);
   await tabTo(page, /^where could/);
