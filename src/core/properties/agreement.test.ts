@@ -3,7 +3,9 @@ import { build } from '../build/build';
 import { check } from '../areas/checks';
 import type { Verdict } from '../checks/finding';
 import { RANK } from '../checks/finding';
-import { anyRig, demoRigs, type Subject } from './rigs';
+import { massOf } from '../areas/carry/model/balance';
+import { configurationTable } from '../set/configurations';
+import { anyRig, demoRigs, demoStandings, type Subject } from './rigs';
 
 /** One clash, one moment, one state: what two checks say of one thing is the same. */
 function disagreements(s: Subject): string[] {
@@ -64,4 +66,16 @@ describe('agreement', () => {
       { numRuns: 250 },
     );
   }, 300_000);
+
+  test('what the rig weighs is one number: beside its configurations, and as it is carried', () => {
+    let compared = 0;
+    for (const [name, { job, rig }] of [...demoRigs, ...demoStandings]) {
+      const column = configurationTable(job, [rig]).columns[0]!;
+      const mass = massOf(build(job, rig));
+      if (column.unweighed > 0 || mass === null || !Number.isFinite(mass.value)) continue;
+      compared++;
+      expect([name, column.mass]).toEqual([name, expect.closeTo(mass.value, 6)]);
+    }
+    expect(compared).toBeGreaterThan(5);
+  });
 });

@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import type { Edit } from '../edit/edit';
-import type { Frame, Job, JobGoal, Mode, Part } from '../kit/types';
+import { isCarrier, type Frame, type Job, type JobGoal, type Mode, type Part } from '../kit/types';
 import { frameOnChip } from '../optics/coverage';
 import { valueOf } from '../quantity/quantity';
 import { usesOn } from '../roles/uses';
@@ -118,7 +118,9 @@ const NOT_WEIGHED = 500;
 export function burden(goal: JobGoal | undefined, before: Built, after: Built): number {
   if (!isCarried(goal)) return 0;
   const mass = (b: Built) =>
-    usesOn(b.rig).reduce((sum, id) => sum + (valueOf(b.kit.get(id)?.mass) ?? NOT_WEIGHED), 0);
+    usesOn(b.rig)
+      .filter((id) => !isCarrier(b.kit.get(id)))
+      .reduce((sum, id) => sum + (valueOf(b.kit.get(id)?.mass) ?? NOT_WEIGHED), 0);
   return mass(after) - mass(before);
 }
 
