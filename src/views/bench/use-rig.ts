@@ -11,7 +11,7 @@ import type { Job, Rig } from '@/core/kit/types';
 import { useChecks } from '@/views/store/use-checks';
 import { later, useLater } from '@/ui/use-later';
 import type { NextMeasurement } from '@/core/solve/measure-next';
-import { Judging, type Told } from './judging';
+import type { Told } from './judging';
 
 export interface RigFacts {
   job: Job;
@@ -27,7 +27,10 @@ export interface RigFacts {
 
 /** Who runs the checks comes with them. */
 const who = later(async () => {
-  const { runChecks } = await import('@/core/areas/checks');
+  const [{ runChecks }, { Judging }] = await Promise.all([
+    import('@/core/areas/checks'),
+    import('./judging'),
+  ]);
   return new Judging(runChecks, async (job, rig, knows) => {
     const { judge } = await import('@/workers/rig');
     return judge.ask(job, (w, n) => w.verdicts(n, rig, knows));
