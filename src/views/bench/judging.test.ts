@@ -69,8 +69,10 @@ test('three slow edits, and somebody else looks: what was said last stands until
   expect(before.verdicts.map(said)).toEqual(truth(at(4)));
   judging.follow(a, (t) => seen.push(t));
   // While it looks at the first, the second is overtaken by the third.
-  judging.follow(b, (t) => seen.push(t));
-  judging.follow(c, (t) => seen.push(t));
+  for (const q of [b, c]) {
+    judging.now(q);
+    judging.follow(q, (t) => seen.push(t));
+  }
   expect(asked).toHaveLength(1);
   await asked[0]!.answer();
   await asked[1]!.answer();
@@ -88,12 +90,17 @@ test('a question taken back is not asked; a quick answerer hands the rig back to
   for (const stop of [2, 2.8, 4]) judging.now(at(stop));
   now.spent = 1;
   const seen: Told[] = [];
-  judging.follow(at(5.6), (t) => seen.push(t));
-  judging.follow(at(8), (t) => seen.push(t))();
+  const ask = (stop: number) => {
+    const q = at(stop);
+    judging.now(q);
+    return judging.follow(q, (t) => seen.push(t));
+  };
+  ask(5.6);
+  ask(8)();
   await asked[0]!.answer();
   expect(asked).toHaveLength(1);
   for (const stop of [8, 11]) {
-    judging.follow(at(stop), (t) => seen.push(t));
+    ask(stop);
     await asked.at(-1)!.answer();
   }
   expect(seen).toHaveLength(3);
@@ -107,6 +114,7 @@ test('when it is gone the page looks itself, and who comes next is told all of i
   const seen: Told[] = [];
   const ask = async (stop: number) => {
     const q = at(stop);
+    judging.now(q);
     judging.follow(q, (t) => seen.push(t));
     await asked.at(-1)!.answer();
     expect(seen.at(-1)!.of).toBe(q.built);
@@ -118,4 +126,44 @@ test('when it is gone the page looks itself, and who comes next is told all of i
   now.dead = false;
   await ask(11);
   expect(asked.map((x) => x.knows)).toEqual([null, 1, null]);
+});
+
+test('an answer that comes late is of an earlier state, and is not shown over a later one', async () => {
+  const { judging, now, asked } = bench();
+  for (const stop of [2, 2.8, 4]) judging.now(at(stop));
+  now.spent = 1;
+  now.takes = 2;
+  const seen: Told[] = [];
+  const ask = (stop: number) => {
+    const q = at(stop);
+    judging.now(q);
+    judging.follow(q, (t) => seen.push(t));
+  };
+  for (const stop of [5.6, 8]) {
+    ask(stop);
+    await asked.at(-1)!.answer();
+  }
+  ask(11);
+  ask(16);
+  // The third quick answer hands the rig back; what was waiting is on its way already.
+  await asked.at(-1)!.answer();
+  const q = at(22);
+  const here = judging.now(q)!;
+  expect(here.of).toBe(q.built);
+  await asked.at(-1)!.answer();
+  expect(seen.at(-1)!.n).toBeLessThan(here.n);
+  // Nor is it what stands until somebody has looked again.
+  now.takes = 20;
+  for (const stop of [2, 2.8, 4]) judging.now(at(stop));
+  expect(judging.now(at(5.6))!.n).toBeGreaterThan(here.n);
+});
+
+test('a copy of a job has rigs of the same names: what is said of one is not said of the other', () => {
+  const { judging } = bench();
+  for (const stop of [2, 2.8, 4]) judging.now(at(stop));
+  expect(judging.now(at(5.6))).not.toBeNull();
+  const q = at(5.6);
+  const copy = judging.now({ ...q, job: { ...q.job, id: 'copy' } })!;
+  // The copy was never slow: it is looked at itself.
+  expect(copy.of).toBe(q.built);
 });

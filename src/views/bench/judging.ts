@@ -3,6 +3,7 @@ import type { Check } from '@/core/checks/check';
 import type { Verdict } from '@/core/checks/finding';
 import { allOf, hear, type News, type Said } from '@/core/checks/news';
 import type { Job, Rig } from '@/core/kit/types';
+import { keyOf } from './rig-key';
 
 /** Longest that the page itself runs the checks of an edit, ms: half of a frame at 60 a second. */
 const OWN = 8;
@@ -11,10 +12,11 @@ const IN_A_ROW = 3;
 
 /** What was said of a state of a rig. */
 export interface Told {
-  rig: string;
+  /** Which rig of which job. */
+  key: string;
   of: Built;
   verdicts: Verdict[];
-  /** Counts up: the latest of several is the one to show. */
+  /** Counts the states up, whenever they were answered: the latest state is the one to show. */
   n: number;
 }
 
@@ -38,6 +40,7 @@ export type Ask = (
  */
 export class Judging {
   private n = 0;
+  private readonly order = new WeakMap<Built, number>();
   private last: Told | null = null;
   private heard: { rig: string; at: number; said: Said } | null = null;
   private readonly elsewhere = new Set<string>();
@@ -53,10 +56,12 @@ export class Judging {
 
   /** What is said at once: of this state where the page has the time, else what was said last. */
   now(q: Question): Told | null {
-    if (this.elsewhere.has(q.rig.id)) return this.last?.rig === q.rig.id ? this.last : null;
+    const key = keyOf(q.job, q.rig);
+    if (!this.order.has(q.built)) this.order.set(q.built, ++this.n);
+    if (this.elsewhere.has(key)) return this.last?.key === key ? this.last : null;
     const start = this.clock();
     const verdicts = this.run(q.built, q.checks);
-    this.count(q.rig.id, this.clock() - start > OWN, () => this.elsewhere.add(q.rig.id));
+    this.count(key, this.clock() - start > OWN, () => this.elsewhere.add(key));
     return this.keep(q, verdicts);
   }
 
@@ -92,7 +97,8 @@ export class Judging {
       const said = answer && hear(known?.said ?? null, answer.news);
       if (answer && said) {
         this.heard = { rig, at: answer.at, said };
-        this.count(rig, answer.spent < OWN / 2, () => this.elsewhere.delete(rig));
+        const key = keyOf(q.job, q.rig);
+        this.count(key, answer.spent < OWN / 2, () => this.elsewhere.delete(key));
         return this.keep(q, allOf(said, q.checks));
       }
     } catch {
@@ -102,14 +108,16 @@ export class Judging {
     return this.keep(q, this.run(q.built, q.checks));
   }
 
-  private keep({ rig, built }: Question, verdicts: Verdict[]): Told {
-    this.last = { rig: rig.id, of: built, verdicts, n: ++this.n };
-    return this.last;
+  private keep({ job, rig, built }: Question, verdicts: Verdict[]): Told {
+    const told = { key: keyOf(job, rig), of: built, verdicts, n: this.order.get(built) ?? 0 };
+    // An answer that took long is of a state before the one that was looked at since.
+    if (told.n >= (this.last?.n ?? 0)) this.last = told;
+    return told;
   }
 
-  private count(rig: string, speaks: boolean, then: () => void): void {
-    const n = speaks ? (this.row.get(rig) ?? 0) + 1 : 0;
-    this.row.set(rig, n < IN_A_ROW ? n : 0);
+  private count(key: string, speaks: boolean, then: () => void): void {
+    const n = speaks ? (this.row.get(key) ?? 0) + 1 : 0;
+    this.row.set(key, n < IN_A_ROW ? n : 0);
     if (n >= IN_A_ROW) then();
   }
 }

@@ -11,6 +11,7 @@ import type { Job, Rig } from '@/core/kit/types';
 import { useChecks } from '@/views/store/use-checks';
 import { later, useLater } from '@/ui/use-later';
 import type { NextMeasurement } from '@/core/solve/measure-next';
+import { keyOf } from './rig-key';
 import type { Told } from './judging';
 
 export interface RigFacts {
@@ -60,7 +61,7 @@ export function useRigFacts(job: Job | null, rig: Rig | null): RigFacts | null {
   }, [made, checks, judging, now]);
   return useMemo(() => {
     if (!made) return null;
-    const later = news?.rig === made.rig.id && news.n > (now?.n ?? 0) ? news : now;
+    const later = news?.key === keyOf(made.job, made.rig) && news.n > (now?.n ?? 0) ? news : now;
     return {
       ...made,
       verdicts: later?.verdicts ?? [],
