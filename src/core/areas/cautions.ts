@@ -1,5 +1,6 @@
 import type { Built } from '../build/build';
 import { isCarrier, isFitting } from '../kit/types';
+import { cabinOf } from '../feed/hours';
 import { usesOn } from '../roles/uses';
 import { valueOf } from '../quantity/quantity';
 import { sayMass } from '../quantity/say';
@@ -8,9 +9,6 @@ import type { Verdict } from '../checks/finding';
 
 /** Heavier than this, g, a rig is not lifted by one; what one can carry is theirs to judge. */
 const HEAVY = 12_000;
-/** Batteries above this ask for the approval of a carrier in cabin baggage. Common practice, Wh. */
-const CABIN = 100;
-
 /** Checks of what carries something. */
 const CARRIES: ReadonlySet<string> = new Set(['mount.load', 'joint.twist', 'joint.load-path']);
 
@@ -45,10 +43,19 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
     .filter((p) => !isCarrier(p))
     .reduce((sum, p) => sum + (valueOf(p.mass) ?? 0), 0);
   if (mass > HEAVY) list.push(`This rig weighs ${heavy(mass)} at least: lift it with two.`);
-  const cells = parts.filter((p) => isFitting(p) && (valueOf(p.wattHours) ?? 0) > CABIN);
-  if (cells.length > 0)
+  const packs = (which: ReturnType<typeof cabinOf>) => [
+    ...new Set(
+      parts
+        .filter((p) => isFitting(p) && cabinOf(valueOf(p.wattHours) ?? 0) === which)
+        .map((p) => p.name),
+    ),
+  ];
+  const [asked, refused] = [packs('with approval'), packs('refused')];
+  if (asked.length > 0)
+    list.push(`${asked.join(' and ')}: over 100 Wh, ask the carrier before you fly.`);
+  if (refused.length > 0)
     list.push(
-      `${[...new Set(cells.map((p) => p.name))].join(' and ')}: over 100 Wh, ask the carrier before you fly.`,
+      `${refused.join(' and ')}: over 160 Wh, carriers usually refuse it; ask how it may travel.`,
     );
   const near = verdicts.some(
     (v) => CARRIES.has(v.id) && (v.state === 'fail' || v.state === 'tight'),

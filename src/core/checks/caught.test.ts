@@ -199,5 +199,9 @@ describe('cautions', () => {
   test('a battery over 100 Wh asks the carrier, one of 98 does not', () => {
     expect(of('anamorphic').some((c) => /ask the carrier/.test(c))).toBe(true);
     expect(of('tug-b').some((c) => /ask the carrier/.test(c))).toBe(false);
+    // Over 160 Wh it is not asked for any more.
+    const large = of('anamorphic', [{ path: ['kit', 'keel-150', 'wattHours'], value: 190 }]);
+    expect(large.some((c) => /over 160 Wh, carriers usually refuse it/.test(c))).toBe(true);
+    expect(large.some((c) => /ask the carrier/.test(c))).toBe(false);
   });
 });
