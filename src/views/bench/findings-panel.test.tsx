@@ -43,6 +43,17 @@ function show(job: ReturnType<typeof testJob>, lit?: string) {
   return { f, onPick };
 }
 
+/** Nothing is open in it, and nothing was tried. */
+const panel = (f: RigFacts) => (
+  <FindingsPanel
+    facts={f}
+    advice={{ of: null, key: null, fixes: [], measure: [], trouble: null, measured: null }}
+    lit={null}
+    picked={null}
+    onPick={() => undefined}
+  />
+);
+
 describe('findings on screen', () => {
   test('say what the core says, and markup in a name stays text', () => {
     const name = '<img src=x onerror=alert(1)>';
@@ -69,15 +80,6 @@ describe('findings on screen', () => {
 
   test('after an edit that is still looked at, it says of what state it speaks', () => {
     const was = facts(testJob());
-    const panel = (f: RigFacts) => (
-      <FindingsPanel
-        facts={f}
-        advice={{ of: null, key: null, fixes: [], measure: [], trouble: null, measured: null }}
-        lit={null}
-        picked={null}
-        onPick={() => undefined}
-      />
-    );
     const { rerender } = render(panel({ ...was, behind: true }));
     expect(screen.getByText('before the last edit; looking again ...')).toBeTruthy();
     rerender(panel({ ...was, verdicts: [], behind: true }));
@@ -89,15 +91,7 @@ describe('findings on screen', () => {
 
   test('while the checks are still to come it says so, and nothing of it is ok', () => {
     const f: RigFacts = { ...facts(testJob()), verdicts: [], checks: null };
-    render(
-      <FindingsPanel
-        facts={f}
-        advice={{ of: null, key: null, fixes: [], measure: [], trouble: null, measured: null }}
-        lit={null}
-        picked={null}
-        onPick={() => undefined}
-      />,
-    );
+    render(panel(f));
     expect(screen.getByText('Looking at it ...')).toBeDefined();
     expect(screen.queryByText(/Nothing fails/)).toBeNull();
     expect(screen.queryByText(/ok$/)).toBeNull();
