@@ -15,13 +15,13 @@ import { project } from '@/core/drawing/project';
 import { valueOf } from '@/core/quantity/quantity';
 import { setFitted } from '@/core/areas/space/moves/fitted';
 import { holdOf } from '@/core/areas/carry/model/hold';
-import { slidersOf } from '@/core/areas/carry/model/slides';
+import { grabName } from '@/core/areas/carry/model/slides';
 import { setCarry } from '@/core/areas/carry/moves/carry';
 import { setPlateStation } from '@/core/areas/rods/moves/under';
 import { setRodTip } from '@/core/areas/rods/moves/rods';
 import { setSupport } from '@/core/areas/support/moves/support';
 import { setStation } from '@/core/areas/front/moves/box';
-import type { RigFacts } from '@/views/bench/use-rig';
+import type { Built } from '@/core/build/build';
 
 /** Something that can be taken hold of in a view. */
 export interface Grip {
@@ -48,18 +48,18 @@ const fromPlane = (z: number) => `${sayLength(z, 0)} from the image plane`;
 
 /** What every grip needs of the rig. */
 interface Ground {
-  facts: RigFacts;
+  built: Built;
   stand: Stand;
   view: View;
   n: Stand['value'];
 }
 
 /** Everything in a view that can be taken hold of. */
-export function gripsOf(facts: RigFacts, view: View): Grip[] {
-  const stand = standOf(facts.built);
-  const g: Ground = { facts, stand, view, n: stand.value };
-  const seats = namedSeats(facts.built);
-  const fitted = (facts.rig.fitted ?? []).flatMap((use) => {
+export function gripsOf(built: Built, view: View): Grip[] {
+  const stand = standOf(built);
+  const g: Ground = { built, stand, view, n: stand.value };
+  const seats = namedSeats(built);
+  const fitted = (built.rig.fitted ?? []).flatMap((use) => {
     const piece = stand.pieces.find((p) => p.key === pieceKey('fitted', use.id));
     if (!piece?.faces || piece.kind === 'cage') return [];
     const seat = seats.find((s) => s.use.id === use.id);
@@ -90,8 +90,8 @@ function stationed(
 }
 
 /** All that slides along the rods: from the side and from above. */
-function onRods({ facts, stand, view, n }: Ground): Grip[] {
-  const { rig, job } = facts;
+function onRods({ built, stand, view, n }: Ground): Grip[] {
+  const { rig, job } = built;
   const rodsAt = stand.drop ? -n(stand.drop) : -85;
   const under = (x: number) => (view === 'side' ? rodsAt : -x);
   const list = stand.rods.map((r) =>
@@ -150,8 +150,8 @@ function onRods({ facts, stand, view, n }: Ground): Grip[] {
 }
 
 /** What a hole or a rail holds: along its row from hole to hole, along a rail as far as it slides. */
-function seatGrip({ facts, view, n }: Ground, s: NamedSeat, piece: Piece): Grip[] {
-  const spot = spotOfSeat(facts.built, s);
+function seatGrip({ built, view, n }: Ground, s: NamedSeat, piece: Piece): Grip[] {
+  const spot = spotOfSeat(built, s);
   const slides = isSlide(s.at);
   const holes = slides ? [] : firstHoles(s.at, s.by);
   if (!spot || (!slides && holes.length < 2)) return [];
@@ -163,7 +163,7 @@ function seatGrip({ facts, view, n }: Ground, s: NamedSeat, piece: Piece): Grip[
   const value = slides ? (s.use.slide ?? 0) : (s.use.n ?? 0);
   const { key, name } = piece;
   const set = (k: 'slide' | 'n', to: number, title: string) =>
-    setSeat(facts.rig, s.use.id, { [k]: to === 0 ? undefined : to }, title);
+    setSeat(built.rig, s.use.id, { [k]: to === 0 ? undefined : to }, title);
   return [
     {
       key,
@@ -188,7 +188,7 @@ function seatGrip({ facts, view, n }: Ground, s: NamedSeat, piece: Piece): Grip[
 }
 
 /** A part on a face or on the rods: along the axis, or across when it is looked along. */
-function fittedGrip({ facts: { rig }, view, n }: Ground, use: FittedUse, piece: Piece): Grip {
+function fittedGrip({ built: { rig }, view, n }: Ground, use: FittedUse, piece: Piece): Grip {
   const f = piece.faces!;
   const [x, y, z] = [(n(f.x0) + n(f.x1)) / 2, (n(f.y0) + n(f.y1)) / 2, (n(f.z0) + n(f.z1)) / 2];
   const { key, name } = piece;
@@ -225,7 +225,7 @@ function fittedGrip({ facts: { rig }, view, n }: Ground, use: FittedUse, piece: 
 }
 
 /** A drive swung about the lens, looked at along the axis. */
-function angleGrip({ facts: { rig } }: Ground, d: PlacedDrive): Grip[] {
+function angleGrip({ built: { rig } }: Ground, d: PlacedDrive): Grip[] {
   if (d.centres === null || d.angle === null) return [];
   const c = d.centres;
   const deg = (d.angle * 180) / Math.PI;
@@ -253,10 +253,10 @@ function angleGrip({ facts: { rig } }: Ground, d: PlacedDrive): Grip[] {
 }
 
 /** Where the rig is held, along what it is held by. */
-function grabGrip({ facts: { rig, built }, n }: Ground): Grip[] {
+function grabGrip({ built, n }: Ground): Grip[] {
+  const { rig } = built;
   const hold = holdOf(built);
-  const grab = slidersOf(built).find((s) => s.grab);
-  if (!hold || !grab) return [];
+  if (!hold?.piece || grabName(hold) === null || hold.reach === 0) return [];
   const now = rig.carry?.z ?? 0;
   return [
     {

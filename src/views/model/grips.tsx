@@ -24,7 +24,8 @@ interface GripsProps {
 export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
   // The last place where nothing of the piece failed, while it is dragged.
   const [ghost, setGhost] = useState<string[]>([]);
-  const grips = gripsOf(facts, view);
+  const { built } = facts;
+  const grips = useMemo(() => gripsOf(built, view), [built, view]);
   const { X, Y } = sheet;
   const placed: { x: number; y: number }[] = [];
   // What is done with a handle is looked up when it is done: the handles themselves are drawn

@@ -8,7 +8,7 @@ import { isSlide } from '../../joints/model/free';
 import { hangingOn, isNamed, seatsOf, spotOfSeat } from '../../joints/model/seats';
 import { isPlate, type Change, type HoldKind } from '../../../kit/types';
 import { moment } from '../../support/model/load';
-import { along, type Way } from './hold';
+import { along, type Hold, type Way } from './hold';
 import { balanceOf, type Balance } from './balance';
 
 /** Something of the rig that slides along the lens, and what that does to the balance. */
@@ -89,12 +89,13 @@ function gainOf(b: Balance, moves: ReadonlySet<string>): number {
 /** The hand along its handle, a pad or a plate along what it is held by. */
 function grabOf(built: Built, b: Balance): Slider[] {
   const { hold } = b;
-  if (!hold.piece || GRABS[hold.kind] === undefined) return [];
+  const name = grabName(hold);
+  if (!hold.piece || name === null) return [];
   const now = built.rig.carry?.z ?? 0;
   return [
     {
       id: 'grab',
-      name: GRABS[hold.kind]!,
+      name,
       part: hold.piece.part,
       grab: true,
       from: -hold.reach - now,
@@ -103,6 +104,11 @@ function grabOf(built: Built, b: Balance): Slider[] {
       moves: [{ path: ['carry', 'z'], now }],
     },
   ];
+}
+
+/** What is slid where the rig is held; null where it is held in one place. */
+export function grabName({ kind }: Hold): string | null {
+  return GRABS[kind] ?? null;
 }
 
 /** Where it can be held anywhere along a part, and what moves then. */
