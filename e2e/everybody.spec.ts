@@ -308,6 +308,7 @@ test('a screen reader comes to the parts of the rig view in the order in which o
 }) => {
   await open(page);
   await expect(page.getByRole('region', { name: 'Findings' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Measure next' })).toBeVisible();
   const order = await page.evaluate(() =>
     [
       ...document.querySelectorAll(
