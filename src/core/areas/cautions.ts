@@ -9,6 +9,7 @@ import type { Verdict } from '../checks/finding';
 
 /** Heavier than this, g, a rig is not lifted by one; what one can carry is theirs to judge. */
 const HEAVY = 12_000;
+
 /** Checks of what carries something. */
 const CARRIES: ReadonlySet<string> = new Set(['mount.load', 'joint.twist', 'joint.load-path']);
 

@@ -33,7 +33,7 @@ export default function PhoneBar() {
       {bench ? (
         <>
           <button type="button" className={`${BUTTON} gap-1.5`} onClick={() => show('findings')}>
-            {bench.facts.checks ? (
+            {bench.facts.checks && !(bench.facts.behind && open === 0) ? (
               <StateGlyph state={worst(bench.facts.verdicts.map((v) => v.state))} size={16} />
             ) : null}
             Findings {bench.facts.checks ? open : '...'}

@@ -26,13 +26,13 @@ export function Standing() {
       look="bare"
       className="shrink-0 gap-2.5 px-2"
       aria-label={`Findings: ${said}${behind ? ' before the last edit, looking again' : ''}. Show them`}
-      title={`Findings: ${said}`}
+      title={`Findings: ${said}${behind ? ' before the last edit' : ''}`}
       aria-busy={behind}
       aria-expanded={inPlace ? undefined : bench.docked}
       onClick={() => (!inPlace && bench.docked ? bench.setDocked(false) : show('findings'))}
     >
       {!checks ? <span className="text-soft">...</span> : null}
-      {checks && counts.length === 0 ? <StateGlyph state="ok" size={16} /> : null}
+      {checks && !behind && counts.length === 0 ? <StateGlyph state="ok" size={16} /> : null}
       {counts.map((c) => (
         <span
           key={c.state}

@@ -112,7 +112,18 @@ test('it swings away with the box, and what is in its way is found', () => {
     ),
   );
   const solid = sweep.solids[0]!;
-  expect(solid.extent[2]).toBeGreaterThan(hz - far - 1);
+  // Straight out from the hinge it comes that far, and it begins behind it, where the arm stands.
+  expect(solid.extent[3]).toBeCloseTo(hx + far, 6);
+  expect(solid.extent[2]).toBeLessThanOrEqual(stand.value(z0) + 1e-6);
+  for (const x of [stand.value(x0), x1])
+    for (const z of [z0, z1].map(stand.value))
+      for (let a = 0; a <= 90; a += 5) {
+        const [c, s] = [Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180)];
+        const at = [hx + c * (x - hx) - s * (z - hz), hz + s * (x - hx) + c * (z - hz)] as const;
+        expect(at[0]).toBeLessThanOrEqual(solid.extent[3] + 1e-6);
+        expect(at[1]).toBeGreaterThanOrEqual(solid.extent[2] - 1e-6);
+        expect(at[1]).toBeLessThanOrEqual(solid.extent[5] + 1e-6);
+      }
   expect(
     said.some((v) => v.key === 'space.sweep:swing:own' || v.pieces.includes('swing:own')),
   ).toBe(true);

@@ -70,11 +70,13 @@ export function Fitted({ facts }: { facts: RigFacts }) {
                   label="stands"
                   value={u.at === undefined ? u.on : ''}
                   none={u.at === undefined ? null : 'where its joint holds it'}
-                  options={FACES.map((f) => ({
-                    id: f.id,
-                    name: f.name,
-                    pick: () => move({ ...BY_FACE, on: f.id }, `Put ${part.name} ${f.name}`),
-                  }))}
+                  options={FACES.filter((f) => f.id !== 'box' || rig.box || u.on === 'box').map(
+                    (f) => ({
+                      id: f.id,
+                      name: f.name,
+                      pick: () => move({ ...BY_FACE, on: f.id }, `Put ${part.name} ${f.name}`),
+                    }),
+                  )}
                 />
                 {u.at !== undefined ? null : u.on === 'rods' ? (
                   <Length

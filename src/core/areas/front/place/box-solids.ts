@@ -16,7 +16,7 @@ import { frontPlaces, frontLayout } from './layout';
 import { axisOf } from '../../../build/axis';
 import { constant } from '../../../build/given';
 import { boxStationOf } from './box';
-import { turnedBox, type Axes, sector } from '../../../solids/solid';
+import { cylinder, turnedBox, type Axes, sector } from '../../../solids/solid';
 
 /** A piece on the thread goes by what it is, not by where it stands: it may move up or down. */
 export function threadKey(use: ThreadUse): string {
@@ -207,18 +207,19 @@ function swungAlong(s: Setting, part: MatteBox, f: Faces): void {
       'sweep',
       [x, f.z1, x0, x1, y0, y1, z0, z1],
       (n) => {
-        const far = Math.max(
-          ...[x0, x1].flatMap((a) => [z0, z1].map((b) => Math.hypot(n(a) - n(x), n(b) - n(f.z1)))),
+        const corners = [x0, x1].flatMap((a) =>
+          [z0, z1].map((b) => [axes[0][0] * (n(a) - n(x)), n(b) - n(f.z1)] as const),
         );
+        const far = Math.max(...corners.map(([out, ahead]) => Math.hypot(out, ahead)));
         const [low, high] = [n(y0), n(y1)];
-        return sector(
-          [n(x), (low + high) / 2, n(f.z1)],
-          axes,
-          far,
-          (high - low) / 2,
-          0,
-          Math.PI / 2,
-        );
+        const hinge = [n(x), (low + high) / 2, n(f.z1)] as const;
+        // It begins where the part stands, behind the hinge as a rule, and goes a quarter turn on.
+        const angles = corners.map(([out, ahead]) => Math.atan2(ahead, out));
+        const [from, to] = [Math.min(...angles), Math.max(...angles) + Math.PI / 2];
+        // What reaches past the hinge comes round behind it as well: all the way is counted in.
+        return corners.some(([out]) => out < 0) || to - from > Math.PI
+          ? cylinder(hinge, far, (high - low) / 2, [0, 1, 0])
+          : sector(hinge, axes, far, (high - low) / 2, from, to);
       },
       { moving: true },
     );
