@@ -54,6 +54,7 @@ export function testLens(more: Partial<Lens> = {}): Lens {
     length: exactly(90),
     mass: exactly(500),
     centreOfGravity: exactly(45),
+    closeFocus: exactly(500),
     ...more,
   };
 }

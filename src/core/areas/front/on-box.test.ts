@@ -133,6 +133,36 @@ test('it swings away with the box, and what is in its way is found', () => {
   expect(of.map((v) => v.state)).toEqual(['unknown']);
 });
 
+test('the box itself is swept from where it stands: every corner, all the way round', () => {
+  const { stand } = on([]);
+  const { x0, x1, z0, z1 } = stand.pieces.find((p) => p.key === 'box')!.faces!;
+  const [left, right, back, mouth] = [x0, x1, z0, z1].map((l) => stand.value(l)) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  const solid = stand.pieces.find((p) => p.key === 'swing')!.solids[0]!;
+  const far = Math.hypot(right - left, mouth - back);
+  let behind = Infinity;
+  for (let a = 0; a <= 90; a += 1)
+    for (const x of [left, right])
+      for (const z of [back, mouth]) {
+        const [c, s] = [Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180)];
+        const at = [
+          left + c * (x - left) - s * (z - mouth),
+          mouth + s * (x - left) + c * (z - mouth),
+        ];
+        expect(Math.hypot(at[0]! - left, at[1]! - mouth)).toBeLessThanOrEqual(far + 1e-9);
+        expect(at[0]).toBeLessThanOrEqual(solid.extent[3] + 1e-6);
+        expect(at[1]).toBeLessThanOrEqual(solid.extent[5] + 1e-6);
+        behind = Math.min(behind, at[1]!);
+      }
+  // It comes no farther behind the hinge than the box stands.
+  expect(solid.extent[2]).toBeCloseTo(behind, 6);
+  expect(solid.extent[3]).toBeCloseTo(left + far, 6);
+});
+
 test('taken off, the box takes it along; another box without such a place is said', () => {
   const { job, rig } = on([put(), put({ id: 'more', part: 'cleat', to: 'own', on: 'top' })]);
   const off = applyEdit(job, takeBoxOff(job, rig)).doc.rigs.find((r) => r.id === RIG)!;

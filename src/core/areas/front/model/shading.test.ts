@@ -11,6 +11,7 @@ import { flagSight } from './flags';
 import { lightFigures } from '../../light/model/light';
 import { bindingSide, cleanScale, wayOut } from './shading';
 import { chipShading, naturalLoss, profile, softLosses } from './chip-shading';
+import { valueOf } from '../../../quantity/quantity';
 import { cornersOf, judgedFrames } from './judged';
 import { coneOf } from './cones';
 import { lookAt, looks, nominal, worstCorner } from './looks';
@@ -126,7 +127,10 @@ describe('a setting of the lens', () => {
       ],
     });
     const b = made([], { focal: 30 }, zoom);
-    expect(situations(b).map((s) => s.setting.focal)).toEqual([20, 20, 30, 30, 40, 40]);
+    // Far and close, worked stop and deep stop at each.
+    expect(situations(b).map((s) => s.setting.focal)).toEqual(
+      [20, 30, 40].flatMap((f) => [f, f, f, f]),
+    );
     const mid = situation(b, { focal: 30, focus: Infinity, stop: 'used' })!;
     expect(mid.scene(nominal(mid)!).pupil.z).toBeCloseTo(44 + 90 - 40, 9);
   });
@@ -432,7 +436,10 @@ describe('the full sweep', () => {
 
   test('a prime has one column; a number that is missing leaves its cells empty', () => {
     expect(sweepPlan(made()).focals).toEqual([null]);
-    expect(sweepPlan(made()).foci).toEqual([Infinity]);
+    expect(sweepPlan(made()).foci).toEqual([Infinity, 500]);
+    // Nobody said how close it focuses: ten of its focal lengths stand in.
+    const near = made([], {}, lens({ closeFocus: undefined }));
+    expect(sweepPlan(near).foci).toEqual([Infinity, 10 * valueOf(lens().focal)!]);
     const none = made([], {}, lens({ pupil: undefined, length: undefined }));
     expect(sweepAt(none, { focal: null, focus: Infinity, stop: 'used' })).toEqual([]);
   });

@@ -373,14 +373,34 @@ function makeSituations(built: Built): Situation[] {
     isZoom(lens) && range
       ? [...new Set([range.from, built.focal.known?.value ?? range.from, range.to])]
       : [null];
-  const close = valueOf(lens.closeFocus);
-  const foci = close === null ? [Infinity] : [Infinity, close];
+  const { foci, assumed } = fociOf(lens, range?.from ?? null);
   const list: Situation[] = [];
   for (const focal of focals)
     for (const focus of foci)
       for (const stop of ['used', 'deep'] as const) {
         const s = situation(built, { focal, focus, stop });
-        if (s) list.push(s);
+        if (s) list.push({ ...s, assumed: [s.assumed, assumed].filter(Boolean).join(' ') || null });
       }
   return list;
+}
+
+/** A lens of which nobody said it focuses down to so many of its focal lengths. Common practice, no source. */
+const NEAREST = 10;
+
+/**
+ * Infinity and close focus; where nobody said how close, a distance that stands in, and that it does.
+ *
+ * @param shortest the shortest focal length, mm; null while it is not known
+ */
+export function fociOf(
+  lens: Lens,
+  shortest: number | null,
+): { foci: number[]; assumed: string | null } {
+  const close = valueOf(lens.closeFocus);
+  if (close !== null) return { foci: [Infinity, close], assumed: null };
+  const near = shortest === null ? null : NEAREST * shortest;
+  return {
+    foci: near === null ? [Infinity] : [Infinity, near],
+    assumed: `The close focus of ${lens.name} is not known${near === null ? '' : `; it is taken at ${metres(near)}`}.`,
+  };
 }

@@ -1,10 +1,9 @@
 import type { Built } from '../../../build/build';
 import { focalRange, isZoom } from '../../../build/lens';
 import { frontOf } from '../place/front';
-import { valueOf } from '../../../quantity/quantity';
 import { judgedFrames } from './judged';
 import { lookAt, nominal } from './looks';
-import { situation, type Setting } from './situations';
+import { fociOf, situation, type Setting } from './situations';
 
 /** The worst corner of one frame at one setting of the lens. */
 export interface SweepCell {
@@ -38,7 +37,6 @@ export function sweepPlan(built: Built, focals = SWEEP_FOCALS): SweepPlan {
   const { lens } = built;
   const range = focalRange(lens);
   const zoom = isZoom(lens) && range !== null && range.to > range.from;
-  const close = valueOf(lens?.closeFocus);
   const used = built.stop.known?.value ?? null;
   const deep = used === null ? null : Math.max(used, built.rules['front.deep-stop']);
   return {
@@ -51,7 +49,7 @@ export function sweepPlan(built: Built, focals = SWEEP_FOCALS): SweepPlan {
               : Math.round(range.from * (range.to / range.from) ** (i / (focals - 1)) * 10) / 10,
         )
       : [null],
-    foci: close === null ? [Infinity] : [Infinity, close],
+    foci: lens ? fociOf(lens, range?.from ?? null).foci : [Infinity],
     stops: ['used', 'mid', 'deep'],
     ts: [used, used === null || deep === null ? null : Math.sqrt(used * deep), deep],
   };

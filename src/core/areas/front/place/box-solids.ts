@@ -170,7 +170,10 @@ function hingeOf(part: MatteBox, f: Faces): { x: Lin; axes: Axes } {
       };
 }
 
-/** What a swing-away box sweeps: about an upright hinge at its side. */
+/**
+ * What a swing-away box sweeps: about an upright hinge at its side. It stands behind the hinge, so its
+ * farthest corner, from which the sweep begins, comes round a little behind it.
+ */
 function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
   const piece = s.piece({ is: 'swing' }, part);
   piece.name = `${part.name} swung away`;
@@ -180,8 +183,13 @@ function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
   s.add(
     piece,
     'sweep',
-    [x, w, h, f.z1],
-    (n) => sector([n(x), middle, n(f.z1)], axes, n(w), n(h) / 2, 0, Math.PI / 2),
+    [x, w, h, f.z0, f.z1],
+    (n) => {
+      const deep = n(f.z1) - n(f.z0);
+      const far = Math.hypot(n(w), deep);
+      const from = -Math.atan2(deep, n(w));
+      return sector([n(x), middle, n(f.z1)], axes, far, n(h) / 2, from, Math.PI / 2);
+    },
     { moving: true },
   );
   for (const k of ['box', 'lens', 'plate']) s.touch('swing', k);
