@@ -1,19 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { chosen, entries, finding, kept, open, tabTo, openPart } from './open';
-
-const VIEWS = [
-  '/',
-  '/model',
-  '/carry',
-  '/set',
-  '/configurations',
-  '/compare',
-  '/kit',
-  '/rules',
-  '/jobs',
-];
+import { chosen, entries, finding, kept, open, tabTo, openPart, VIEWS } from './open';
 
 async function serious(page: Page) {
   const result = await new AxeBuilder({ page })

@@ -1,5 +1,19 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
+/** Every place that is looked at by all. */
+export const VIEWS = [
+  '/',
+  '/model',
+  '/carry',
+  '/power',
+  '/set',
+  '/configurations',
+  '/compare',
+  '/kit',
+  '/rules',
+  '/jobs',
+];
+
 /** Opens a view and waits until the job is there. */
 export async function open(page: Page, path = '/') {
   await page.goto(path);

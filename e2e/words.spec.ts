@@ -2,21 +2,10 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { explain } from '../src/core/words/explain';
-import { goToRig, open, openPart } from './open';
+import { goToRig, open, openPart, VIEWS } from './open';
 
 /** Every label on every screen says what it means; names are what the job itself calls something. */
 
-const VIEWS = [
-  '/',
-  '/model',
-  '/carry',
-  '/set',
-  '/configurations',
-  '/compare',
-  '/kit',
-  '/rules',
-  '/jobs',
-];
 const job = JSON.parse(readFileSync('data/demo/lock-nine.nelvix.json', 'utf8')) as {
   name: string;
   kit: { name: string; modes?: { name: string }[] }[];

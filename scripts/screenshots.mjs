@@ -106,6 +106,16 @@ const SHOTS = [
       await page.getByText(/leaning 9/).waitFor();
     },
   },
+  {
+    name: 'power',
+    path: '/power',
+    theme: 'bench',
+    act: async (page) => {
+      await goToRig('Canal')(page);
+      await page.getByRole('link', { name: 'Power', exact: true }).click();
+      await page.getByText('Halyard lead').waitFor();
+    },
+  },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },
   {
     name: 'configurations',

@@ -1,3 +1,4 @@
+import { ruleName } from '../src/core/rules/names';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { CHECKS } from '../src/core/areas/checks';
 import { columns } from '../src/core/format/csv-columns';
@@ -38,7 +39,7 @@ function checksPage(): string {
   const rules = RULES.map((r) =>
     row(
       `\`${r.id}\``,
-      r.name,
+      ruleName(r.id),
       `${r.house}${r.unit ? ` ${r.unit}` : ''}`,
       r.strict,
       r.light,

@@ -1,3 +1,4 @@
+import { ruleName } from '@/core/rules/names';
 import { execFileSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -70,10 +71,18 @@ describe('README', () => {
     const line = /`\.` opens the command line: (.+)/.exec(README)![1]!;
     const words = [...line.matchAll(/`([^`]+)`/g)].map((m) => m[1]!);
     expect(words.length).toBeGreaterThan(3);
-    const places = text('src/views/places.ts');
-    const goals = [...places.matchAll(/to: '([^']+)',\s+name: '([^']+)',\s+words: '([^']+)'/g)].map(
-      ([, to, name, words]) => ({ to: to!, name: name!, words: words! }),
+    const found = new Map(
+      [...text('src/views/places-words.ts').matchAll(/'([^']+)': '([^']+)'/g)].map(
+        ([, to, words]) => [to!, words!] as const,
+      ),
     );
+    const places = text('src/views/places.ts');
+    const goals = [...places.matchAll(/to: '([^']+)',\s+name: '([^']+)'/g)].map(([, to, name]) => ({
+      to: to!,
+      name: name!,
+      words: found.get(to!) ?? '',
+    }));
+    expect(goals.every((g) => g.words !== '')).toBe(true);
     expect(goals.length).toBeGreaterThan(6);
     for (const w of words)
       expect([w, suggest(job, job.rigs[0]!, w, goals).length > 0]).toEqual([w, true]);
@@ -149,7 +158,7 @@ describe('documents', () => {
     const before = files.map((f) => text(`docs/${f}`));
     const checks = before[0]!;
     for (const c of CHECKS) expect(checks).toContain(`## ${c.id}\n\n${c.title}. ${c.says}`);
-    for (const r of RULES) expect(checks).toContain(`| \`${r.id}\` | ${r.name} |`);
+    for (const r of RULES) expect(checks).toContain(`| \`${r.id}\` | ${ruleName(r.id)} |`);
     const format = before[2]!;
     for (const k of KINDS)
       for (const f of FIELDS[k])

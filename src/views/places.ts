@@ -7,8 +7,6 @@ export interface Place {
   name: string;
   /** Where a long name may be broken on the narrow rail. */
   broken?: string;
-  /** What the command line finds it by. */
-  words: string;
   /** What it speaks of: with the rig the line stays in sight. */
   subject: 'rig' | 'job';
   /** It shows findings and what to measure next itself; elsewhere they open at the side. */
@@ -24,14 +22,12 @@ export const PLACES: readonly Place[] = [
   {
     to: '/jobs',
     name: 'Job',
-    words: 'jobs files import export backup log',
     subject: 'job',
     load: () => import('./jobs/jobs-view').then((m) => m.JobsView),
   },
   {
     to: '/begin',
     name: 'Begin a rig',
-    words: 'begin new own rig start typical shelf',
     subject: 'job',
     aside: true,
     load: () => import('./begin/begin-view').then((m) => m.BeginView),
@@ -39,15 +35,13 @@ export const PLACES: readonly Place[] = [
   {
     to: '/kit',
     name: 'Kit',
-    words: 'kit parts sheets',
     subject: 'job',
     load: () => import('./kit/kit-view').then((m) => m.KitView),
   },
-  { to: '/', name: 'Rig', words: 'rig line plate findings', subject: 'rig', findings: true },
+  { to: '/', name: 'Rig', subject: 'rig', findings: true },
   {
     to: '/model',
     name: 'Model',
-    words: 'model elevations side top front rods drives',
     subject: 'rig',
     findings: true,
     load: () => import('./model/model-view').then((m) => m.ModelView),
@@ -55,15 +49,20 @@ export const PLACES: readonly Place[] = [
   {
     to: '/carry',
     name: 'Carry',
-    words: 'carry balance mass weight hold head legs gimbal shoulder handle hang',
     subject: 'rig',
     findings: true,
     load: () => import('./carry/carry-view').then((m) => m.CarryView),
   },
   {
+    to: '/power',
+    name: 'Power',
+    subject: 'rig',
+    findings: true,
+    load: () => import('./power/power-view').then((m) => m.PowerView),
+  },
+  {
     to: '/set',
     name: 'Lens set',
-    words: 'lens set coverage table',
     subject: 'rig',
     load: () => import('./set/set-view').then((m) => m.SetView),
   },
@@ -71,21 +70,18 @@ export const PLACES: readonly Place[] = [
     to: '/configurations',
     name: 'Configurations',
     broken: 'Configu-rations',
-    words: 'configurations studio shoulder cabin gimbal table changes',
     subject: 'rig',
     load: () => import('./configurations/configurations-view').then((m) => m.ConfigurationsView),
   },
   {
     to: '/compare',
     name: 'Compare',
-    words: 'compare two',
     subject: 'job',
     load: () => import('./compare/compare-view').then((m) => m.CompareView),
   },
   {
     to: '/rules',
     name: 'Rules',
-    words: 'house rules limits',
     subject: 'job',
     load: () => import('./rules/rules-view').then((m) => m.RulesView),
   },

@@ -10,6 +10,7 @@ import { space } from './space/area';
 import { joints } from './joints/area';
 import { sight } from './sight/area';
 import { carry } from './carry/area';
+import { power } from './power/area';
 
 /** Every area there is, from the image plane outwards, then what stands under and beside. */
 export const AREAS: readonly Area[] = [
@@ -24,4 +25,5 @@ export const AREAS: readonly Area[] = [
   joints,
   sight,
   carry,
+  power,
 ];

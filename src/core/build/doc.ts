@@ -42,6 +42,7 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   wheel: true,
   hand: true,
   upright: true,
+  outlet: true,
   limits: true,
   carry: true,
   carriers: true,

@@ -1,4 +1,5 @@
 import type { KeptRig } from '../edit/role';
+import { readFed } from '../edit/fed';
 import { dressingOf } from '../kit/dressing';
 import type { BoxUse, Rig, TrayUse } from '../kit/types';
 import {
@@ -44,6 +45,9 @@ export class Reader implements KeptRig {
   on(host: string, role: string): Use | undefined {
     return this.role(role).find((u) => this.seats.get(u.id)?.host?.use === host);
   }
+  use(id: string): Use | undefined {
+    return this.rig.uses.find((u) => u.id === id);
+  }
   power(to: string): Link | undefined {
     return this.rig.links.find(
       (l) => l.kind === 'power' && l.to.use === to && l.from.port !== undefined,
@@ -63,6 +67,10 @@ export function rigOf(doc: RigDoc): Rig {
     if (list.length > 0 || l.list === 'between') lists[l.list] = list;
   }
   const box = r.role('box')[0];
+  const fed = links.filter((l) => r.power(l.to.use) === l && isFed(r, l.to.use));
+  const leads = new Set(fed.map((l) => l.lead));
+  // A lead that feeds nothing that is read rides along.
+  const loose = (u: Use | undefined) => u?.role === 'lead' && !leads.has(u.id);
   return clean({
     ...flat,
     body: body?.part ?? null,
@@ -71,6 +79,7 @@ export function rigOf(doc: RigDoc): Rig {
     screenShut: body?.set?.screenShut,
     wheel: body?.set?.wheel,
     hand: lens?.set?.hand,
+    outlet: body && readFed(r, body.id),
     footTied: lens && r.foot(lens.id) ? true : undefined,
     ...lists,
     box: box && readBox(r, box),
@@ -85,16 +94,19 @@ export function rigOf(doc: RigDoc): Rig {
       });
     }),
     unread: some({
-      uses: nonEmpty(uses.filter((u) => !READ_ROLES.has(u.role))),
-      joints: nonEmpty(joints.filter((j) => !isRead(r, j))),
-      links: nonEmpty(links.filter((l) => r.power(l.to.use) !== l || !isDrive(r, l.to.use))),
+      uses: nonEmpty(uses.filter((u) => !READ_ROLES.has(u.role) || loose(u))),
+      joints: nonEmpty(joints.filter((j) => !isRead(r, j) || loose(r.use(j.guest.use)))),
+      links: nonEmpty(links.filter((l) => !fed.includes(l))),
     }),
   }) as unknown as Rig;
 }
 
 const nonEmpty = <T>(list: T[]): T[] | undefined => (list.length > 0 ? list : undefined);
 
-const isDrive = (r: Reader, id: string) => r.role('drive').some((u) => u.id === id);
+/** Whether it is something of which it is read what feeds it. */
+const isFed = (r: Reader, id: string) =>
+  r.role('body')[0]?.id === id ||
+  ['drive', 'fitted'].some((x) => r.role(x).some((u) => u.id === id));
 
 /** Whether a joint is one that the roles read: it seats what they know, or ties a foot. */
 function isRead(r: Reader, j: Joint): boolean {

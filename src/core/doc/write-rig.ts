@@ -1,3 +1,4 @@
+import { writeFed } from '../edit/fed';
 import { elementsOf, type Element, type RigWriter, type SeatMore } from '../edit/role';
 import { ROLES } from '../roles/roles';
 import type { BoxUse, Part, Rig } from '../kit/types';
@@ -46,7 +47,7 @@ class Writer implements RigWriter {
     if (rig.lens !== null) this.taken.add(this.lens);
     if (rig.box) this.taken.add(this.box);
     for (const u of unreadOf(rig).uses ?? []) this.taken.add(u.id);
-    for (const role of ['extension', 'box-ring', 'sleeve', 'tray'])
+    for (const role of ['extension', 'box-ring', 'sleeve', 'tray', 'lead'])
       for (const u of this.kept.role(role)) this.taken.add(u.id);
     // Those with a name of their own first: what is named by its part must not take it.
     for (const l of LISTS)
@@ -163,6 +164,7 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
   );
   writeCamera(w);
   for (const l of LISTS) writeList(w, l, orders);
+  if (rig.body !== null) writeFed(w, w.body, rig.outlet);
   if (rig.box) writeBox(w, rig.box);
   const {
     body: _body,
@@ -172,6 +174,7 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
     footTied: _tied,
     wheel: _wheel,
     hand: _hand,
+    outlet: _outlet,
     box: _box,
     lenses,
     configurations,

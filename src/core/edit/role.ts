@@ -97,6 +97,8 @@ export interface KeptRig {
   on(host: string, role: string): Use | undefined;
   /** The link that feeds a use. */
   power(to: string): Link | undefined;
+  /** A use by its id. */
+  use(id: string): Use | undefined;
 }
 
 /** What a joint says besides: the guest's own interface, and fields of the joint. */

@@ -1,3 +1,4 @@
+import { PLUGS } from './plugs';
 import type { ToleranceClass } from '../quantity/quantity';
 
 /** What a field of a part is like, and the fields that several kinds have. */
@@ -207,10 +208,15 @@ export const SEAMLESS = { key: 'style', is: ['seamless'] };
 export const CLOSES = { key: 'style', is: ['split', 'strap'] };
 export const STRAP = { key: 'style', is: ['strap', 'split'] };
 
+const PLUG_NAMES = PLUGS.map((p) => [p.id, p.name] as const);
+
 export const SUPPLY: readonly Field[] = [
   quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
   quantity('voltsTo', 'runs up to', 'V', 'volts', 0, 100),
   quantity('watts', 'takes', 'W', 'watts', 0, 2000),
+  quantity('wattsPeak', 'greatest draw', 'W', 'watts', 0, 4000),
+  choice('inlet', 'inlet', PLUG_NAMES),
+  flag('ownPack', 'runs on a battery of its own'),
 ];
 
 export const BLOCK: readonly Field[] = [
@@ -261,6 +267,8 @@ export const OUTLETS: RowsField = {
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
     quantity('volts', 'volts', 'V', 'volts', 0, 100),
     quantity('amps', 'amps', 'A', 'watts', 0, 100),
+    choice('plug', 'socket', PLUG_NAMES),
+    flag('passes', 'passes the volts of the battery'),
   ],
 };
 

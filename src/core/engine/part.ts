@@ -78,4 +78,21 @@ export interface Outlet {
   name: string;
   volts?: QuantityInput;
   amps?: QuantityInput;
+  /** What goes into it, by id. */
+  plug?: string;
+  /** It gives the volts that the battery has. */
+  passes?: boolean;
+}
+
+/** What something that takes power says of it. */
+export interface Supplied {
+  voltsFrom?: QuantityInput;
+  voltsTo?: QuantityInput;
+  /** What it takes at work, and at most, W. */
+  watts?: QuantityInput;
+  wattsPeak?: QuantityInput;
+  /** What goes into it, by id. */
+  inlet?: string;
+  /** It has a battery of its own. */
+  ownPack?: boolean;
 }

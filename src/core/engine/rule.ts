@@ -1,7 +1,6 @@
 /** A limit for which no standard exists. */
 export interface Rule {
   id: string;
-  name: string;
   unit: string;
   /** A switch is 0 or 1. */
   kind: 'number' | 'switch';

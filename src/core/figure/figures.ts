@@ -3,6 +3,7 @@ import { figures as drive } from '../areas/drive/kit/figure';
 import { figures as front } from '../areas/front/kit/figure';
 import { figures as joints } from '../areas/joints/kit/figure';
 import { figures as mount } from '../areas/mount/kit/figure';
+import { figures as power } from '../areas/power/kit/figure';
 import { figures as rods } from '../areas/rods/kit/figure';
 import { figures as space } from '../areas/space/kit/figure';
 import { figures as support } from '../areas/support/kit/figure';
@@ -23,6 +24,7 @@ const FIGURES: Readonly<Record<Kind, DrawFigure>> = {
   ...space,
   ...joints,
   ...carry,
+  ...power,
 };
 
 /**

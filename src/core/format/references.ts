@@ -1,4 +1,4 @@
-import type { JobDoc, RigDoc, Use } from '../kit/kept';
+import type { JobDoc, Link, RigDoc, Use } from '../kit/kept';
 import { ROLES } from '../roles/roles';
 import { interfacesOf } from '../areas/joints/kit/sides';
 import { isBody, isBox, isFitting, isLens, type Part } from '../kit/types';
@@ -85,7 +85,6 @@ export function referenceProblems(job: JobDoc): Problem[] {
 }
 
 function rigProblems(rig: RigDoc, at: string, kit: ReadonlyMap<string, Part>): Problem[] {
-  const uses = new Map(rig.uses.map((u) => [u.id, u]));
   const body = rig.uses.find((u) => u.role === 'body');
   const camera = body && kit.get(body.part);
   return [
@@ -102,24 +101,34 @@ function rigProblems(rig: RigDoc, at: string, kit: ReadonlyMap<string, Part>): P
       ? [problem(`${at}.mode`, JSON.stringify(rig.mode), `the id of a mode of ${camera.name}`)]
       : []),
     ...rig.uses.flatMap((u, j) => useProblems(rig, u, `${at}.uses[${j}]`, kit)),
-    ...rig.links.flatMap((l, j) => {
-      const from = uses.get(l.from.use);
-      const part = from && kit.get(from.part);
-      return l.kind === 'power' &&
-        l.from.port !== undefined &&
-        isFitting(part) &&
-        !part.outlets?.some((o) => o.id === l.from.port)
-        ? [
-            problem(
-              `${at}.links[${j}].from.port`,
-              JSON.stringify(l.from.port),
-              `an outlet of ${part.name}`,
-            ),
-          ]
-        : [];
-    }),
+    ...rig.links.flatMap((l, j) => linkProblems(rig, l, `${at}.links[${j}]`, kit)),
     ...hostProblems(rig, at),
   ];
+}
+
+/** What is wrong with what feeds something: an outlet that is not there, a lead that is none. */
+function linkProblems(
+  rig: RigDoc,
+  link: Link,
+  at: string,
+  kit: ReadonlyMap<string, Part>,
+): Problem[] {
+  const out: Problem[] = [];
+  const from = rig.uses.find((u) => u.id === link.from.use);
+  const part = from && kit.get(from.part);
+  if (
+    link.kind === 'power' &&
+    link.from.port !== undefined &&
+    isFitting(part) &&
+    !part.outlets?.some((o) => o.id === link.from.port)
+  )
+    out.push(
+      problem(`${at}.from.port`, JSON.stringify(link.from.port), `an outlet of ${part.name}`),
+    );
+  const lead = rig.uses.find((u) => u.id === link.lead);
+  if (lead && lead.role !== 'lead')
+    out.push(problem(`${at}.lead`, JSON.stringify(link.lead), 'the id of a lead of this rig'));
+  return out;
 }
 
 /**
@@ -143,14 +152,21 @@ export function mended(job: JobDoc): { job: JobDoc; notes: string[] } {
       say(`${j.guest.use} stands against the camera now: it`, use!);
       return [{ ...j, host }];
     });
-    const links = rig.links.filter((l) => {
+    const links = rig.links.flatMap((l) => {
       const end = [l.from.use, l.to.use].find(gone);
-      if (end !== undefined) say(`the link ${l.id} was left out: it`, end);
-      return end === undefined;
+      if (end !== undefined) {
+        say(`the link ${l.id} was left out: it`, end);
+        return [];
+      }
+      if (!gone(l.lead)) return [l];
+      const { lead, ...rest } = l;
+      say(`the link ${l.id} has no lead now: it`, lead!);
+      return [rest];
     });
     return joints.length === rig.joints.length &&
       links.length === rig.links.length &&
-      joints.every((j, i) => j === rig.joints[i])
+      joints.every((j, i) => j === rig.joints[i]) &&
+      links.every((l, i) => l === rig.links[i])
       ? rig
       : { ...rig, joints, links };
   });

@@ -9,6 +9,7 @@ test('a part says every field it gives, with units, and nothing it does not', ()
     mass: { value: 540, tol: 5, from: 'measured' },
     imageCircle: [{ diameter: exactly(46) }, { stop: 4, diameter: exactly(48) }],
     rings: [{ id: 'focus', turns: 'focus' }],
+    closeFocus: undefined,
   });
   const said = everyField(lens, mountIndex(job));
   expect(said).toContain('mass 540 \u00b15 g');

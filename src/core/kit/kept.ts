@@ -83,6 +83,8 @@ export interface Link {
   kind: string;
   from: { use: string; port?: string };
   to: { use: string; port?: string };
+  /** The use that is the lead between them. */
+  lead?: string;
   [later: string]: unknown;
 }
 

@@ -98,6 +98,14 @@ export interface GearUse {
   turns: 'focus' | 'iris' | 'zoom';
 }
 
+/** What feeds something: a fitted part, one of its outlets, and the lead between. */
+export interface FedFrom {
+  from: string;
+  id: string;
+  /** A lead of the kit; none chosen when absent. */
+  lead?: string;
+}
+
 /** A lens support on the rods. What is not set is found. */
 export interface SupportUse {
   id: string;
@@ -122,8 +130,7 @@ export interface DriveUse {
   angle?: number;
   flipped?: boolean;
   arm?: string;
-  /** What feeds it: a fitted part and one of its outlets. */
-  outlet?: { from: string; id: string };
+  outlet?: FedFrom;
   /** The gear is fitted reversed. */
   reversed?: boolean;
   /** Hand unit that works this motor. */
@@ -163,6 +170,7 @@ export interface FittedUse {
   line?: boolean;
   /** Where it is slid and turned to and fro between, by name: in, out, folded. */
   positions?: Position[];
+  outlet?: FedFrom;
   /** Moved from the middle of that face, and away from it, mm in the frame of reference. */
   x?: number;
   y?: number;
@@ -331,6 +339,8 @@ export interface Rig {
   hand?: 'focus' | 'zoom';
   /** The camera is turned on its side: which of its sides is on top; level when absent. */
   upright?: 'left' | 'right';
+  /** What feeds the camera. */
+  outlet?: FedFrom;
   limits?: SpaceLimits;
   light?: LightUse;
   reference?: string;

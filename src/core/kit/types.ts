@@ -7,6 +7,7 @@ import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import { CARRIER_KINDS, type Carrier } from '../areas/carry/kit/parts';
+import type { Lead } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
 
@@ -22,6 +23,7 @@ export type * from '../areas/support/kit/parts';
 export type * from '../areas/space/kit/parts';
 export type * from '../areas/joints/kit/parts';
 export type * from '../areas/carry/kit/parts';
+export type * from '../areas/power/kit/parts';
 export type * from './parts';
 export type { Kind } from './fields';
 export type * from './records';
@@ -115,6 +117,10 @@ export function isScrew(p: Part | null | undefined): p is Screw {
 
 export function isKey(p: Part | null | undefined): p is Key {
   return p?.kind === 'key';
+}
+
+export function isLead(p: Part | null | undefined): p is Lead {
+  return p?.kind === 'lead';
 }
 
 /** How many of this piece are on hand; a part that does not say counts as one. */

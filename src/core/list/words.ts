@@ -63,6 +63,7 @@ export const KIND_WORDS: Readonly<Partial<Record<Kind, readonly string[]>>> = {
   radio: ['receiver', 'transmitter', 'wireless', 'radio', 'tx', 'rx'],
   screw: ['screw', 'bolt', 'screws'],
   key: ['key', 'hex key', 'allen key', 'driver', 'screwdriver', 'tool'],
+  lead: ['lead', 'cable', 'power cable', 'wire', 'leads', 'cables'],
   accessory: ['accessory', 'misc', 'other', 'accessories', 'sundries'],
 };
 
@@ -153,6 +154,11 @@ export const FIELD_WORDS: Readonly<Record<string, readonly string[]>> = {
   voltsFrom: ['volts from', 'min volts', 'voltage min', 'voltage'],
   voltsTo: ['volts to', 'max volts', 'voltage max'],
   watts: ['watts', 'draw', 'power', 'consumption', 'power draw', 'w'],
+  wattsPeak: ['peak watts', 'max watts', 'peak draw'],
+  inlet: ['inlet', 'power input', 'power connector'],
+  copper: ['conductor', 'copper', 'cross section', 'mm2'],
+  plug: ['plug', 'plug from', 'connector from'],
+  plugTo: ['plug to', 'connector to'],
   wattHours: ['watt hours', 'wh', 'capacity', 'energy'],
   stops: ['stops', 'density', 'light loss', 'strength'],
   rods: ['rods', 'rod system', 'rod size', 'rod standard'],

@@ -1,3 +1,7 @@
+import { devicesOn } from '../areas/power/model/fed';
+import { outletsOn } from '../areas/power/model/outlets';
+import { feedFrom } from '../areas/power/moves/feed';
+import { build } from '../build/build';
 import { setLimits } from '../areas/space/moves/fitted';
 import fc from 'fast-check';
 import { FIELDS, isKind, type Field } from '../kit/fields';
@@ -141,6 +145,18 @@ function editOf(job: Job, rig: Rig, s: Step): Edit | null {
 }
 
 /** Settings of a rig that no part brings with it. */
+/** Everything fed from each outlet, without a lead and by any, whether it fits or not. */
+function feedings(job: Job, rig: Rig): Edit[] {
+  const built = build(job, rig);
+  const leads = [undefined, ...job.kit.filter((p) => p.kind === 'lead').map((p) => p.id)];
+  return outletsOn(built).flatMap((o, i) =>
+    devicesOn(built).map(({ device }, k) => {
+      const lead = leads[(i + k) % leads.length];
+      return feedFrom(rig, device, { from: o.from, id: o.id, ...(lead ? { lead } : {}) }, 'x');
+    }),
+  );
+}
+
 function settings(job: Job, rig: Rig): Edit[] {
   const light = (patch: Parameters<typeof setLight>[1]) => setLight(rig, patch, 'x');
   const drive = rig.drives?.[0];
@@ -161,6 +177,7 @@ function settings(job: Job, rig: Rig): Edit[] {
         ...(drive ? [setDrive(rig, drive.id, { on }, 'x')] : []),
         ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { on }, 'x')] : []),
       ]),
+    ...feedings(job, rig),
     tieLensFoot(rig, true, 'x'),
     ...(rig.box
       ? ['both', 'clip-on', 'rods'].map((value) => ({

@@ -13,6 +13,7 @@ import { plateRole } from '../areas/rods/roles/plate';
 import { rodsRole } from '../areas/rods/roles/rods';
 import { spacerRole } from '../areas/rods/roles/spacer';
 import { fittedRole } from '../areas/space/roles/fitted';
+import { leadRole } from '../areas/power/roles/lead';
 import { supportRole } from '../areas/support/roles/support';
 import type { Role } from '../edit/role';
 import { carrierRole } from '../areas/carry/roles/carrier';
@@ -36,4 +37,5 @@ export const ROLES: readonly Role[] = [
   extensionRole,
   fittedRole,
   carrierRole,
+  leadRole,
 ];

@@ -184,6 +184,18 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'A hand, a cable or a screw head finds its way in between.',
     otherSchool: 'A screen that just clears opens all the same.',
   },
+  'power.usable': {
+    reason: 'Packs age, cold takes its share, and devices give up before a pack is empty.',
+    otherSchool: 'New packs in a warm room give all that is written on them.',
+  },
+  'power.volts-reserve': {
+    reason: 'Contacts and old plugs take a little more than the copper does.',
+    otherSchool: 'What a device runs from has a reserve in it already.',
+  },
+  'power.efficiency': {
+    reason: 'What makes five volts of fourteen warms itself with an eighth of it.',
+    otherSchool: 'Good regulators lose a twentieth.',
+  },
   'sight.air': {
     reason:
       'What stands a hair outside the picture is in it when a bracket sags or the frame is stabilised.',

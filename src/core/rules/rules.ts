@@ -8,6 +8,7 @@ import { rules as space } from '../areas/space/kit/rules';
 import { rules as sight } from '../areas/sight/kit/rules';
 import { rules as joints } from '../areas/joints/kit/rules';
 import { rules as carry } from '../areas/carry/kit/rules';
+import { rules as power } from '../areas/power/kit/rules';
 import type { RuleChoice } from '../kit/types';
 import type { Rule } from '../engine/rule';
 
@@ -29,6 +30,7 @@ export const RULES = [
   ...sight,
   ...joints,
   ...carry,
+  ...power,
 ] as const satisfies readonly Rule[];
 
 export type RuleId = (typeof RULES)[number]['id'];
@@ -49,14 +51,4 @@ export function ruleValues(choice: RuleChoice | undefined): RuleValues {
         : rule[set];
   }
   return values;
-}
-
-/** What a rule is called; its id when this build does not know it. */
-export function ruleName(id: string): string {
-  return RULES.find((r) => r.id === id)?.name ?? id;
-}
-
-/** How a finding names the rule that decided it. */
-export function ruleBasis(id: RuleId): string {
-  return `[trade] house rule "${RULES.find((r) => r.id === id)!.name}"`;
 }

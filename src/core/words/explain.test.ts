@@ -1,3 +1,4 @@
+import { ruleName } from '../rules/names';
 import { CHECKS } from '../areas/checks';
 import type { Field } from '../engine/field';
 import { FIELDS, KIND_NAME, KINDS } from '../kit/fields';
@@ -39,7 +40,7 @@ describe('what the words on the screens mean', () => {
 
   test('every check, rule and kind', () => {
     for (const c of CHECKS) expect(explain(c.title)?.is).toBeTruthy();
-    for (const r of RULES) expect(explain(r.name)).toMatchObject({ word: r.name });
+    for (const r of RULES) expect(explain(ruleName(r.id))).toMatchObject({ word: ruleName(r.id) });
     for (const k of KINDS) expect(explain(KIND_NAME[k].many)?.is).toBeTruthy();
   });
 

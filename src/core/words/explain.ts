@@ -1,3 +1,4 @@
+import { ruleName } from '../rules/names';
 import { CHECKS } from '../areas/checks';
 import type { Field } from '../engine/field';
 import { FIELDS, isKind, KIND_NAME, KINDS } from '../kit/fields';
@@ -76,11 +77,11 @@ function ofScreen(label: string): Explained | null {
 }
 
 function ofRule(label: string): Explained | null {
-  const rule = RULES.find((r) => r.name.toLowerCase() === label);
+  const rule = RULES.find((r) => ruleName(r.id).toLowerCase() === label);
   if (!rule) return null;
   const { reason, otherSchool } = REASONS[rule.id];
   return {
-    word: rule.name,
+    word: ruleName(rule.id),
     is: `${reason} ${otherSchool}`,
     tool: null,
     unit: unitMeans(rule.unit),

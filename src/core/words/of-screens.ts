@@ -203,6 +203,7 @@ export const BETWEEN: ReadonlySet<string> = new Set([
 /** Units as they stand behind numbers. */
 export const UNITS: Readonly<Record<string, string>> = {
   mm: 'millimetres',
+  mm2: 'square millimetres of copper',
   m: 'metres',
   in: 'inches, 25.4 mm',
   ft: 'feet, 304.8 mm',

@@ -6,7 +6,7 @@ import type { Verdict, Measurement, Fix } from '@/core/checks/finding';
 import { useStore } from '@/views/store/store-context';
 import { StateGlyph, STATE_WORD } from '@/ui/state-mark';
 import { howMany, sayRange } from '@/core/quantity/say';
-import { ruleName } from '@/core/rules/rules';
+import { ruleName } from '@/core/rules/names';
 import { sayBasis } from '@/core/checks/basis';
 import { Button } from '@/ui/button';
 

@@ -33,6 +33,14 @@ export const PLACES_HELP: Readonly<Record<string, PlaceHelp>> = {
       'What you can hold stays on this device and is in no file of a job.',
     ],
   },
+  '/power': {
+    what: 'What feeds what, by which lead, and how long it lasts.',
+    look: [
+      'Packs stand at the left, their outlets in the middle, what takes power at the right. Each line says volts and amps as they come in.',
+      'Press an outlet: what it can feed lights up and says by which lead of the kit, the others say why not. Press one to feed it.',
+      'Fed by is the same as a list. Volts are judged from a full battery without a load to an empty one at the most that is taken.',
+    ],
+  },
   '/kit': {
     what: 'Everything there is to build from: own, borrowed, to be hired.',
     look: [

@@ -12,6 +12,7 @@ import { CarrySheet } from './carry-sheet';
 import { ConfigurationsSheet } from './configurations-sheet';
 import { KitSheet } from './kit-sheet';
 import { PartPaper } from './part-paper';
+import { PowerSheet } from './power-sheet';
 import { RigSheet } from './rig-sheet';
 import { SetSheet } from './set-sheet';
 import { paperHere, type Paper } from './sizes';
@@ -63,6 +64,7 @@ export default function Sheets() {
   else if (path === '/configurations' && doc)
     sheet = <ConfigurationsSheet doc={doc} rigId={rig.id} />;
   else if (path === '/carry') sheet = <CarrySheet facts={facts} />;
+  else if (path === '/power') sheet = <PowerSheet facts={facts} />;
   else sheet = <RigSheet facts={facts} paper={now.paper} />;
   return createPortal(
     <div className="sheets" data-paper={now.paper} ref={() => heads(head, sure)}>

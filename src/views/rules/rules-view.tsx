@@ -1,5 +1,6 @@
 'use client';
 
+import { ruleName } from '@/core/rules/names';
 import { useId, useState } from 'react';
 import { REASONS } from '@/core/rules/reasons';
 import { RULES, RULE_SETS, ruleValues, type Rule, type RuleId } from '@/core/rules/rules';
@@ -34,7 +35,8 @@ const areaOf = (r: Rule) => r.id.split('.')[0]!;
 /** Whether a rule, its reason or the other school speaks of all the words. */
 function speaksOf(r: Rule, query: string): boolean {
   const { reason, otherSchool } = REASONS[r.id as RuleId];
-  const text = `${r.name} ${reason} ${otherSchool} ${AREA_WORDS[areaOf(r)] ?? ''}`.toLowerCase();
+  const text =
+    `${ruleName(r.id)} ${reason} ${otherSchool} ${AREA_WORDS[areaOf(r)] ?? ''}`.toLowerCase();
   return query
     .toLowerCase()
     .split(/\s+/)
@@ -157,8 +159,8 @@ function RuleLine({
     store?.edit({
       title:
         v === undefined
-          ? `${rule.name}: as the set has it`
-          : `${rule.name}: ${plain(v)} ${rule.unit}`,
+          ? `${ruleName(rule.id)}: as the set has it`
+          : `${ruleName(rule.id)}: ${plain(v)} ${rule.unit}`,
       changes: [
         ...(job.rules ? [] : [{ path: ['rules', 'set'], value: 'house' }]),
         v === undefined
@@ -170,7 +172,7 @@ function RuleLine({
     <li className="grid gap-x-6 border-b border-rule py-2 md:grid-cols-[minmax(0,1fr)_12rem]">
       <div>
         <label htmlFor={id} className="font-semibold">
-          {rule.name}
+          {ruleName(rule.id)}
         </label>
         <p>{REASONS[rule.id as RuleId].reason}</p>
         <p className="text-soft">The other school: {REASONS[rule.id as RuleId].otherSchool}</p>

@@ -7,8 +7,12 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { suggest, type Suggestion } from '@/core/command/command';
 import { Dialog } from '@/ui/dialog';
 import { PLACES } from '@/views/places';
+import { PLACES_WORDS } from '@/views/places-words';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useSnapshot, useStore } from '../store/store-context';
+
+/** The places with what they are found by. */
+const FOUND = PLACES.map((p) => ({ ...p, words: PLACES_WORDS[p.to] ?? '' }));
 
 /** What was typed before the line was there. */
 export interface Begun {
@@ -32,7 +36,7 @@ export function CommandLine({ open, take, onOpenChange }: CommandLineProps) {
   const router = useRouter();
   const sheet = usePartSheet();
   const rig = snap.job?.rigs.find((r) => r.id === snap.rigId) ?? null;
-  const list = open && snap.job ? suggest(snap.job, rig, line, PLACES) : [];
+  const list = open && snap.job ? suggest(snap.job, rig, line, FOUND) : [];
   const close = () => {
     onOpenChange(false);
     setLine('');
@@ -58,7 +62,7 @@ export function CommandLine({ open, take, onOpenChange }: CommandLineProps) {
     const begun = take();
     // What was ended before the line was there is done as if it had been.
     const first =
-      begun.entered && snap.job ? suggest(snap.job, rig, begun.text, PLACES)[0] : undefined;
+      begun.entered && snap.job ? suggest(snap.job, rig, begun.text, FOUND)[0] : undefined;
     if (first) run(first);
     // At once: the next key must find it in the field, or it would stand in its place.
     else if (begun.text !== '') flushSync(() => setLine((since) => begun.text + since));

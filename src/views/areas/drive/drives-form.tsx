@@ -5,7 +5,7 @@ import type { PlacedDrive } from '@/core/areas/drive/place/drive';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { useEdit, Section, Piece, Choose, Length } from '@/views/bench/panel-parts';
 import { isDrive, isGearRing, isDriveArm, isFitting } from '@/core/kit/types';
-import { outletsOn } from '@/core/areas/drive/model/outlets';
+import { outletsOn } from '@/core/areas/power/model/outlets';
 import { takeGear, putGear } from '@/core/areas/drive/moves/gear';
 import { takeDrive, setDrive, armOn, putDrive } from '@/core/areas/drive/moves/drive';
 import { found, named } from '../../bench/found';

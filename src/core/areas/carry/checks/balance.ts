@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { exact, say, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { isCarrier } from '../../../kit/types';
 import { given, type Given } from '../../../build/given';
 import { balanceOf, massOf, type Balance } from '../model/balance';

@@ -3,7 +3,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';
 import { exact, say } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Spread } from '../../../quantity/spread';
 import { moment } from '../../support/model/load';
 import { balanceOf, momentEnds, type Balance } from '../model/balance';

@@ -3,7 +3,7 @@ import type { Check } from '../../../checks/check';
 import { judge } from '../../../checks/judge';
 import type { Verdict } from '../../../checks/finding';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { balanceOf, degrees, leaning, type Balance } from '../model/balance';
 import type { Quotient } from '../model/extremes';
 import { HANGS } from '../model/hold';

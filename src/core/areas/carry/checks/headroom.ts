@@ -4,7 +4,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { spread } from '../../../quantity/spread';
 import { axisHeight, headroom, topOf, type AxisHeight } from '../model/heights';
 

@@ -5,7 +5,7 @@ import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import type { Piece } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { degrees, weighFirst } from '../model/balance';
 import { TENDER } from '../model/lying';
 import { standingOf, type Standing } from '../model/standing';

@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'carry.tilt',
-    name: 'tilt of what hangs that wants a hand',
     unit: 'deg',
     kind: 'number',
     house: 3,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'carry.tilt-most',
-    name: 'tilt of what hangs that nobody works with',
     unit: 'deg',
     kind: 'number',
     house: 8,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'carry.offset',
-    name: 'offset from what it stands on that is let go',
     unit: 'mm',
     kind: 'number',
     house: 5,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'carry.offset-most',
-    name: 'offset that nothing takes up, where no travel is stated',
     unit: 'mm',
     kind: 'number',
     house: 40,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'carry.wrist',
-    name: 'twist that a wrist holds for long',
     unit: 'N m',
     kind: 'number',
     house: 1,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'carry.wrist-most',
-    name: 'twist that a wrist holds at all',
     unit: 'N m',
     kind: 'number',
     house: 2,
@@ -76,7 +70,6 @@ export const rules = [
   },
   {
     id: 'carry.stand',
-    name: 'lean before it tips that is wanted',
     unit: 'deg',
     kind: 'number',
     house: 5,
@@ -88,7 +81,6 @@ export const rules = [
   },
   {
     id: 'carry.headroom',
-    name: 'air under a ceiling',
     unit: 'mm',
     kind: 'number',
     house: 50,
@@ -100,7 +92,6 @@ export const rules = [
   },
   {
     id: 'carry.eyes',
-    name: 'lens off the height of the eyes that is let go',
     unit: 'mm',
     kind: 'number',
     house: 100,
@@ -112,7 +103,6 @@ export const rules = [
   },
   {
     id: 'carry.ballast',
-    name: 'dead weight may balance a rig, after all that is useful',
     unit: '',
     kind: 'switch',
     house: 1,

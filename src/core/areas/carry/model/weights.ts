@@ -2,7 +2,8 @@ import { constant, given, type Given } from '../../../build/given';
 import { at, lin, of, plus, sameLin, times, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
-import { isBody, isLens, type Part } from '../../../kit/types';
+import { isBody, isLead, isLens, type Part } from '../../../kit/types';
+import { valueOf } from '../../../quantity/quantity';
 import { onAxis } from '../../../place/piece';
 import type { Piece, StandSolid } from '../../../place/setting';
 import { bulkOf } from '../../../solids/bulk';
@@ -168,7 +169,9 @@ function freshWeight(
   const solids = all.length > 0 ? all : (piece?.solids ?? []);
   const b = bulkOf(solids.map((s) => s.solid));
   const mass = given(part, 'mass');
-  if (!b || !piece) {
+  // The middle of a lead is no farther from what it feeds than half its length.
+  const slack = isLead(part) ? valueOf(part.length) : 0;
+  if (!b || !piece || slack === null) {
     // It stands nowhere: nobody knows where it weighs.
     const nowhere = of(constant(`where ${part.name} is`, 'mm', null));
     const none: Vec = [0, 0, 0];
@@ -192,7 +195,7 @@ function freshWeight(
       part,
       key,
       k,
-      share * size[k],
+      share * size[k] + slack / 2,
       k === 2 && own && (isBody(part) || isLens(part)) ? ['kit', part.id, 'centreOfGravity'] : [],
     );
   const stated = own ? statedAt(stand, part, piece) : null;

@@ -1,7 +1,7 @@
 import { frameCorner, modeSize } from '../../../build/circle';
 import { farthestCorner } from '../../../optics/coverage';
 import { exact, mm, rangeMm } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { said } from '../../../checks/judge';
 import { circleSum, judgeCovered } from '../model/covered';

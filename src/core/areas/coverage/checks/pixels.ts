@@ -7,7 +7,7 @@ import { asItStands, framePixels } from '../model/pixels';
 import { constant, exactly } from '../../../build/given';
 import { framingSqueeze } from '../../../build/circle';
 import { say, exact } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 
 export const coveragePixels: Check = {
   id: 'coverage.pixels',

@@ -6,6 +6,7 @@ import type {
   WheelPlace,
   FalloffRow,
   Vent,
+  Supplied,
 } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
@@ -23,7 +24,7 @@ export interface Mode {
   note?: string;
 }
 
-export interface Body extends PartBase, Weighed {
+export interface Body extends PartBase, Weighed, Supplied {
   kind: 'body';
   mount?: string;
   flange?: QuantityInput;
@@ -55,9 +56,6 @@ export interface Body extends PartBase, Weighed {
   screenHeight?: QuantityInput;
   /** How far it opens, degrees. */
   screenOpens?: number;
-  voltsFrom?: QuantityInput;
-  voltsTo?: QuantityInput;
-  watts?: QuantityInput;
   /** Sensitivity it can be set to, ISO. */
   isoFrom?: number;
   isoTo?: number;

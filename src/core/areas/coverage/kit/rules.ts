@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'coverage.margin',
-    name: 'margin wanted at the corners',
     unit: 'mm',
     kind: 'number',
     house: 0,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'coverage.clean-gate',
-    name: 'whole chip must be clean',
     unit: '',
     kind: 'switch',
     house: 0,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'coverage.upscale',
-    name: 'largest scale-up to the deliverable',
     unit: 'x',
     kind: 'number',
     house: 1.2,

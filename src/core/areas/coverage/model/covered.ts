@@ -4,7 +4,7 @@ import { chipCircle, modeSize, frameCorner } from '../../../build/circle';
 import { spread } from '../../../quantity/spread';
 import { type Judgement, judge } from '../../../checks/judge';
 import type { Verdict } from '../../../checks/finding';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { plain, exact, rangeMm } from '../../../quantity/say';
 
 /**

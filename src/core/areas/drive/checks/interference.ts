@@ -3,7 +3,7 @@ import { distanceFrom, inputsOf } from '../../space/model/clearance';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { distance } from '../../../solids/distance';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';

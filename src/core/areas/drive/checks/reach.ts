@@ -6,7 +6,7 @@ import { givens, of } from '../../../build/lin';
 import { centreDistance, reachRoom } from '../kit/gears';
 import { askRings, gearName, noRing, ringOf, withoutTeeth } from '../model/told';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';

@@ -4,9 +4,11 @@ import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../place/drive';
 import { given, type Given } from '../../../build/given';
 import { torqueAt, torqueAtLens } from '../kit/gears';
-import { lensTorque, outletsOn, type RigOutlet } from '../model/outlets';
+import { atInlet, feedsOn, leadGivens, peakOf } from '../../power/model/fed';
+import { outletsOn, type RigOutlet } from '../../power/model/outlets';
+import { lensTorque } from '../model/lens-torque';
 import { exact, plain, say } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
 import type { State, Verdict } from '../../../checks/finding';
@@ -31,11 +33,16 @@ function turnsSaid(
   d: PlacedDrive,
   out: RigOutlet,
   others: readonly RigOutlet[],
-  { torque: t, reserve, eff, first }: Record<'torque' | 'reserve' | 'eff' | 'first', number>,
+  {
+    torque: t,
+    reserve,
+    eff,
+    first,
+    volts: v,
+  }: Record<'torque' | 'reserve' | 'eff' | 'first' | 'volts', number>,
 ): string {
   const { part } = d;
   const have = o.value + reserve * t;
-  const v = out.volts.known!.value;
   if (o.state === 'ok')
     return `${part.name} brings ${say(have, 'N m')} to the ring from ${out.name}, ${plain(v, 1)} V: ${exact(have / t, 1)} times what it takes.`;
   const turns = others.filter((r) => {
@@ -109,9 +116,13 @@ function ofMotor(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
     d.teeth,
     ...(rows.length > 0 ? rows : [noTable(part)]),
   ];
+  const lead = throughLead(built, d);
+  const leadAt = inputs.length;
+  inputs.push(...lead.inputs);
+  const arrives = (x: readonly number[]) => lead.volts([x[1]!, ...x.slice(leadAt)]);
   const at = (x: readonly number[]) => {
     const table = rows.map((_, i) => ({ volts: volts[i]!, torque: x[4 + i]! }));
-    return torqueAtLens(torqueAt(table, x[1]!), x[2]!, x[3]!, eff);
+    return torqueAtLens(torqueAt(table, arrives(x)), x[2]!, x[3]!, eff);
   };
   const over = overVolts(stand, d, out);
   if (over && (over.state === 'fail' || over.state === 'tight')) return [over];
@@ -123,19 +134,41 @@ function ofMotor(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
       about: [part.id, lens.id, out.part],
       inputs,
       margin: (x) => at(x) - reserve * x[0]!,
-      // Lines of the sheet that do not count at these volts would at others.
-      sense: (x) => at(x) - reserve * x[0]! + 1e-9 * rows.reduce((sum, _, i) => sum + x[4 + i]!, 0),
+      // Lines of the sheet, and volts, that do not count here would elsewhere.
+      sense: (x) =>
+        at(x) -
+        reserve * x[0]! +
+        1e-9 * (arrives(x) + rows.reduce((sum, _, i) => sum + x[4 + i]!, 0)),
       unit: 'N m',
       limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
       why: (o) =>
-        turnsSaid(o, d, out, others, { torque: ringTorque.known!.value, reserve, eff, first }),
+        turnsSaid(o, d, out, others, {
+          torque: ringTorque.known!.value,
+          reserve,
+          eff,
+          first,
+          volts: arrives(inputs.map((g) => g.known!.value)),
+        }),
       sum: (o) =>
-        `at ${plain(out.volts.known!.value, 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
+        `at ${plain(arrives(inputs.map((g) => g.known!.value)), 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
       lacking: (missing) => `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
     }),
   ];
   // Without the volts it runs up to nobody knows that it may be plugged in at all.
   return over?.state === 'unknown' && turns[0]!.state !== 'fail' ? [over] : turns;
+}
+
+/** What is left of the volts of its outlet at the end of its lead; all of it while none is chosen. */
+function throughLead(
+  built: Built,
+  d: PlacedDrive,
+): { inputs: Given[]; volts: (x: readonly number[]) => number } {
+  const f = feedsOn(built).find((x) => x.device.list === 'drives' && x.device.id === d.use.id);
+  if (!f?.lead) return { inputs: [], volts: (x) => x[0]! };
+  return {
+    inputs: [...leadGivens(f), peakOf(f.device.part)],
+    volts: (x) => atInlet(x).volts,
+  };
 }
 
 /** A motor of which nobody said what feeds it. */

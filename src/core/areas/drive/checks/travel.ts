@@ -3,7 +3,7 @@ import { given } from '../../../build/given';
 import { givens } from '../../../build/lin';
 import { gearName, withoutTeeth } from '../model/told';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';

@@ -5,7 +5,7 @@ import { constant, exactly, given } from '../../../build/given';
 import { wheelTurn } from '../kit/gears';
 import { handUnitOf } from '../model/hand-unit';
 import { exact } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { withoutTeeth } from '../model/told';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';

@@ -5,7 +5,7 @@ import { type Generator, type Candidate, candidate, kitOf, hire } from '../../..
 import type { Verdict } from '../../../checks/finding';
 import { isDriveArm } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
-import { outletsOn } from '../model/outlets';
+import { outletsOn } from '../../power/model/outlets';
 import { ringsThatFit } from '../model/rings';
 import { armOn, setDrive } from '../moves/drive';
 import { putGear } from '../moves/gear';

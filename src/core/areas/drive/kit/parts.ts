@@ -1,4 +1,4 @@
-import type { PartBase, Block } from '../../../engine/part';
+import type { PartBase, Block, Supplied } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What turns the rings of the lens. */
@@ -58,11 +58,8 @@ export interface TorqueRow {
   torque: QuantityInput;
 }
 
-export interface Motor extends PartBase, DriveFields {
+export interface Motor extends PartBase, DriveFields, Supplied {
   kind: 'motor';
-  voltsFrom?: QuantityInput;
-  voltsTo?: QuantityInput;
-  watts?: QuantityInput;
   torques?: TorqueRow[];
 }
 

@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'drive.overlap',
-    name: 'width of gear that must mesh',
     unit: 'mm',
     kind: 'number',
     house: 3,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'drive.turn-most',
-    name: 'turn of the wheel from near to far',
     unit: 'deg',
     kind: 'number',
     house: 330,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'drive.turn-least',
-    name: 'turn of the wheel that can be dosed',
     unit: 'deg',
     kind: 'number',
     house: 90,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'drive.torque-reserve',
-    name: 'reserve of a motor over the lens',
     unit: 'x',
     kind: 'number',
     house: 1.5,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'drive.efficiency',
-    name: 'what gears pass on',
     unit: 'x',
     kind: 'number',
     house: 0.9,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'drive.side',
-    name: 'drives at camera left when nobody says',
     unit: '',
     kind: 'switch',
     house: 0,
@@ -76,7 +70,6 @@ export const rules = [
   },
   {
     id: 'drive.hand-unit',
-    name: 'hand unit off the motors',
     unit: 'mm',
     kind: 'number',
     house: 50,

@@ -1,5 +1,6 @@
 import type { Role } from '../../../edit/role';
 import { type DriveUse } from '../../../kit/types';
+import { readFed, writeFed } from '../../../edit/fed';
 import { ON_ROD } from '../../rods/roles/on-rod';
 
 /** A follow focus or motor on the rods. */
@@ -18,9 +19,9 @@ export const driveRole: Role = {
     read(kept, use, element) {
       ON_ROD.read(kept, use, element);
       const arm = kept.on(use.id, 'extension');
-      const power = kept.power(use.id);
+      const outlet = readFed(kept, use.id);
       if (arm) element.arm = arm.part;
-      if (power) element.outlet = { from: power.from.use, id: power.from.port };
+      if (outlet) element.outlet = outlet;
     },
     write(rig, id, element) {
       const { arm, outlet } = element as unknown as DriveUse;
@@ -29,13 +30,7 @@ export const driveRole: Role = {
         rig.put(own, 'extension', arm);
         rig.seat(own, 'arm', { use: id });
       }
-      if (outlet)
-        rig.link({
-          id: rig.owned(rig.kept.power(id), `${id}-power`, 'link'),
-          kind: 'power',
-          from: { use: rig.idOf('fitted', outlet.from), port: outlet.id },
-          to: { use: id },
-        });
+      writeFed(rig, id, outlet);
     },
   },
 };

@@ -7,7 +7,7 @@ import { rodSystem } from '../../rods/kit/systems';
 import { isPlate, isRing, type Lens, type MatteBox } from '../../../kit/types';
 import { exact, sayLength, sayRange, sayMass, bareLength } from '../../../quantity/say';
 import type { Spread } from '../../../quantity/spread';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { attachUnknown } from '../model/attach';

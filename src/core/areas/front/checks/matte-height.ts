@@ -5,7 +5,7 @@ import { frontOf } from '../place/front';
 import { boxStation } from '../place/layout';
 import { exact, sayLength, sayRange, bareLength } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { attachUnknown } from '../model/attach';
 import { judge, plainVerdict } from '../../../checks/judge';

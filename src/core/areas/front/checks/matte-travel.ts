@@ -6,7 +6,7 @@ import { Inputs } from '../place/parts';
 import { constant, given } from '../../../build/given';
 import { valueOf } from '../../../quantity/quantity';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';

@@ -3,7 +3,7 @@ import { glassOf, polarises, type Glass } from '../../light/model/light';
 import { fieldOfView } from '../../../optics/field';
 import { modeSize, framingSqueeze } from '../../../build/circle';
 import { exact } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, lacking, plainVerdict } from '../../../checks/judge';

@@ -11,7 +11,7 @@ import { isRing } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { exact, sayLength, say, bareLength } from '../../../quantity/say';
 import { extremes } from '../../../quantity/spread';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, said, type Outcome } from '../../../checks/judge';

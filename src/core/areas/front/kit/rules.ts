@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'front.vignette-fail',
-    name: 'darkest corner from what stands in front',
     unit: 'stops',
     kind: 'number',
     house: 1,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'front.vignette-tight',
-    name: 'corner loss that goes unseen',
     unit: 'stops',
     kind: 'number',
     house: 1 / 3,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'front.deep-stop',
-    name: 'deep stop that is looked at too',
     unit: 'T',
     kind: 'number',
     house: 11,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'front.pupil-walk',
-    name: 'share of its length a pupil may come forward',
     unit: 'x',
     kind: 'number',
     house: 0.06,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'front.height-off',
-    name: 'height error of a matte box that nobody sees',
     unit: 'mm',
     kind: 'number',
     house: 0.5,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'front.height-limit',
-    name: 'largest height error of a matte box',
     unit: 'mm',
     kind: 'number',
     house: 2,
@@ -76,7 +70,6 @@ export const rules = [
   },
   {
     id: 'front.travel-air',
-    name: 'air ahead of a lens front that moves',
     unit: 'mm',
     kind: 'number',
     house: 2,
@@ -88,7 +81,6 @@ export const rules = [
   },
   {
     id: 'front.fit-slack',
-    name: 'slack of a clip-on box on what it grips',
     unit: 'mm',
     kind: 'number',
     house: 0.5,
@@ -100,7 +92,6 @@ export const rules = [
   },
   {
     id: 'front.clip-load',
-    name: 'what a lens front carries when nobody says',
     unit: 'g',
     kind: 'number',
     house: 500,
@@ -112,7 +103,6 @@ export const rules = [
   },
   {
     id: 'front.glass-pieces',
-    name: 'pieces of glass in front',
     unit: '',
     kind: 'number',
     house: 3,
@@ -124,7 +114,6 @@ export const rules = [
   },
   {
     id: 'front.polariser-stops',
-    name: 'light a polariser costs when nobody says',
     unit: 'stops',
     kind: 'number',
     house: 1.5,
@@ -136,7 +125,6 @@ export const rules = [
   },
   {
     id: 'front.exposure-off',
-    name: 'exposure off what was wanted',
     unit: 'stops',
     kind: 'number',
     house: 1 / 3,
@@ -148,7 +136,6 @@ export const rules = [
   },
   {
     id: 'front.base-off',
-    name: 'sensitivity off the base of its profile',
     unit: 'stops',
     kind: 'number',
     house: 1,

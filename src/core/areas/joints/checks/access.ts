@@ -9,7 +9,7 @@ import type { Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import type { StandSolid } from '../../../place/setting';
 import { mm, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { sameSolid } from '../../../solids/same';
 import { apart, bounds, union, type Bounds, type Vec } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';

@@ -5,7 +5,7 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said as told } from '../../../checks/judge';
 import { isKind, KIND_NAME } from '../../../kit/fields';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { interfaceType } from '../kit/interfaces';
 import { clampedLength, closing, meets } from '../model/fit';
 import { heldBy } from '../kit/pattern';

@@ -6,7 +6,7 @@ import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import { isFitting, type Fitting, type Part } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Interface } from '../kit/parts';
 import { interfacesOf } from '../kit/sides';
 import { screwOf } from '../model/screw';

@@ -4,7 +4,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { bite, screwOf, type Screwed } from '../model/screw';
 import { isNamed, saidOf, type NamedSeat } from '../model/seats';
 import { perSeat } from './per-seat';

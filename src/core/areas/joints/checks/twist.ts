@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
 import type { Bounds } from '../../../solids/solid';
 import { exact, say, sayMass } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';

@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'joint.twist',
-    name: 'leverage on a single screw',
     unit: 'N m',
     kind: 'number',
     house: 0.3,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'joint.turns',
-    name: 'turns that a screw has to bite',
     unit: 'turns',
     kind: 'number',
     house: 3,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'joint.turns-wanted',
-    name: 'turns wanted',
     unit: 'turns',
     kind: 'number',
     house: 4,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'joint.bite-steel',
-    name: 'bite of a critical screw in steel',
     unit: 'x diameter',
     kind: 'number',
     house: 1,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'joint.bite-aluminium',
-    name: 'bite of a critical screw in aluminium',
     unit: 'x diameter',
     kind: 'number',
     house: 1.5,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'joint.holes',
-    name: 'how far holes may be off each other',
     unit: 'mm',
     kind: 'number',
     house: 0.3,
@@ -76,7 +70,6 @@ export const rules = [
   },
   {
     id: 'joint.gap',
-    name: 'air that a screw may bridge',
     unit: 'mm',
     kind: 'number',
     house: 0.2,
@@ -88,7 +81,6 @@ export const rules = [
   },
   {
     id: 'joint.clamp',
-    name: 'share of a clamp that has to sit on its rail',
     unit: '%',
     kind: 'number',
     house: 80,
@@ -100,7 +92,6 @@ export const rules = [
   },
   {
     id: 'joint.hand',
-    name: 'room for the hand behind a tool',
     unit: 'mm',
     kind: 'number',
     house: 30,

@@ -129,7 +129,8 @@ function graphOf(built: Built, seats: readonly Seat[]) {
   const camera = pieceKey('body');
   const plate = pieceKey('plate');
   const lens = pieceKey('lens');
-  if (body) put(camera, body.id);
+  // A lead hangs on what it feeds.
+  if (body) put(camera, body.id, rig.outlet?.lead);
   const under = rig.under ?? [];
   if (under.length > 0) {
     put(plate, ...under.map((u) => u.part));
@@ -170,7 +171,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     join(rodOf(s.on) ?? onRods, pieceKey('support', s.id));
   }
   for (const d of rig.drives ?? []) {
-    put(pieceKey('drive', d.id), d.part, d.arm);
+    put(pieceKey('drive', d.id), d.part, d.arm, d.outlet?.lead);
     join(rodOf(d.on) ?? onRods, pieceKey('drive', d.id));
   }
   if (rig.box) {
@@ -182,7 +183,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     if (isBox(part) && part.attach === 'both') join(onRods, pieceKey('box'));
   }
   for (const seat of seats) {
-    put(seat.piece, seat.part.id);
+    put(seat.piece, seat.part.id, seat.use.outlet?.lead);
     const host = seat.use.on === 'rods' ? onRods : (seat.host?.piece ?? camera);
     join(host, seat.piece, { id: `seat ${seat.use.id}`, seat });
     if (seat.use.line) join(host, seat.piece, { id: `line ${seat.use.id}`, tie: true });

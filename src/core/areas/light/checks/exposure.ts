@@ -14,7 +14,7 @@ import {
 import { densityOfStops, stopsBetween } from '../../../optics/exposure';
 import { exact, plain, say } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { wheelAnswers } from '../model/wheel';
 import { flicker, sensitivity } from '../model/setting';
 import type { Check } from '../../../checks/check';

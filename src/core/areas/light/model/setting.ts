@@ -4,7 +4,7 @@ import { USUAL_ANGLE, USUAL_FPS, USUAL_ISO } from './light';
 import type { Body, Profile } from '../../../kit/types';
 import { safeAngle, safeAngles, shutterTime, steady } from '../../../optics/exposure';
 import { exact, plain, say } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
 

@@ -7,7 +7,7 @@ import { chainsFor } from '../model/chains-for';
 import { specification } from '../model/chains';
 import { exact, mm } from '../../../quantity/say';
 import { flangeError, errorFormula } from '../model/flange';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 
 export const mountChain: Check = {
   id: 'mount.chain',

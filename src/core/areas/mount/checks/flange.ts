@@ -8,7 +8,7 @@ import { depthOfFocus, USUAL_INDEX } from '../../../optics/backfocus';
 import { judge, said } from '../../../checks/judge';
 import { flangeOf } from '../../../build/build';
 import { exact, signed } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 
 export const mountFlange: Check = {
   id: 'mount.flange',

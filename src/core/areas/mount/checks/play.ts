@@ -1,6 +1,6 @@
 import { given } from '../../../build/given';
 import { exact, mm } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { judge, plainVerdict } from '../../../checks/judge';
 

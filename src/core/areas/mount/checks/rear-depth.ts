@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { isReducer, type Lens, type Reducer } from '../../../kit/types';
 import { exact, mm, rangeMm } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, said } from '../../../checks/judge';

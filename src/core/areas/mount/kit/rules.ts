@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'mount.joints',
-    name: 'pieces between body and lens',
     unit: '',
     kind: 'number',
     house: 2,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'mount.reach',
-    name: 'flange error that is still a tolerance',
     unit: 'mm',
     kind: 'number',
     house: 0.3,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'mount.marks',
-    name: 'focus marks must read right',
     unit: '',
     kind: 'switch',
     house: 1,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'mount.rear-clearance',
-    name: 'air behind a rear group',
     unit: 'mm',
     kind: 'number',
     house: 0.5,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'mount.play-wanted',
-    name: 'play that nobody sees',
     unit: 'mm',
     kind: 'number',
     house: 0.03,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'mount.play-limit',
-    name: 'play that makes the picture jump',
     unit: 'mm',
     kind: 'number',
     house: 0.12,
@@ -76,7 +70,6 @@ export const rules = [
   },
   {
     id: 'focus.pixel-pair',
-    name: 'circle of confusion from the pixels',
     unit: '',
     kind: 'switch',
     house: 0,

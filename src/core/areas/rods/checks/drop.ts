@@ -3,7 +3,7 @@ import type { PlateHeight } from '../../../place/setting';
 import { asFunction, givens, lin } from '../../../build/lin';
 import { exact, sayLength, sayRange } from '../../../quantity/say';
 import { absolute } from '../../../quantity/spread';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';

@@ -3,7 +3,7 @@ import type { PlacedPlate } from '../../space/place/camera';
 import { givens } from '../../../build/lin';
 import { gripOf } from '../model/lengths';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';

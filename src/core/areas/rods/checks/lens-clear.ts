@@ -7,7 +7,7 @@ import { distanceFrom, inputsOf, nameOf } from '../../space/model/clearance';
 import { distance } from '../../../solids/distance';
 import { clearRadius } from '../model/lengths';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict, said, stateOf } from '../../../checks/judge';

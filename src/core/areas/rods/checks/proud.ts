@@ -4,7 +4,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import { asFunction, givens } from '../../../build/lin';
 import { edgeFrom } from '../../space/model/clearance';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { judge, lacking, plainVerdict } from '../../../checks/judge';
 import { pairFor } from '../model/reach';

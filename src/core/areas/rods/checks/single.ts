@@ -4,7 +4,8 @@ import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';
 import type { Clamped, PlacedRod } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis, type RuleValues } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
+import { type RuleValues } from '../../../rules/rules';
 import { standOf, type Stand } from '../../../stand/stand';
 import { rodSystem } from '../kit/systems';
 

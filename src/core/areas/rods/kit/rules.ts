@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'rods.drop-off',
-    name: 'height error of the rods that nobody sees',
     unit: 'mm',
     kind: 'number',
     house: 0.5,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'rods.drop-limit',
-    name: 'largest height error of the rods',
     unit: 'mm',
     kind: 'number',
     house: 3,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'rods.grip',
-    name: 'rod that every clamp must hold',
     unit: 'mm',
     kind: 'number',
     house: 5,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'rods.proud',
-    name: 'rod that may stand out ahead of everything',
     unit: 'mm',
     kind: 'number',
     house: 30,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'rods.bumper',
-    name: 'rods ahead of the glass as a bumper',
     unit: '',
     kind: 'switch',
     house: 0,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'rods.lens-air',
-    name: 'air between lens and rods',
     unit: 'mm',
     kind: 'number',
     house: 2,

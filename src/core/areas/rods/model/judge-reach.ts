@@ -5,7 +5,7 @@ import { asFunction, givens, minus, times } from '../../../build/lin';
 import { farthestClamp, pairFor, rodsNeeded } from './reach';
 import { exact, sayLength, mm } from '../../../quantity/say';
 import { sayRod } from './lengths';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';
 

@@ -11,7 +11,7 @@ import { distance } from '../../../solids/distance';
 import { apart } from '../../../solids/solid';
 import { nameOf, pieceOf } from '../../space/model/clearance';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';

@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'sight.air',
-    name: 'air between a part and the picture',
     unit: 'mm',
     kind: 'number',
     house: 2,

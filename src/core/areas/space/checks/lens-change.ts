@@ -5,7 +5,7 @@ import { standOf } from '../../../stand/stand';
 import { distance } from '../../../solids/distance';
 import { moved } from '../../../solids/move';
 import { exact, howMany } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { inWords, lacking, plainVerdict } from '../../../checks/judge';
 

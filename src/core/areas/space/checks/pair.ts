@@ -15,7 +15,7 @@ import {
 import { given, type Given } from '../../../build/given';
 import { blindPieces, unsettledDrives } from '../model/unsettled';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';

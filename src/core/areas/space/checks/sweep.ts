@@ -4,7 +4,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import { nameOf, nearTo, pairMargin, pieceOf, sweepKey, type Near } from '../model/clearance';
 import { assemblyOf, slideClear } from '../model/slide';
 import { exact, mm, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict } from '../../../checks/judge';

@@ -8,7 +8,7 @@ import type { Vent } from '../../../engine/part';
 import type { Faces, Piece, StandSolid } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
 import type { Range } from '../../../quantity/spread';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import { standOf, type Stand } from '../../../stand/stand';
 import { edgeFrom, inputsOf, nameOf, pieceOf } from '../model/clearance';
 import { blindPieces } from '../model/unsettled';

@@ -1,11 +1,11 @@
-import type { PartBase, Block, Outlet, Vent } from '../../../engine/part';
+import type { PartBase, Block, Outlet, Supplied, Vent } from '../../../engine/part';
 import type { Interface } from '../../joints/kit/parts';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What stands against the camera and takes up room. */
 
 /** A part that stands somewhere on the camera and takes up room. */
-export interface Fitting extends PartBase, Block {
+export interface Fitting extends PartBase, Block, Supplied {
   kind: FittingKind;
   rods?: string;
   clampLength?: QuantityInput;
@@ -13,9 +13,6 @@ export interface Fitting extends PartBase, Block {
   screws?: number;
   pins?: boolean;
   rating?: QuantityInput;
-  voltsFrom?: QuantityInput;
-  voltsTo?: QuantityInput;
-  watts?: QuantityInput;
   wattHours?: QuantityInput;
   outlets?: Outlet[];
   /** A screen that tilts where it stands. */

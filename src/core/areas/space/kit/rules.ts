@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'space.air',
-    name: 'air between parts that stand still',
     unit: 'mm',
     kind: 'number',
     house: 2,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'space.air-moving',
-    name: 'air around what moves',
     unit: 'mm',
     kind: 'number',
     house: 5,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'space.vent-air',
-    name: 'free before a vent',
     unit: 'mm',
     kind: 'number',
     house: 10,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'space.vent-fan',
-    name: 'free before a fan',
     unit: 'mm',
     kind: 'number',
     house: 20,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'space.change',
-    name: 'pieces that may come off at a lens change',
     unit: '',
     kind: 'number',
     house: 3,

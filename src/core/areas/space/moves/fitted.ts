@@ -96,10 +96,15 @@ export function withoutFitted(rig: Rig, gone: ReadonlySet<string>): Change[] {
     ...(rig.hold !== undefined && gone.has(rig.hold)
       ? [{ path: at(rig, 'hold'), value: undefined }]
       : []),
-    ...(rig.drives ?? []).flatMap((d): Change[] =>
-      d.outlet && gone.has(d.outlet.from)
-        ? [{ path: at(rig, 'drives', d.id, 'outlet'), value: undefined }]
-        : [],
+    ...(rig.outlet && gone.has(rig.outlet.from)
+      ? [{ path: at(rig, 'outlet'), value: undefined }]
+      : []),
+    ...(['drives', 'fitted'] as const).flatMap((list) =>
+      (rig[list] ?? []).flatMap((u): Change[] =>
+        u.outlet && gone.has(u.outlet.from) && !gone.has(u.id)
+          ? [{ path: at(rig, list, u.id, 'outlet'), value: undefined }]
+          : [],
+      ),
     ),
     ...(['drives', 'supports'] as const).flatMap((list) =>
       (rig[list] ?? []).flatMap((u): Change[] =>

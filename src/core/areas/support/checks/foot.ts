@@ -2,7 +2,7 @@ import { standOf } from '../../../stand/stand';
 import { tiedFeet } from '../model/feet';
 import { givens } from '../../../build/lin';
 import { exact, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';

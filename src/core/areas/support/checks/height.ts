@@ -4,7 +4,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import { given } from '../../../build/given';
 import { givens, lin, minus, type Lin } from '../../../build/lin';
 import { exact, sayLength, bareLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict } from '../../../checks/judge';

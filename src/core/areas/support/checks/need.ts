@@ -6,7 +6,7 @@ import type { PlacedDrive } from '../../drive/place/drive';
 import { reader } from '../../../build/lin';
 import { isSupport } from '../../../kit/types';
 import { exact, say } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';

@@ -4,7 +4,6 @@ import type { Rule } from '../../../engine/rule';
 export const rules = [
   {
     id: 'support.advise',
-    name: 'load on a mount that wants a support',
     unit: 'N m',
     kind: 'number',
     house: 0.6,
@@ -16,7 +15,6 @@ export const rules = [
   },
   {
     id: 'support.require',
-    name: 'load on a mount that needs a support',
     unit: 'N m',
     kind: 'number',
     house: 1.2,
@@ -28,7 +26,6 @@ export const rules = [
   },
   {
     id: 'support.play',
-    name: 'play of a joint that halves both',
     unit: 'mm',
     kind: 'number',
     house: 0.03,
@@ -40,7 +37,6 @@ export const rules = [
   },
   {
     id: 'support.motor',
-    name: 'motor torque at the lens that needs a support',
     unit: 'N m',
     kind: 'number',
     house: 0.3,
@@ -52,7 +48,6 @@ export const rules = [
   },
   {
     id: 'support.foot-gap',
-    name: 'gap under a foot that shims close',
     unit: 'mm',
     kind: 'number',
     house: 0.3,
@@ -64,7 +59,6 @@ export const rules = [
   },
   {
     id: 'support.post-air',
-    name: 'how near the barrel a post has to come',
     unit: 'mm',
     kind: 'number',
     house: 0.5,

@@ -3,7 +3,7 @@ import type { Built } from '../../../build/build';
 import { reader } from '../../../build/lin';
 import { standOf } from '../../../stand/stand';
 import { exact, say, sayMass, sayLength } from '../../../quantity/say';
-import { ruleBasis } from '../../../rules/rules';
+import { ruleBasis } from '../../../rules/names';
 import type { Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';
 import {

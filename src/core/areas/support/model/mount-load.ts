@@ -8,7 +8,7 @@ import { at, givens, minus, of, plus, times, type Lin, type Read } from '../../.
 import { aheadOf } from '../../mount/place/ahead';
 import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../../drive/place/drive';
-import { outletsOn } from '../../drive/model/outlets';
+import { outletsOn } from '../../power/model/outlets';
 import { pitchDiameter, torqueAt, torqueAtLens } from '../../drive/kit/gears';
 import { valueOf } from '../../../quantity/quantity';
 import { bounds } from '../../../solids/solid';

@@ -1,34 +1,7 @@
-import type { Built } from '../../../build/build';
-import { byId } from '../../space/place/fitted';
 import type { PlacedDrive } from '../place/drive';
-import { given, type Given } from '../../../build/given';
-import { isFitting, type Motor } from '../../../kit/types';
+import type { Motor } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { torqueAt, torqueAtLens } from '../kit/gears';
-
-/** An outlet of something that is fitted to the rig. */
-export interface RigOutlet {
-  from: string;
-  id: string;
-  name: string;
-  volts: Given;
-  part: string;
-}
-
-/** Every outlet on the rig, by id of the fitted part: the order of the list says nothing. */
-export function outletsOn({ rig, kit }: Built): RigOutlet[] {
-  return byId(rig.fitted).flatMap((u) => {
-    const part = kit.get(u.part);
-    if (!isFitting(part)) return [];
-    return (part.outlets ?? []).map((o) => ({
-      from: u.id,
-      id: o.id,
-      name: `${o.name} of ${part.name}`,
-      volts: given(part, 'outlets', o.id, 'volts'),
-      part: part.id,
-    }));
-  });
-}
 
 /**
  * Torque at the lens that a motor has at a supply, nominal, N m; null when it does not say.

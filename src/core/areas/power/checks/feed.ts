@@ -1,0 +1,34 @@
+import type { Check } from '../../../checks/check';
+import { inWords, plainVerdict } from '../../../checks/judge';
+import { feedsOn, unfedOn } from '../model/fed';
+import { outletsOn, packsOn } from '../model/outlets';
+
+export const powerFeed: Check = {
+  id: 'power.feed',
+  title: 'What feeds what',
+  short: 'something is not fed',
+  says: 'Whether it is said for everything that takes power what feeds it, as soon as something on the rig could.',
+  formula: 'each device: an outlet that is there, or a battery of its own',
+  run(built) {
+    const feeds = feedsOn(built);
+    if (feeds.length === 0 && outletsOn(built).length === 0 && packsOn(built).length === 0)
+      return [];
+    const unfed = unfedOn(built);
+    const names = (of: readonly { part: { name: string } }[]) =>
+      inWords(of.map((d) => d.part.name));
+    if (unfed.length === 0 && feeds.length === 0) return [];
+    return [
+      plainVerdict({
+        id: 'power.feed',
+        about: (unfed.length > 0 ? unfed : feeds.map((f) => f.device)).map((d) => d.part.id),
+        state: unfed.length > 0 ? 'unknown' : 'ok',
+        why:
+          unfed.length > 0
+            ? `Nobody said what feeds ${names(unfed)}.`
+            : `It is said what feeds ${names(feeds.map((f) => f.device))}.`,
+        sum: 'No sum: each device is looked for among what is fed.',
+        basis: '[math] every device is fed by something',
+      }),
+    ];
+  },
+};

@@ -1,0 +1,58 @@
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, plainVerdict } from '../../../checks/judge';
+import { plugOf } from '../../../engine/plugs';
+import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { endsOf } from '../model/plugs';
+
+export const powerFit: Check = {
+  id: 'power.fit',
+  title: 'Plugs of a lead',
+  short: 'plug does not fit',
+  says: 'Whether the plugs of a lead go into the outlet and into the device.',
+  formula: 'socket of the outlet = plug of the lead; plug of the lead = inlet',
+  run: (built) => feedsOn(built).flatMap((f) => fitOf(f)),
+};
+
+function fitOf(f: Feed): Verdict[] {
+  const { device, out, lead } = f;
+  if (!lead) return [];
+  if (!out)
+    return [
+      plainVerdict({
+        id: 'power.fit',
+        key: `power.fit:${deviceKey(device)}`,
+        about: [device.part.id, lead.id],
+        state: 'unknown',
+        why: `What ${lead.name} goes into is not known: the outlet is not on the rig.`,
+        sum: 'No sum: plugs are compared.',
+        basis: '[math] like goes into like',
+      }),
+    ];
+  const ends = endsOf(out.outlet, lead, device.part);
+  const missing = ends.flatMap((e) => (e.fits === null ? [e.lacks] : []));
+  const wrong = ends.filter((e) => e.fits === false);
+  const name = (id: string | undefined) => plugOf(id)?.name ?? 'nothing that is known';
+  return [
+    plainVerdict({
+      id: 'power.fit',
+      key: `power.fit:${deviceKey(device)}`,
+      about: [device.part.id, lead.id, out.part],
+      state: wrong.length > 0 ? 'fail' : missing.length > 0 ? 'unknown' : 'ok',
+      why:
+        wrong.length > 0
+          ? wrong
+              .map((e) =>
+                e.end === 'source'
+                  ? `${lead.name} ends in ${name(lead.plug)}; ${out.name} takes ${name(out.outlet.plug)}.`
+                  : `${lead.name} ends in ${name(lead.plugTo)}; ${device.part.name} takes ${name(device.part.inlet)}.`,
+              )
+              .join(' ')
+          : missing.length > 0
+            ? `Whether ${lead.name} goes from ${out.name} to ${device.part.name} is not known: ${inWords(missing.flat())} missing.`
+            : `${lead.name} goes from ${out.name} to ${device.part.name}: ${name(lead.plug)}, ${name(lead.plugTo)}.`,
+      sum: 'No sum: plugs are compared.',
+      basis: '[math] like goes into like',
+    }),
+  ];
+}

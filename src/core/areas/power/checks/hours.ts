@@ -1,0 +1,67 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, judge, plainVerdict } from '../../../checks/judge';
+import { exact, plain } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/names';
+import { inTheDark } from '../model/fed';
+import { lastingOf } from '../model/lasting';
+import { sayHours } from '../model/say';
+import { sourcesOn, type Source } from '../model/sources';
+
+export const powerHours: Check = {
+  id: 'power.hours',
+  title: 'Hours on a battery',
+  short: 'battery too small',
+  says: 'How long a battery feeds all that hangs on it at work, and whether that is as long as the job wants without a change.',
+  formula:
+    'Wh x share counted on / sum (watts and what leads lose, over the efficiency of regulated outlets)',
+  run: (built) => sourcesOn(built).flatMap((s) => hoursOf(built, s)),
+};
+
+function hoursOf(built: Built, source: Source): Verdict[] {
+  const { packs, feeds } = source;
+  const names = inWords(packs.map((p) => p.part.name));
+  const base = {
+    id: 'power.hours',
+    key: `power.hours:${source.id}`,
+    about: [...packs.map((p) => p.part.id), ...feeds.map((f) => f.device.part.id)],
+    basis: ruleBasis('power.usable'),
+  };
+  const unfed = inTheDark(built);
+  if (unfed.length > 0)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: nobody said what feeds ${inWords(unfed.map((d) => d.part.name))}.`,
+        sum: 'No sum: it is not known what hangs on it.',
+      }),
+    ];
+  if (feeds.length === 0) return [];
+  const { inputs, watts, held, usable } = lastingOf(built, source);
+  const hours = (x: readonly number[]) => (held(x) * usable) / watts(x);
+  const wanted = built.job.goal?.hours;
+  return [
+    judge({
+      ...base,
+      inputs: [...inputs],
+      margin: (x) => hours(x) - (wanted ?? 0),
+      unit: 'h',
+      limit: wanted === undefined ? null : { value: wanted, unit: 'h', rule: null },
+      assumed: feeds.some((f) => !f.lead)
+        ? 'What leads that nobody chose lose is not counted.'
+        : null,
+      why: (o) => {
+        const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}`;
+        return wanted === undefined ? `${lasts}.` : `${lasts}; the job wants ${sayHours(wanted)}.`;
+      },
+      sum: (o) => {
+        const x = inputs.map((g) => g.known!.value);
+        return `${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(o.value + (wanted ?? 0), 2)} h`;
+      },
+      lacking: (missing) =>
+        `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
+    }),
+  ];
+}

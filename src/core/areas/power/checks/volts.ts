@@ -1,0 +1,140 @@
+import { constant, given } from '../../../build/given';
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import { RANK, type Verdict } from '../../../checks/finding';
+import { judge, plainVerdict, said } from '../../../checks/judge';
+import { plugOf } from '../../../engine/plugs';
+import { leadOhms } from '../../../feed/copper';
+import { exact, plain } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/names';
+import { atInlet, deviceKey, feedsOn, leadGivens, peakOf, type Feed } from '../model/fed';
+
+const V = (x: number) => `${plain(x, 1)} V`;
+
+export const powerVolts: Check = {
+  id: 'power.volts',
+  title: 'Volts at the inlet',
+  short: 'volts do not suit',
+  says: 'Whether what comes in at a device is inside the volts it runs on: at most from a full battery without a load, at least from an empty one at the most it takes, through its lead.',
+  formula: 'I = 2 P / (V + sqrt(V^2 - 4 R P)); volts = V - I R; R = 2 x 0.01724 x length / area',
+  run: (built) => feedsOn(built).map((f) => voltsOf(built, f)),
+};
+
+function voltsOf(built: Built, f: Feed): Verdict {
+  const { device, out } = f;
+  const { part } = device;
+  const base = {
+    id: 'power.volts',
+    key: `power.volts:${deviceKey(device)}`,
+    about: [part.id, ...(out ? [out.part] : []), ...(f.lead ? [f.lead.id] : [])],
+    basis: ruleBasis('power.volts-reserve'),
+  };
+  if (!out || out.packs.length === 0)
+    return plainVerdict({
+      ...base,
+      state: 'unknown',
+      why: out
+        ? `What comes in at ${part.name} is not known: no battery stands behind ${out.name}.`
+        : `What comes in at ${part.name} is not known: the outlet that fed it is not on the rig.`,
+      sum: 'No sum: nothing gives volts.',
+    });
+  const both = [overVolts(f, base), wantedOf(built, f, underVolts(built, f, base))] as const;
+  const [over, under] = both;
+  if (RANK[over.state] !== RANK[under.state])
+    return RANK[over.state] < RANK[under.state] ? over : under;
+  // Where both are well the one sentence says both ends.
+  if (under.state === 'ok') return under;
+  // Too many volts break it, too few only stop it: where both are as near the first is said.
+  return (under.margin?.lo ?? 0) < (over.margin?.lo ?? 0) ? under : over;
+}
+
+/**
+ * The lead to look for where what there is does not do: at worst, with the reserve, `R = (V - U) U / P`,
+ * and copper by its length (IEC 60028).
+ */
+function wantedOf(built: Built, { device: { part }, out, lead }: Feed, v: Verdict): Verdict {
+  if (v.state === 'ok' || (lead && v.state === 'unknown')) return v;
+  const [volts, least, watts] = [out!.least, given(part, 'voltsFrom'), peakOf(part)].map(
+    (g) => g.known,
+  );
+  if (!volts || !least || !watts) return v;
+  const end = least.hi + built.rules['power.volts-reserve'];
+  if (volts.lo <= end || watts.hi <= 0) return v;
+  const area = leadOhms(1, 1) / (((volts.lo - end) * end) / watts.hi);
+  const plug = (id: string | undefined, else_: string) => plugOf(id)?.name ?? else_;
+  const text = `A lead from ${plug(out!.outlet.plug, `what ${out!.name} takes`)} to ${plug(part.inlet, `what ${part.name} takes`)}, with at least ${exact(Math.ceil(area * 100) / 100, 2)} mm2 in each conductor for every metre of it.`;
+  return { ...said(v), wanted: [text] };
+}
+
+type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;
+
+function overVolts({ device: { part }, out }: Feed, base: Base): Verdict {
+  const most = given(part, 'voltsTo');
+  return judge({
+    ...base,
+    inputs: [most, out!.most],
+    margin: (x) => x[0]! - x[1]!,
+    unit: 'V',
+    limit: { value: most.known?.value ?? 0, unit: 'V', rule: null },
+    why: (o) =>
+      o.state === 'ok'
+        ? `${out!.name} gives ${V(out!.most.known!.hi)} at most; ${part.name} runs up to ${V(most.known!.value)}.`
+        : o.state === 'fail'
+          ? `${out!.name} gives up to ${V(out!.most.known!.hi)}; ${part.name} runs up to ${V(most.known!.value)}: do not plug it in.`
+          : `${out!.name} gives up to ${V(out!.most.known!.hi)}, about the ${V(most.known!.value)} that ${part.name} runs up to.`,
+    sum: (o) =>
+      `${plain(most.known!.value, 2)} - ${plain(out!.most.known!.value, 2)} = ${exact(o.value, 2)} V`,
+    lacking: (missing) =>
+      `Whether ${out!.name} suits ${part.name} is not known: ${missing} missing.`,
+  });
+}
+
+function underVolts(built: Built, f: Feed, base: Base): Verdict {
+  const { part } = f.device;
+  const out = f.out!;
+  const [least, most] = [given(part, 'voltsFrom'), given(part, 'voltsTo')];
+  const peak = peakOf(part);
+  const wanted = built.rules['power.volts-reserve'];
+  const lacking = (missing: string) =>
+    `What comes in at ${part.name} is not known: ${missing} missing.`;
+  const limit = { value: wanted, unit: 'V', rule: 'power.volts-reserve' };
+  const before = judge({
+    ...base,
+    inputs: [out.least, least],
+    margin: (x) => x[0]! - x[1]!,
+    wanted,
+    unit: 'V',
+    limit,
+    why: () =>
+      `${out.name} gives ${V(out.least.known!.value)} at its least; ${part.name} runs from ${V(least.known!.value)}, whatever the lead.`,
+    sum: (o) =>
+      `${plain(out.least.known!.value, 2)} - ${plain(least.known!.value, 2)} = ${exact(o.value, 2)} V before the lead`,
+    lacking,
+  });
+  // No lead makes more of it than there is.
+  if (before.state === 'fail') return before;
+  const [length, copper] = leadGivens(f);
+  const none = constant(`lead from ${out.name} to ${part.name}`, '', null);
+  return judge({
+    ...base,
+    inputs: f.lead ? [out.least, length, copper, peak, least] : [out.least, none, least],
+    margin: (x) => atInlet(x).volts - x[4]!,
+    // Where nothing comes through any more each number still pushes its own way.
+    sense: (x) => x[0]! - (leadOhms(x[1]! / 1000, x[2]!) * x[3]!) / x[0]! - x[4]!,
+    wanted,
+    unit: 'V',
+    limit,
+    why: (o) => {
+      const at = o.value + least.known!.value;
+      const over = f.lead ? ` over ${f.lead.name}` : '';
+      if (o.state === 'ok')
+        return `${part.name} gets ${plain(o.lo + least.known!.value, 1)} to ${V(out.most.known!.hi)} from ${out.name}${over}; it runs on ${plain(least.known!.value, 1)} to ${V(most.known!.value)}.`;
+      return at <= 0
+        ? `${f.lead!.name} does not pass the ${plain(peak.known!.value, 0)} W that ${part.name} takes at most from ${out.name}.`
+        : `${part.name} gets ${V(at)} from ${out.name}${over}${o.state === 'tight' ? `, ${V(Math.max(0, o.lo + least.known!.value))} if all is at its worst` : ''}; it runs from ${V(least.known!.value)}.`;
+    },
+    sum: (o) =>
+      `${plain(out.least.known!.value, 2)} V, ${exact(leadOhms(length.known!.value / 1000, copper.known!.value), 3)} ohm, ${plain(peak.known!.value, 1)} W: ${exact(o.value + least.known!.value, 2)} V; - ${plain(least.known!.value, 2)} = ${exact(o.value, 2)} V`,
+    lacking,
+  });
+}

@@ -1,0 +1,120 @@
+import type { Built } from '../../../build/build';
+import { candidate, hire, kitOf, type Candidate, type Generator } from '../../../checks/candidate';
+import { at } from '../../../edit/rig-path';
+import { inWords } from '../../../checks/judge';
+import { devicesOn, feedsOn, unfedOn, type Device, type Feed } from '../model/fed';
+import { freeLeads } from '../model/offers';
+import { outletsOn, packsOn } from '../model/outlets';
+import { goesBetween } from '../model/plugs';
+import { assigned, stockOf, waysOf } from '../model/propose';
+import { feedFrom } from '../moves/feed';
+
+function feeding(built: Built, device: Device): Candidate[] {
+  const own = (f: Feed) => f.device.list === device.list && f.device.id === device.id;
+  const feeds = feedsOn(built);
+  const now = feeds.find(own);
+  const used = new Set(feeds.filter((f) => !own(f)).map((f) => `${f.from.from}/${f.from.id}`));
+  const list: Candidate[] = [];
+  for (const out of outletsOn(built)) {
+    const same = now?.from.from === out.from && now.from.id === out.id;
+    if (used.has(`${out.from}/${out.id}`)) continue;
+    for (const lead of freeLeads(built).filter(
+      (l) => goesBetween(out.outlet, l, device.part) === true,
+    )) {
+      if (same && now.lead?.id === lead.id) continue;
+      list.push(
+        candidate(
+          feedFrom(
+            built.rig,
+            device,
+            { from: out.from, id: out.id, lead: lead.id },
+            `Feed ${device.part.name} from ${out.name} by ${lead.name}`,
+          ),
+          1,
+          same ? 0.1 : 0.2,
+          'feed',
+          hire(lead),
+        ),
+      );
+    }
+    // Without a lead of which it is known that it goes: the outlet alone.
+    if (!same)
+      list.push(
+        candidate(
+          feedFrom(
+            built.rig,
+            device,
+            { from: out.from, id: out.id },
+            `Feed ${device.part.name} from ${out.name}`,
+          ),
+          0,
+          0.5,
+          'outlet',
+        ),
+      );
+  }
+  return list;
+}
+
+/** All that is in the dark fed at once, the best way that there is. */
+function together(built: Built): Candidate[] {
+  const dark = unfedOn(built);
+  const feeds = feedsOn(built);
+  const used = new Set(feeds.map((f) => `${f.from.from}/${f.from.id}`));
+  const free = outletsOn(built).filter((o) => !used.has(`${o.from}/${o.id}`));
+  const leads = freeLeads(built);
+  const { picks } = assigned(
+    dark.map((d) => waysOf(built, d, free, leads)),
+    stockOf(leads),
+  );
+  const fed = dark.flatMap((device, i) => (picks[i] ? [{ device, from: picks[i].from }] : []));
+  if (fed.length < 2 || fed.length < dark.length) return [];
+  const name = (id: string) => built.kit.get(id)?.name ?? id;
+  const said = fed.map(({ device, from }) => {
+    const out = free.find((o) => o.from === from.from && o.id === from.id)!;
+    return `${device.part.name} from ${out.name}${from.lead === undefined ? '' : ` by ${name(from.lead)}`}`;
+  });
+  return [
+    candidate(
+      {
+        title: `Feed ${inWords(said)}`,
+        changes: fed.flatMap(({ device, from }) => feedFrom(built.rig, device, from, '').changes),
+      },
+      fed.filter((f) => f.from.lead !== undefined).length,
+      0,
+      'feed',
+    ),
+  ];
+}
+
+/** Another pack in the place of the one that is too small. */
+function otherPacks(built: Built): Candidate[] {
+  return packsOn(built).flatMap(({ use, part }) =>
+    kitOf(built)
+      .filter((p) => p.kind === 'battery' && p.id !== part.id)
+      .map((p) =>
+        candidate(
+          {
+            title: `Use ${p.name} instead of ${part.name}`,
+            changes: [{ path: at(built.rig, 'fitted', use.id, 'part'), value: p.id }],
+          },
+          2,
+          1,
+          'pack',
+          hire(p),
+        ),
+      ),
+  );
+}
+
+/** Another outlet, another lead, another pack. */
+export const otherFeeds: Generator = (built, v) => {
+  if (!v.id.startsWith('power.')) return [];
+  if (v.id === 'power.hours') return otherPacks(built);
+  const all = v.id === 'power.feed' ? together(built) : [];
+  return all.concat(
+    devicesOn(built)
+      .filter(({ device }) => v.about.includes(device.part.id))
+      .flatMap(({ device }) => feeding(built, device)),
+  );
+};

@@ -1,0 +1,20 @@
+import type { DrawFigure } from '../../../engine/figure';
+import type { kinds } from './kinds';
+
+/** A lead drawn out straight: its plugs, its length, how thick it is. */
+const lead: DrawFigure = (pen) => {
+  const d = pen.size('width', 5);
+  const length = pen.size('length', 600);
+  const side = pen.view('side');
+  const plug = Math.max(1.8 * d.v, 9);
+  const long = Math.min(34, length.v / 4);
+  side.rect([long, -d.v / 2], [length.v - long, d.v / 2], [d, length]);
+  side.rect([0, -plug / 2], [long, plug / 2]);
+  side.rect([length.v - long, -plug / 2], [length.v, plug / 2], [length]);
+  side.across(length, 0, length.v, 'below', -plug / 2);
+  side.up(d, -d.v / 2, d.v / 2, 'right', length.v);
+  side.note('copper', [length.v / 3, d.v / 2]);
+  side.note('mass', [(2 * length.v) / 3, d.v / 2]);
+};
+
+export const figures = { lead } satisfies Record<keyof typeof kinds, DrawFigure>;

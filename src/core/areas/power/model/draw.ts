@@ -1,0 +1,43 @@
+import { given, type Given } from '../../../build/given';
+import { leadOhms } from '../../../feed/copper';
+import { atInlet, leadGivens, peakOf, type Feed } from './fed';
+
+/** What a device draws from its outlet through its lead; without a lead as if it were at the outlet. */
+export interface Draw {
+  /** Volts at the outlet, then length, conductor where there is a lead, then watts. */
+  inputs: readonly Given[];
+  amps: (x: readonly number[]) => number;
+  /** What is taken from the outlet, W: the lead's own loss with it. */
+  watts: (x: readonly number[]) => number;
+  /** Rises and falls as the amps do, also where nothing comes through. */
+  about: (x: readonly number[]) => number;
+}
+
+/**
+ * @param volts at the outlet
+ * @param at `most`: what the device takes at most; `work`: what it takes at work
+ */
+export function drawOf(f: Feed, volts: Given, at: 'most' | 'work'): Draw {
+  const { part } = f.device;
+  const watts = at === 'most' ? peakOf(part) : given(part, 'watts');
+  if (!f.lead)
+    return {
+      inputs: [volts, watts],
+      amps: (x) => x[1]! / x[0]!,
+      watts: (x) => x[1]!,
+      about: (x) => x[1]! / x[0]!,
+    };
+  const [length, copper] = leadGivens(f);
+  const ohms = (x: readonly number[]) => leadOhms(x[1]! / 1000, x[2]!);
+  const amps = (x: readonly number[]) => {
+    const { amps } = atInlet(x);
+    // What does not pass is at least what a short at the far end would draw.
+    return Number.isFinite(amps) ? amps : x[0]! / ohms(x);
+  };
+  return {
+    inputs: [volts, length, copper, watts],
+    amps,
+    watts: (x) => amps(x) * x[0]!,
+    about: (x) => (x[3]! / x[0]!) * (1 + (ohms(x) * x[3]!) / x[0]! ** 2),
+  };
+}

@@ -1,0 +1,146 @@
+import type { Built } from '../../../build/build';
+import { constant, given, type Given } from '../../../build/given';
+import { feed, type Fed } from '../../../feed/network';
+import { leadOhms } from '../../../feed/copper';
+import {
+  isBody,
+  isDrive,
+  isFitting,
+  isLead,
+  type FedFrom,
+  type Lead,
+  type Part,
+  type Supplied,
+} from '../../../kit/types';
+import { outletsOn, type RigOutlet } from './outlets';
+
+/** Something on the rig that takes power. */
+export interface Device {
+  /** Which it is: the camera, or a use of a list of the rig. */
+  list: 'body' | 'drives' | 'fitted';
+  id: string;
+  part: Part & Supplied;
+}
+
+/** What feeds a device. */
+export interface Feed {
+  device: Device;
+  from: FedFrom;
+  /** Null where the part with the outlet, or the outlet, is not on the rig any more. */
+  out: RigOutlet | null;
+  /** The lead; null where none is chosen. */
+  lead: Lead | null;
+}
+
+/**
+ * Kinds that take power whatever is known of them. Others count once something is said to feed them:
+ * many a microphone has a cell of its own, a dummy battery only passes on.
+ */
+const ALWAYS: ReadonlySet<string> = new Set([
+  'body',
+  'motor',
+  'monitor',
+  'recorder',
+  'finder',
+  'radio',
+  'hand-unit',
+]);
+
+/** A device's name in keys: `body`, `fitted:screen`. */
+export const deviceKey = ({ list, id }: Device) => (list === 'body' ? 'body' : `${list}:${id}`);
+
+/** All that takes power on a rig, the camera first, then by id. */
+export function devicesOn({ rig, kit }: Built): { device: Device; from: FedFrom | undefined }[] {
+  const list: { device: Device; from: FedFrom | undefined }[] = [];
+  const add = (where: Device['list'], id: string, part: Part | undefined, from?: FedFrom) => {
+    if (!isBody(part) && !isDrive(part) && !isFitting(part)) return;
+    if (ALWAYS.has(part.kind) || from)
+      list.push({ device: { list: where, id, part: part as Device['part'] }, from });
+  };
+  const byId = <T extends { id: string }>(l: readonly T[] | undefined) =>
+    [...(l ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+  if (rig.body !== null) add('body', 'body', kit.get(rig.body), rig.outlet);
+  for (const u of byId(rig.drives)) add('drives', u.id, kit.get(u.part), u.outlet);
+  for (const u of byId(rig.fitted)) add('fitted', u.id, kit.get(u.part), u.outlet);
+  return list;
+}
+
+/** Everything that is fed, and by what. */
+export function feedsOn(built: Built): Feed[] {
+  const outlets = outletsOn(built);
+  return devicesOn(built).flatMap(({ device, from }) => {
+    if (!from) return [];
+    const lead = from.lead === undefined ? undefined : built.kit.get(from.lead);
+    return [
+      {
+        device,
+        from,
+        out: outlets.find((o) => o.from === from.from && o.id === from.id) ?? null,
+        lead: isLead(lead) ? lead : null,
+      },
+    ];
+  });
+}
+
+/** What takes power and is fed by nothing that anybody said. */
+export function unfedOn(built: Built): Device[] {
+  return devicesOn(built).flatMap(({ device, from }) =>
+    from || device.part.ownPack === true ? [] : [device],
+  );
+}
+
+/** What takes power of which it is not known what feeds it: by nothing, or by what gives nothing here. */
+export function inTheDark(built: Built): Device[] {
+  return [
+    ...unfedOn(built),
+    ...feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device])),
+  ];
+}
+
+/** A device is asked for half as much again as at work, at most, where nobody said. Common practice, no source. */
+const PEAK = 1.5;
+
+/** What a device takes at most; where nobody said, from what it takes at work to half as much again. */
+export function peakOf(part: Device['part']): Given {
+  const peak = given(part, 'wattsPeak');
+  if (peak.known) return peak;
+  const work = given(part, 'watts');
+  if (!work.known) return work;
+  const { lo, hi } = work.known;
+  return {
+    ...peak,
+    known: {
+      value: (lo + hi * PEAK) / 2,
+      tol: (hi * PEAK - lo) / 2,
+      from: 'guess',
+      lo,
+      hi: hi * PEAK,
+    },
+  };
+}
+
+/** The numbers of a lead; missing ones while none is chosen. */
+export function leadGivens({ lead, out, device }: Feed): [length: Given, copper: Given] {
+  if (lead) return [given(lead, 'length'), given(lead, 'copper')];
+  const name = `lead from ${out?.name ?? 'the outlet'} to ${device.part.name}`;
+  return [constant(name, 'mm', null), constant(name, 'mm2', null)];
+}
+
+/**
+ * Volts and amps at the end of a lead: `V = source - I R`, constant watts, copper at 20 C.
+ *
+ * @param x volts at the outlet, length mm, conductor mm2, watts
+ * @returns nothing at all where the lead does not pass what is drawn
+ */
+export function atInlet([volts, length, copper, watts]: readonly number[]): {
+  volts: number;
+  amps: number;
+} {
+  const tree: Fed = {
+    is: 'lead',
+    id: 'lead',
+    ohms: leadOhms(length! / 1000, copper!),
+    to: { is: 'device', id: 'device', watts: watts! },
+  };
+  return feed(volts!, tree)?.get('device') ?? { volts: 0, amps: Infinity };
+}

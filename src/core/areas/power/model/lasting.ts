@@ -1,0 +1,58 @@
+import { constant, given, type Given } from '../../../build/given';
+import type { Built } from '../../../build/build';
+import { drawOf } from './draw';
+import type { Source } from './sources';
+
+/** The efficiency of a regulated outlet is known no better than this. Common practice, no source. */
+const DOUBT = 0.07;
+
+/** 1 for what passes the volts of its pack. */
+function efficiencyOf(built: Built, name: string, passes: boolean): Given | null {
+  if (passes) return null;
+  const value = built.rules['power.efficiency'];
+  const [lo, hi] = [Math.max(0.05, value - DOUBT), Math.min(1, value + DOUBT)];
+  return constant(`efficiency of ${name}`, 'x', {
+    value,
+    tol: Math.max(value - lo, hi - value),
+    from: 'guess',
+    lo,
+    hi,
+  });
+}
+
+/** What a source holds, and what is taken of it at work, from its inputs in their order. */
+export interface Lasting {
+  inputs: readonly Given[];
+  /** Watt-hours of all of its packs. */
+  held: (x: readonly number[]) => number;
+  /** Share of them that is counted on. */
+  usable: number;
+  /** Watts that are taken: what leads lose and regulated outlets turn into heat counted in. */
+  watts: (x: readonly number[]) => number;
+}
+
+/** @param source all of whose feeds have an outlet that is there */
+export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
+  const full = packs.map((p) => given(p.part, 'wattHours'));
+  const draws = feeds.map((f) => {
+    const draw = drawOf(f, f.out!.volts, 'work');
+    const eff = efficiencyOf(built, f.out!.name, f.out!.outlet.passes === true);
+    return { draw, inputs: [...draw.inputs, ...(eff ? [eff] : [])] };
+  });
+  const starts: number[] = [];
+  let n = full.length;
+  for (const d of draws) {
+    starts.push(n);
+    n += d.inputs.length;
+  }
+  return {
+    inputs: [...full, ...draws.flatMap((d) => d.inputs)],
+    held: (x) => full.reduce((sum, _, i) => sum + x[i]!, 0),
+    usable: built.rules['power.usable'],
+    watts: (x) =>
+      draws.reduce((sum, { draw, inputs }, i) => {
+        const own = x.slice(starts[i], starts[i]! + inputs.length);
+        return sum + draw.watts(own) / (own[draw.inputs.length] ?? 1);
+      }, 0),
+  };
+}

@@ -1,0 +1,148 @@
+import type { Built } from '../../../build/build';
+import { RANK, type State, type Verdict } from '../../../checks/finding';
+import { given } from '../../../build/given';
+import { plain } from '../../../quantity/say';
+import type { Fitting, FittedUse } from '../../../kit/types';
+import { atInlet, deviceKey, devicesOn, feedsOn, leadGivens, type Device, type Feed } from './fed';
+import { outletsOn, packsOn, type RigOutlet } from './outlets';
+import { sayHours } from './say';
+
+/** What feeds what, to be drawn: packs at the left, outlets, what is fed at the right. */
+export interface PowerNode {
+  id: string;
+  is: 'pack' | 'outlet' | 'device';
+  name: string;
+  /** A line of figures under the name. */
+  line: string;
+  /** The worst that is said of it; null where nothing is. */
+  state: State | null;
+  outlet?: RigOutlet;
+  device?: Device;
+}
+
+export interface PowerEdge {
+  from: string;
+  to: string;
+  /** Lead, volts and amps on it; nothing between a pack and the plate that it stands on. */
+  name: string;
+  line: string;
+  state: State | null;
+}
+
+export interface PowerTree {
+  nodes: readonly PowerNode[];
+  edges: readonly PowerEdge[];
+}
+
+const packId = (use: string) => `pack ${use}`;
+const outletId = (o: Pick<RigOutlet, 'from' | 'id'>) => `outlet ${o.from}/${o.id}`;
+const deviceId = (d: Device) => `device ${deviceKey(d)}`;
+
+/** Which of several states is shown. */
+const first = (states: readonly State[]): State | null =>
+  states.length === 0 ? null : states.reduce((a, b) => (RANK[b] < RANK[a] ? b : a));
+
+type Said = (...keys: string[]) => State | null;
+
+/**
+ * The tree of a rig.
+ *
+ * @param verdicts what was said of the rig; states are theirs and nobody else's
+ */
+export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree {
+  const said: Said = (...keys) =>
+    first(verdicts.filter((v) => keys.includes(v.key)).map((v) => v.state));
+  const outlets = outletsOn(built);
+  const feeds = feedsOn(built);
+  const devices = devicesOn(built).map(({ device }) => ({
+    device,
+    f: feeds.find((x) => deviceKey(x.device) === deviceKey(device)),
+  }));
+  return {
+    nodes: [
+      ...packsOn(built).map(({ use, part }) => packNode(use, part, verdicts)),
+      ...outlets.map((o) => outletNode(built, o, said)),
+      ...devices.map(({ device, f }) => deviceNode(device, f, said)),
+    ],
+    edges: [
+      ...outlets.flatMap((o) =>
+        o.packs.map((p): PowerEdge => ({
+          from: packId(p),
+          to: outletId(o),
+          name: '',
+          line: '',
+          state: null,
+        })),
+      ),
+      ...devices.flatMap(({ device, f }) => (f?.out ? [leadEdge(device, f, f.out, said)] : [])),
+    ],
+  };
+}
+
+function packNode(use: FittedUse, part: Fitting, verdicts: readonly Verdict[]): PowerNode {
+  const hours = verdicts.find(
+    (v) => v.key === `power.hours:${use.id}` || v.key === `power.hours:${use.to}`,
+  );
+  const wh = given(part, 'wattHours').known;
+  const lasts = hours?.margin
+    ? sayHours(hours.margin.value + (hours.limit?.value ?? 0))
+    : 'hours not known';
+  return {
+    id: packId(use.id),
+    is: 'pack',
+    name: part.name,
+    line: `${wh ? `${plain(wh.value, 0)} Wh` : 'Wh not known'}, ${lasts}`,
+    state: hours?.state ?? null,
+  };
+}
+
+function outletNode(built: Built, o: RigOutlet, said: Said): PowerNode {
+  return {
+    id: outletId(o),
+    is: 'outlet',
+    name: o.outlet.name,
+    line: [
+      `of ${built.kit.get(o.part)?.name ?? o.part}`,
+      o.volts.known ? `${plain(o.volts.known.value, 1)} V` : 'volts not known',
+      o.amps.known ? `up to ${plain(o.amps.known.value, 1)} A` : 'amps not known',
+    ].join(', '),
+    state: said(`power.amps:${o.from}/${o.id}`, `power.port:${o.from}/${o.id}`),
+    outlet: o,
+  };
+}
+
+function deviceNode(device: Device, f: Feed | undefined, said: Said): PowerNode {
+  const { part } = device;
+  const key = deviceKey(device);
+  const watts = given(part, 'watts').known;
+  const own = part.ownPack ? 'own battery' : 'not fed';
+  const none = part.ownPack ? null : said('power.feed');
+  return {
+    id: deviceId(device),
+    is: 'device',
+    name: part.name,
+    line: [watts ? `${plain(watts.value, 0)} W` : 'watts not known', ...(f ? [] : [own])].join(
+      ', ',
+    ),
+    state: f ? said(`power.volts:${key}`, `power.fit:${key}`) : none,
+    device,
+  };
+}
+
+function leadEdge(device: Device, f: Feed, out: RigOutlet, said: Said): PowerEdge {
+  const key = deviceKey(device);
+  const x = [out.volts, ...leadGivens(f), given(device.part, 'watts')].map((g) => g.known?.value);
+  const at = x.every((v) => v !== undefined) ? atInlet(x) : null;
+  return {
+    from: outletId(out),
+    to: deviceId(device),
+    name: f.lead?.name ?? 'no lead chosen',
+    line:
+      at === null
+        ? 'volts not known'
+        : Number.isFinite(at.amps)
+          ? `${plain(at.volts, 1)} V, ${plain(at.amps, 1)} A`
+          : 'does not pass it',
+    state: said(`power.volts:${key}`, `power.fit:${key}`),
+  };
+}

@@ -1,0 +1,31 @@
+import type { Edit } from '../../../edit/edit';
+import { at } from '../../../edit/rig-path';
+import type { Change, FedFrom, Lead, Rig } from '../../../kit/types';
+import type { Device } from '../model/fed';
+
+/** Where it stands on a rig what feeds a device. */
+export const fedPath = (rig: Rig, { list, id }: Pick<Device, 'list' | 'id'>): string[] =>
+  list === 'body' ? at(rig, 'outlet') : at(rig, list, id, 'outlet');
+
+/** Feeds a device from an outlet, by a lead; null: from nothing. */
+export function feedFrom(
+  rig: Rig,
+  device: Pick<Device, 'list' | 'id'>,
+  from: FedFrom | null,
+  title: string,
+): Edit {
+  return { title, changes: [{ path: fedPath(rig, device), value: from ?? undefined }] };
+}
+
+/** Every lead taken out that is a part of the kit; what it fed stays said. */
+export function withoutLead(rig: Rig, lead: Lead['id']): Change[] {
+  const bare = (path: string[], from: FedFrom | undefined): Change[] => {
+    if (from?.lead !== lead) return [];
+    return [{ path, value: { from: from.from, id: from.id } }];
+  };
+  return [
+    ...bare(at(rig, 'outlet'), rig.outlet),
+    ...(rig.drives ?? []).flatMap((u) => bare(at(rig, 'drives', u.id, 'outlet'), u.outlet)),
+    ...(rig.fitted ?? []).flatMap((u) => bare(at(rig, 'fitted', u.id, 'outlet'), u.outlet)),
+  ];
+}

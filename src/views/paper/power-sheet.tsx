@@ -1,0 +1,91 @@
+import { power } from '@/core/areas/power/area';
+import { feedsOn } from '@/core/areas/power/model/fed';
+import { packsOn } from '@/core/areas/power/model/outlets';
+import { powerTree } from '@/core/areas/power/model/tree';
+import { plugOf } from '@/core/engine/plugs';
+import { cabinOf } from '@/core/feed/hours';
+import { STATES } from '@/core/checks/finding';
+import { valueOf } from '@/core/quantity/quantity';
+import { plain, sayLength } from '@/core/quantity/say';
+import { STATE_WORD } from '@/ui/state-mark';
+import type { RigFacts } from '@/views/bench/use-rig';
+import { Finding } from './rig-sheet';
+
+const OWN: ReadonlySet<string> = new Set(power.checks.map((c) => c.id));
+
+/** What feeds what, on paper: the tree as a table, the leads, the packs for whoever carries them. */
+export function PowerSheet({ facts }: { facts: RigFacts }) {
+  const { rig, built, verdicts } = facts;
+  const tree = powerTree(built, verdicts);
+  const name = (id: string) => tree.nodes.find((n) => n.id === id)?.name ?? id;
+  return (
+    <section className="sheet">
+      <h1>{rig.name}: what feeds what</h1>
+      <table>
+        <thead>
+          <tr>
+            <th>what</th>
+            <th>fed from</th>
+            <th>lead</th>
+            <th>arrives</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {tree.nodes
+            .filter((n) => n.is === 'device')
+            .map((n) => {
+              const e = tree.edges.find((x) => x.to === n.id);
+              return (
+                <tr key={n.id}>
+                  <td>{n.name}</td>
+                  <td>{e ? name(e.from) : n.line}</td>
+                  <td>{e?.name}</td>
+                  <td className="figure">{e?.line}</td>
+                  <td>{n.state ? STATE_WORD[n.state] : ''}</td>
+                </tr>
+              );
+            })}
+        </tbody>
+      </table>
+      <h2>Leads</h2>
+      <ul>
+        {feedsOn(built).flatMap((f) =>
+          f.lead
+            ? [
+                <li key={`${f.device.list}${f.device.id}`}>
+                  {f.lead.name}: {plugOf(f.lead.plug)?.name ?? 'plug not known'} to{' '}
+                  {plugOf(f.lead.plugTo)?.name ?? 'plug not known'}, {long(valueOf(f.lead.length))}
+                </li>,
+              ]
+            : [],
+        )}
+      </ul>
+      <h2>Packs, for the carrier</h2>
+      <ul>
+        {packsOn(built).map(({ use, part }) => {
+          const wh = valueOf(part.wattHours);
+          return (
+            <li key={use.id}>
+              {part.name}:{' '}
+              {wh === null
+                ? 'watt-hours not known'
+                : `${plain(wh, 0)} Wh; in the cabin ${cabinOf(wh)}`}
+            </li>
+          );
+        })}
+      </ul>
+      <p>Always ask the carrier; cover the contacts.</p>
+      <h2>What is said of it</h2>
+      <ul>
+        {STATES.flatMap((state) => verdicts.filter((v) => OWN.has(v.id) && v.state === state)).map(
+          (v) => (
+            <Finding key={v.key} v={v} />
+          ),
+        )}
+      </ul>
+    </section>
+  );
+}
+
+const long = (mm: number | null) => (mm === null ? 'length not known' : sayLength(mm, 0));

@@ -1,0 +1,108 @@
+'use client';
+
+import {
+  deviceKey,
+  devicesOn,
+  feedsOn,
+  type Device,
+  type Feed,
+} from '@/core/areas/power/model/fed';
+import { freeLeads } from '@/core/areas/power/model/offers';
+import { outletsOn } from '@/core/areas/power/model/outlets';
+import { goesBetween } from '@/core/areas/power/model/plugs';
+import { feedFrom } from '@/core/areas/power/moves/feed';
+import type { FedFrom } from '@/core/kit/types';
+import { plain } from '@/core/quantity/say';
+import { Choose, Section, useEdit } from '@/views/bench/panel-parts';
+import type { RigFacts } from '@/views/bench/use-rig';
+
+/** Every device as a list: what feeds it, and by which lead. */
+export function Feeds({ facts }: { facts: RigFacts }) {
+  const feeds = feedsOn(facts.built);
+  return (
+    <div className="flex flex-col gap-3 p-3">
+      {devicesOn(facts.built).map(({ device, from }) => {
+        const now = feeds.find((f) => deviceKey(f.device) === deviceKey(device));
+        return (
+          <Section key={deviceKey(device)} title={device.part.name}>
+            <FromWhat facts={facts} device={device} from={from} />
+            {now?.out ? <ByWhat facts={facts} feed={now} /> : null}
+          </Section>
+        );
+      })}
+    </div>
+  );
+}
+
+function FromWhat({
+  facts: { built, rig },
+  device,
+  from,
+}: {
+  facts: RigFacts;
+  device: Device;
+  from: FedFrom | undefined;
+}) {
+  const edit = useEdit();
+  const { name, ownPack } = device.part;
+  const feed = (to: FedFrom | null, title: string) => edit(feedFrom(rig, device, to, title));
+  return (
+    <Choose
+      label="fed from"
+      value={from ? `${from.from}/${from.id}` : ''}
+      none={null}
+      options={[
+        {
+          id: '',
+          name: ownPack ? 'its own battery' : 'nobody said',
+          pick: () => feed(null, `Leave open what feeds ${name}`),
+        },
+        ...outletsOn(built).map((o) => ({
+          id: `${o.from}/${o.id}`,
+          name: `${o.name}${o.volts.known ? `, ${plain(o.volts.known.value, 1)} V` : ''}`,
+          pick: () => feed({ from: o.from, id: o.id }, `Feed ${name} from ${o.name}`),
+        })),
+      ]}
+    />
+  );
+}
+
+const SUITS: Readonly<Record<string, string>> = {
+  true: ', fits',
+  false: ', does not fit',
+  null: '',
+};
+
+function ByWhat({
+  facts: { built, rig },
+  feed: { device, from, out },
+}: {
+  facts: RigFacts;
+  feed: Feed;
+}) {
+  const edit = useEdit();
+  const { name } = device.part;
+  const feed = (lead: string | undefined, title: string) => {
+    const bare = { from: from.from, id: from.id };
+    edit(feedFrom(rig, device, lead === undefined ? bare : { ...bare, lead }, title));
+  };
+  return (
+    <Choose
+      label="lead"
+      value={from.lead ?? ''}
+      none={null}
+      options={[
+        {
+          id: '',
+          name: 'none chosen',
+          pick: () => feed(undefined, `Leave open which lead feeds ${name}`),
+        },
+        ...freeLeads(built, from.lead).map((l) => ({
+          id: l.id,
+          name: `${l.name}${SUITS[String(goesBetween(out!.outlet, l, device.part))]!}`,
+          pick: () => feed(l.id, `Feed ${name} by ${l.name}`),
+        })),
+      ]}
+    />
+  );
+}

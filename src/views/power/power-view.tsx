@@ -1,0 +1,53 @@
+'use client';
+
+import { memo, useEffect, useMemo, useState } from 'react';
+import { powerTree } from '@/core/areas/power/model/tree';
+import { Tabs } from '@/ui/tabs';
+import { useLooking, type Bench } from '@/views/bench/bench';
+import { BenchFindings } from '@/views/bench/findings-panel';
+import { MeasurePanel } from '@/views/bench/measure-panel';
+import { WithRig } from '@/views/bench/with-rig';
+import { PrintButton } from '@/views/paper/print-button';
+import { Feeds } from './feeds';
+import { PowerDiagram } from './power-diagram';
+
+/** What feeds what, by which lead, and for how long. */
+export function PowerView() {
+  return <WithRig>{(bench) => <PowerPlace key={bench.job.id} bench={bench} />}</WithRig>;
+}
+
+const TABS = [
+  { id: 'findings', name: 'Findings' },
+  { id: 'feeds', name: 'Fed by' },
+  { id: 'measure', name: 'Measure' },
+] as const;
+
+const PowerPlace = memo(function PowerPlace({ bench }: { bench: Bench }) {
+  const { job, rig, facts, advice, setArea } = bench;
+  useLooking(bench);
+  useEffect(() => {
+    setArea('power');
+    return () => setArea(null);
+  }, [setArea]);
+  const [tab, setTab] = useState<(typeof TABS)[number]['id']>('findings');
+  const tree = useMemo(() => powerTree(facts.built, facts.verdicts), [facts.built, facts.verdicts]);
+  return (
+    <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <h1 className="sr-only">{`${job.name}: ${rig.name}, power`}</h1>
+      <PowerDiagram facts={facts} tree={tree} />
+      <section
+        aria-label="What feeds what, and what is wrong with it"
+        className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
+      >
+        <Tabs label="Findings, what feeds each" tabs={TABS} tab={tab} onTab={setTab}>
+          {tab === 'findings' ? <BenchFindings underTab bench={bench} facts={facts} /> : null}
+          {tab === 'feeds' ? <Feeds facts={facts} /> : null}
+          {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
+        </Tabs>
+        <div className="flex items-center border-t border-rule px-2 py-0.5">
+          <PrintButton />
+        </div>
+      </section>
+    </div>
+  );
+});
