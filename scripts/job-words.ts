@@ -54,6 +54,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
     'the camera is turned on its side: which of its sides is on top; level when absent',
   'rigs[].hold': 'id of the fitted part that the rig is held by; from below when absent',
   'rigs[].overhead': 'it is above a head, or on a vehicle',
+  'rigs[].celsius': 'how cold or warm it is where it is shot',
   'rigs[].light': 'the light, and how the camera is set to it',
   'rigs[].light.ev': 'exposure value at ISO 100',
   'rigs[].light.iso': 'sensitivity; 800 when absent',

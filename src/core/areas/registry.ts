@@ -10,6 +10,7 @@ import { space } from './space/area';
 import { joints } from './joints/area';
 import { sight } from './sight/area';
 import { carry } from './carry/area';
+import { media } from './media/area';
 import { power } from './power/area';
 
 /** Every area there is, from the image plane outwards, then what stands under and beside. */
@@ -26,4 +27,5 @@ export const AREAS: readonly Area[] = [
   sight,
   carry,
   power,
+  media,
 ];

@@ -42,6 +42,8 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   wheel: true,
   hand: true,
   upright: true,
+  cards: true,
+  celsius: true,
   outlet: true,
   limits: true,
   carry: true,

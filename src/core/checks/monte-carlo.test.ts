@@ -351,6 +351,8 @@ describe('intervals hold what they claim', () => {
       'joint.load-path',
       'joint.screw',
       'joint.twist',
+      'media.minutes',
+      'media.speed',
       'mount.load',
       'power.amps',
       'power.hours',

@@ -58,6 +58,13 @@ function ofConfiguration(rig: RigDoc, configuration: string, change: Change): Ch
   if (whole) return [{ ...change, path: [...prefix, ...path], prune: undefined }].map(bare);
   if (list === 'joints' && inner[0] === 'host')
     return onHost([...prefix, 'joints', id], change.value, low as Fields | undefined, own);
+  // A list below an element (positions of a part) lies over that of the rig as a whole.
+  const [key] = inner as [string];
+  const standing = at(own, [key]) ?? at(low, [key]);
+  if (inner.length > 1 && Array.isArray(standing)) {
+    const next = at(applyChange({ [key]: standing }, { ...change, path: inner }), [key]);
+    return leaves(prefix, [list!, id, key], next, at(low, [key]), at(own, [key]));
+  }
   // On another host nothing of the place below is left.
   const under = moved(own, low) ? undefined : at(low, inner);
   const said = inner[0] === 'place' ? under : at(low, inner);

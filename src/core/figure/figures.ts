@@ -3,6 +3,7 @@ import { figures as drive } from '../areas/drive/kit/figure';
 import { figures as front } from '../areas/front/kit/figure';
 import { figures as joints } from '../areas/joints/kit/figure';
 import { figures as mount } from '../areas/mount/kit/figure';
+import { figures as media } from '../areas/media/kit/figure';
 import { figures as power } from '../areas/power/kit/figure';
 import { figures as rods } from '../areas/rods/kit/figure';
 import { figures as space } from '../areas/space/kit/figure';
@@ -25,6 +26,7 @@ const FIGURES: Readonly<Record<Kind, DrawFigure>> = {
   ...joints,
   ...carry,
   ...power,
+  ...media,
 };
 
 /**

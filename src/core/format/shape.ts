@@ -232,6 +232,7 @@ const rig = object(
     upright: { is: 'choice', values: ['left', 'right'] },
     hold: id,
     overhead: { is: 'flag' },
+    celsius: number(-60, 60, 'C'),
     uses: list(object({ id, ...used }, ['id', 'role', 'part']), 1000),
     joints: list(object({ id, ...seated }, ['id', 'kind', 'guest']), 2000),
     links: list(

@@ -8,6 +8,7 @@ import { kinds as space } from '../areas/space/kit/kinds';
 import { kinds as joints } from '../areas/joints/kit/kinds';
 import type { Field, KindDef } from '../engine/field';
 import { kinds as carry } from '../areas/carry/kit/kinds';
+import { kinds as media } from '../areas/media/kit/kinds';
 import { kinds as power } from '../areas/power/kit/kinds';
 
 export type * from '../engine/field';
@@ -27,6 +28,7 @@ const ALL = {
   ...joints,
   ...carry,
   ...power,
+  ...media,
 } satisfies Record<string, KindDef>;
 
 /** Every kind of part that this version knows, by its word in a file. */

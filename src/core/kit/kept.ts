@@ -118,6 +118,7 @@ export interface RigDoc {
   upright?: 'left' | 'right';
   hold?: string;
   overhead?: boolean;
+  celsius?: number;
   uses: Use[];
   joints: Joint[];
   links: Link[];

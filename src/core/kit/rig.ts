@@ -98,6 +98,12 @@ export interface GearUse {
   turns: 'focus' | 'iris' | 'zoom';
 }
 
+/** A card or drive in the camera. */
+export interface CardUse {
+  id: string;
+  part: string;
+}
+
 /** What feeds something: a fitted part, one of its outlets, and the lead between. */
 export interface FedFrom {
   from: string;
@@ -339,6 +345,9 @@ export interface Rig {
   hand?: 'focus' | 'zoom';
   /** The camera is turned on its side: which of its sides is on top; level when absent. */
   upright?: 'left' | 'right';
+  cards?: CardUse[];
+  /** How cold or warm it is where it is shot, C; a room when absent. */
+  celsius?: number;
   /** What feeds the camera. */
   outlet?: FedFrom;
   limits?: SpaceLimits;

@@ -7,6 +7,7 @@ import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import { CARRIER_KINDS, type Carrier } from '../areas/carry/kit/parts';
+import type { Card } from '../areas/media/kit/parts';
 import type { Lead } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
@@ -24,6 +25,7 @@ export type * from '../areas/space/kit/parts';
 export type * from '../areas/joints/kit/parts';
 export type * from '../areas/carry/kit/parts';
 export type * from '../areas/power/kit/parts';
+export type * from '../areas/media/kit/parts';
 export type * from './parts';
 export type { Kind } from './fields';
 export type * from './records';
@@ -121,6 +123,10 @@ export function isKey(p: Part | null | undefined): p is Key {
 
 export function isLead(p: Part | null | undefined): p is Lead {
   return p?.kind === 'lead';
+}
+
+export function isCard(p: Part | null | undefined): p is Card {
+  return p?.kind === 'card';
 }
 
 /** How many of this piece are on hand; a part that does not say counts as one. */

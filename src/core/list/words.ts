@@ -63,6 +63,7 @@ export const KIND_WORDS: Readonly<Partial<Record<Kind, readonly string[]>>> = {
   radio: ['receiver', 'transmitter', 'wireless', 'radio', 'tx', 'rx'],
   screw: ['screw', 'bolt', 'screws'],
   key: ['key', 'hex key', 'allen key', 'driver', 'screwdriver', 'tool'],
+  card: ['card', 'media', 'memory card', 'drive', 'cards', 'ssd'],
   lead: ['lead', 'cable', 'power cable', 'wire', 'leads', 'cables'],
   accessory: ['accessory', 'misc', 'other', 'accessories', 'sundries'],
 };
@@ -154,6 +155,8 @@ export const FIELD_WORDS: Readonly<Record<string, readonly string[]>> = {
   voltsFrom: ['volts from', 'min volts', 'voltage min', 'voltage'],
   voltsTo: ['volts to', 'max volts', 'voltage max'],
   watts: ['watts', 'draw', 'power', 'consumption', 'power draw', 'w'],
+  gigabytes: ['gigabytes', 'gb', 'size gb'],
+  sustained: ['sustained', 'mb/s', 'write speed'],
   wattsPeak: ['peak watts', 'max watts', 'peak draw'],
   inlet: ['inlet', 'power input', 'power connector'],
   copper: ['conductor', 'copper', 'cross section', 'mm2'],

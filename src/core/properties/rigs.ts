@@ -1,6 +1,6 @@
 import { devicesOn } from '../areas/power/model/fed';
 import { outletsOn } from '../areas/power/model/outlets';
-import { feedFrom } from '../areas/power/moves/feed';
+import { feedFrom, setCelsius } from '../areas/power/moves/feed';
 import { build } from '../build/build';
 import { setLimits } from '../areas/space/moves/fitted';
 import fc from 'fast-check';
@@ -178,6 +178,7 @@ function settings(job: Job, rig: Rig): Edit[] {
         ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { on }, 'x')] : []),
       ]),
     ...feedings(job, rig),
+    setCelsius(rig, -10),
     tieLensFoot(rig, true, 'x'),
     ...(rig.box
       ? ['both', 'clip-on', 'rods'].map((value) => ({

@@ -13,6 +13,7 @@ import { plateRole } from '../areas/rods/roles/plate';
 import { rodsRole } from '../areas/rods/roles/rods';
 import { spacerRole } from '../areas/rods/roles/spacer';
 import { fittedRole } from '../areas/space/roles/fitted';
+import { cardRole } from '../areas/media/roles/card';
 import { leadRole } from '../areas/power/roles/lead';
 import { supportRole } from '../areas/support/roles/support';
 import type { Role } from '../edit/role';
@@ -38,4 +39,5 @@ export const ROLES: readonly Role[] = [
   fittedRole,
   carrierRole,
   leadRole,
+  cardRole,
 ];

@@ -69,6 +69,8 @@ export const RULE_NAMES: Readonly<Record<RuleId, string>> = {
   'carry.headroom': 'air under a ceiling',
   'carry.eyes': 'lens off the height of the eyes that is let go',
   'carry.ballast': 'dead weight may balance a rig, after all that is useful',
+  'media.spare': 'speed of a card over the data rate',
+  'media.rolling': 'share of the time that is rolled',
   'power.usable': 'share of a pack that is counted on',
   'power.volts-reserve': 'volts in hand at an inlet',
   'power.efficiency': 'efficiency of a regulated outlet',

@@ -184,6 +184,14 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'A hand, a cable or a screw head finds its way in between.',
     otherSchool: 'A screen that just clears opens all the same.',
   },
+  'media.spare': {
+    reason: 'A card that just keeps up drops frames when it is warm or nearly full.',
+    otherSchool: 'What the maker of the camera lists is tested; the figure alone will do.',
+  },
+  'media.rolling': {
+    reason: 'Most of the time is spent on setting up; a third of it rolled is a busy hour.',
+    otherSchool: 'Interviews and events roll through: all of it counts.',
+  },
   'power.usable': {
     reason: 'Packs age, cold takes its share, and devices give up before a pack is empty.',
     otherSchool: 'New packs in a warm room give all that is written on them.',

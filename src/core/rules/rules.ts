@@ -8,6 +8,7 @@ import { rules as space } from '../areas/space/kit/rules';
 import { rules as sight } from '../areas/sight/kit/rules';
 import { rules as joints } from '../areas/joints/kit/rules';
 import { rules as carry } from '../areas/carry/kit/rules';
+import { rules as media } from '../areas/media/kit/rules';
 import { rules as power } from '../areas/power/kit/rules';
 import type { RuleChoice } from '../kit/types';
 import type { Rule } from '../engine/rule';
@@ -31,6 +32,7 @@ export const RULES = [
   ...joints,
   ...carry,
   ...power,
+  ...media,
 ] as const satisfies readonly Rule[];
 
 export type RuleId = (typeof RULES)[number]['id'];

@@ -205,6 +205,7 @@ const WHOLE: readonly (readonly [keyof RigDoc, string])[] = [
   ['upright', 'the side on top'],
   ['hold', 'held by'],
   ['overhead', 'above a head, or on a vehicle'],
+  ['celsius', 'temperature'],
 ];
 
 function wholeWords(a: RigDoc, b: RigDoc, kit: ReadonlyMap<string, Part>): RigChange[] {

@@ -5,6 +5,7 @@ import { typical as front } from '../areas/front/kit/typical';
 import { usualInterfaces } from '../areas/joints/kit/usual';
 import { typical as joints } from '../areas/joints/kit/typical';
 import { typical as mount } from '../areas/mount/kit/typical';
+import { typical as media } from '../areas/media/kit/typical';
 import { typical as power } from '../areas/power/kit/typical';
 import { typical as rods } from '../areas/rods/kit/typical';
 import { typical as space } from '../areas/space/kit/typical';
@@ -29,6 +30,7 @@ export const SHELF: readonly Typical[] = [
   ...joints,
   ...carry,
   ...power,
+  ...media,
 ];
 
 const BY_ID = new Map(SHELF.map((t) => [t.id, t]));

@@ -106,6 +106,9 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   'made for': 'the bodies that its maker names',
   'clear diameter': 'free opening for the light',
   'what it does': 'ND, polariser, diffusion, streak, close-up or clear',
+  'sustained write':
+    'what it writes for as long as it takes, warm and nearly full; labels say the fastest moment',
+  'data rate': 'of the recording; a variable one at its greatest',
   inlet: 'the plug that goes into it',
   'runs on a battery of its own': 'whether it needs nothing of the rig to work',
   socket: 'the plug that goes into this outlet',
@@ -193,5 +196,6 @@ export const ON_KIND: Readonly<Record<string, string>> = {
   'rods length': 'of one rod; several lengths are several parts',
   'rod diameter': 'of the rod, by calipers',
   'screw length': 'under the head to the tip',
+  'card holds': 'decimal gigabytes',
   'lead length': 'from plug to plug, coiled ones drawn out',
 };

@@ -203,6 +203,11 @@ export const BETWEEN: ReadonlySet<string> = new Set([
 /** Units as they stand behind numbers. */
 export const UNITS: Readonly<Record<string, string>> = {
   mm: 'millimetres',
+  C: 'degrees Celsius',
+  GB: 'gigabytes, a thousand million bytes each',
+  'MB/s': 'megabytes a second: 8 megabits each',
+  'Mb/s': 'megabits a second',
+  min: 'minutes',
   mm2: 'square millimetres of copper',
   m: 'metres',
   in: 'inches, 25.4 mm',

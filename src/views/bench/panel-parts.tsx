@@ -119,6 +119,7 @@ export function Piece({
 const OPEN = {
   mm: { least: -20_000, most: 20_000, else: 'A number, like 240.' },
   deg: { least: -360, most: 360, else: 'An angle in degrees, like 30.' },
+  C: { least: -60, most: 60, else: 'Degrees Celsius, like -5.' },
   min: { least: 0, most: 1440, else: 'Minutes, like 4.' },
   g: { least: 1, most: 1_000_000, else: 'A mass, like 4500 or 4.5 kg.' },
 } as const;

@@ -10,17 +10,25 @@ import {
 import { freeLeads } from '@/core/areas/power/model/offers';
 import { outletsOn } from '@/core/areas/power/model/outlets';
 import { goesBetween } from '@/core/areas/power/model/plugs';
-import { feedFrom } from '@/core/areas/power/moves/feed';
+import { feedFrom, setCelsius } from '@/core/areas/power/moves/feed';
 import type { FedFrom } from '@/core/kit/types';
 import { plain } from '@/core/quantity/say';
-import { Choose, Section, useEdit } from '@/views/bench/panel-parts';
+import { Amount, Choose, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 
 /** Every device as a list: what feeds it, and by which lead. */
 export function Feeds({ facts }: { facts: RigFacts }) {
+  const edit = useEdit();
   const feeds = feedsOn(facts.built);
   return (
     <div className="flex flex-col gap-3 p-3">
+      <Amount
+        label="temperature"
+        value={facts.rig.celsius}
+        unit="C"
+        hint="as in a room"
+        onKeep={(celsius) => edit(setCelsius(facts.rig, celsius))}
+      />
       {devicesOn(facts.built).map(({ device, from }) => {
         const now = feeds.find((f) => deviceKey(f.device) === deviceKey(device));
         return (

@@ -1,12 +1,15 @@
 import { graphlib, layout } from '@dagrejs/dagre';
-import type { PowerTree } from '@/core/areas/power/model/tree';
+import type { PowerNode, PowerTree } from '@/core/areas/power/model/tree';
 
 /** How wide each sort of box is, and how tall all of them are, px. */
-export const WIDE = { pack: 150, outlet: 186, device: 190 } as const;
+const WIDE = { pack: 150, outlet: 186, device: 190 } as const;
 export const TALL = 68;
+const GAP = 14;
 const LABEL = { w: 132, h: 40 };
 
 export interface Laid {
+  /** How wide each sort of box is. */
+  wide: Readonly<Record<PowerNode['is'], number>>;
   w: number;
   h: number;
   /** Upper left corner of each node, by id. */
@@ -16,6 +19,45 @@ export interface Laid {
     points: readonly (readonly [number, number])[];
     label: readonly [number, number];
   }[];
+}
+
+/** On a phone: packs on top, outlets under each other, what is fed beside its outlet or below. */
+export function laidNarrow({ nodes, edges }: PowerTree, width: number): Laid {
+  const w = Math.floor((width - 3 * GAP) / 2);
+  const at = new Map<string, readonly [number, number]>();
+  let y = GAP;
+  const is = (of: PowerNode['is']) => nodes.filter((n) => n.is === of);
+  for (const n of is('pack')) {
+    at.set(n.id, [GAP, y]);
+    y += TALL + GAP;
+  }
+  for (const n of is('outlet')) {
+    at.set(n.id, [GAP, y]);
+    const fed = edges.filter((e) => e.from === n.id);
+    fed.forEach((e, i) => at.set(e.to, [2 * GAP + w, y + i * (TALL + GAP)]));
+    y += Math.max(1, fed.length) * (TALL + GAP);
+  }
+  for (const n of is('device'))
+    if (!at.has(n.id)) {
+      at.set(n.id, [2 * GAP + w, y]);
+      y += TALL + GAP;
+    }
+  const ways = edges.map((e): Laid['ways'][number] => {
+    const [a, b] = [at.get(e.from)!, at.get(e.to)!];
+    const [from, to] = [a[1] + TALL / 2, b[1] + TALL / 2];
+    // Contacts run down beside the outlets, leads between them and what they feed.
+    const [x, turn] = e.name === '' ? [a[0], a[0] - GAP / 2] : [a[0] + w, b[0] - GAP / 2];
+    return {
+      points: [
+        [x, from],
+        [turn, from],
+        [turn, to],
+        [b[0], to],
+      ],
+      label: [turn, from],
+    };
+  });
+  return { w: width, h: y, at, ways, wide: { pack: w, outlet: w, device: w } };
 }
 
 /** Lays the tree out in layers from left to right: sources, outlets, what is fed. */
@@ -58,5 +100,5 @@ export function laidOut({ nodes, edges }: PowerTree): Laid {
     };
   });
   const { width, height } = g.graph() as { width: number; height: number };
-  return { w: width, h: height, at, ways };
+  return { w: width, h: height, at, ways, wide: WIDE };
 }

@@ -5,11 +5,12 @@ import { offersOf, type Offer } from '@/core/areas/power/model/offers';
 import { deviceKey } from '@/core/areas/power/model/fed';
 import type { PowerEdge, PowerNode, PowerTree } from '@/core/areas/power/model/tree';
 import { feedFrom } from '@/core/areas/power/moves/feed';
+import { useSize } from '@/ui/use-size';
 import { STATE_TEXT, STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import { useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { laidOut, TALL, WIDE, type Laid } from './layout';
+import { laidNarrow, laidOut, TALL, type Laid } from './layout';
 
 /**
  * The tree of what feeds what. An outlet is pressed, what it can feed lights up and says by which lead,
@@ -25,7 +26,9 @@ export const PowerDiagram = memo(function PowerDiagram({
   const { built, rig } = facts;
   const edit = useEdit();
   const sheet = usePartSheet();
-  const laid = useMemo(() => laidOut(tree), [tree]);
+  const { ref, w } = useSize({ w: 800, h: 400 }, { w: 300, h: 200 });
+  const narrow = w < 560;
+  const laid = useMemo(() => (narrow ? laidNarrow(tree, w) : laidOut(tree)), [tree, narrow, w]);
   const [open, setOpen] = useState<string | null>(null);
   const from = tree.nodes.find((n) => n.id === open)?.outlet ?? null;
   const offers = useMemo(
@@ -61,6 +64,7 @@ export const PowerDiagram = memo(function PowerDiagram({
           : 'Press an outlet to see what it can feed.'}
       </p>
       <div
+        ref={ref}
         className="min-h-72 flex-1 overflow-auto"
         tabIndex={0}
         role="group"
@@ -72,12 +76,14 @@ export const PowerDiagram = memo(function PowerDiagram({
               <Way key={`${e.from} ${e.to} ${i}`} edge={e} points={laid.ways[i]!.points} />
             ))}
           </svg>
-          <Labels tree={tree} laid={laid} />
+          {narrow ? null : <Labels tree={tree} laid={laid} />}
           {tree.nodes.map((n) => (
             <Box
               key={n.id}
               node={n}
               at={laid.at.get(n.id)!}
+              wide={laid.wide[n.is]}
+              arrives={narrow ? tree.edges.find((e) => e.to === n.id && e.name !== '') : undefined}
               open={open === n.id}
               offer={offers.get(n.id) ?? null}
               onPress={n.is === 'pack' ? null : () => press(n)}
@@ -137,18 +143,23 @@ const LIT: Record<Offer['can'], string> = {
 function Box({
   node,
   at,
+  wide,
+  arrives,
   open,
   offer,
   onPress,
 }: {
   node: PowerNode;
   at: readonly [number, number];
+  wide: number;
+  /** Where there is no room for words on the line: what comes in by it. */
+  arrives: PowerEdge | undefined;
   open: boolean;
   offer: Offer | null;
   onPress: (() => void) | null;
 }) {
-  const words = offer ? offer.why : node.line;
-  const place = { left: at[0], top: at[1], width: WIDE[node.is], height: TALL };
+  const words = offer ? offer.why : arrives ? `${arrives.line}, ${arrives.name}` : node.line;
+  const place = { left: at[0], top: at[1], width: wide, height: TALL };
   const look = `absolute flex flex-col justify-center border px-2 text-left leading-tight ${
     node.is === 'pack'
       ? 'bg-metal border-edge'

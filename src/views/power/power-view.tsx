@@ -8,6 +8,7 @@ import { BenchFindings } from '@/views/bench/findings-panel';
 import { MeasurePanel } from '@/views/bench/measure-panel';
 import { WithRig } from '@/views/bench/with-rig';
 import { PrintButton } from '@/views/paper/print-button';
+import { Cards } from './cards';
 import { Feeds } from './feeds';
 import { PowerDiagram } from './power-diagram';
 
@@ -19,6 +20,7 @@ export function PowerView() {
 const TABS = [
   { id: 'findings', name: 'Findings' },
   { id: 'feeds', name: 'Fed by' },
+  { id: 'cards', name: 'Cards' },
   { id: 'measure', name: 'Measure' },
 ] as const;
 
@@ -42,6 +44,7 @@ const PowerPlace = memo(function PowerPlace({ bench }: { bench: Bench }) {
         <Tabs label="Findings, what feeds each" tabs={TABS} tab={tab} onTab={setTab}>
           {tab === 'findings' ? <BenchFindings underTab bench={bench} facts={facts} /> : null}
           {tab === 'feeds' ? <Feeds facts={facts} /> : null}
+          {tab === 'cards' ? <Cards facts={facts} /> : null}
           {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
         </Tabs>
         <div className="flex items-center border-t border-rule px-2 py-0.5">

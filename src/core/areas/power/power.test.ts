@@ -67,7 +67,7 @@ describe('volts at an inlet', () => {
     const v = of(rigged([body({ from: 'plate', id: 'v14' })]).said, 'power.volts:body')!;
     expect(v.state).toBe('unknown');
     expect(v.wanted[0]).toMatch(
-      /^A lead from two-pin tap to round push-pull, 2 pins, with at least/,
+      /^From 14.4 V outlet of Raft plate: a lead from two-pin tap to round push-pull, 2 pins, with at least/,
     );
     const area = Number(/least ([\d.]+) mm2/.exec(v.wanted[0]!)![1]);
     const made = (copper: number) =>
@@ -268,6 +268,16 @@ describe('hours', () => {
     expect(fixes.map((f) => f.title)).toContain('Use Keel 150 instead of Keel 98');
   });
 
+  test('in the cold a pack gives less: 0.7 at 0 C, 0.55 at -10 C, in place of 0.85', () => {
+    const at = (celsius?: number) => {
+      const { said } = rigged([{ path: ['rigs', RIG, 'celsius'], value: celsius }]);
+      return of(said, 'power.hours:plate')!.margin!.value;
+    };
+    expect(at(0) / at()).toBeCloseTo(0.7 / 0.85, 9);
+    expect(at(-10) / at()).toBeCloseTo(0.55 / 0.85, 9);
+    expect(at(20)).toBeCloseTo(at(), 9);
+  });
+
   test('in words', () => {
     expect([sayHours(0.66), sayHours(1), sayHours(2.999)]).toEqual(['40 min', '1 h 00', '3 h 00']);
     expect(cabinOf(98)).toBe('usually free');
@@ -355,6 +365,54 @@ describe('a tree that is proposed', () => {
     const titles = fixesFor(built, v, shared(job)).map((f) => f.title);
     expect(titles).toContain(
       'Feed Pellin Pocket from 14.4 V outlet of Raft plate by Painter lead and Pane 5 from 8 V outlet of Raft plate by Lanyard lead',
+    );
+  });
+});
+
+describe('caught, with what cures it', () => {
+  test('a dummy battery without a converter on a pack of four cells: do not plug it in', () => {
+    const { said } = rigged([
+      {
+        path: ['rigs', RIG, 'fitted', 'dummy'],
+        value: {
+          id: 'dummy',
+          part: 'dummy-b',
+          on: 'rear',
+          to: 'cage',
+          outlet: { from: 'plate', id: 'v14' },
+        },
+      },
+    ]);
+    const v = of(said, 'power.volts:fitted:dummy')!;
+    expect(v.state).toBe('fail');
+    expect(v.why).toContain('do not plug it in');
+    // Near miss: eight volts are inside its window.
+    const eight = rigged([
+      {
+        path: ['rigs', RIG, 'fitted', 'dummy'],
+        value: {
+          id: 'dummy',
+          part: 'dummy-b',
+          on: 'rear',
+          to: 'cage',
+          outlet: { from: 'plate', id: 'v8' },
+        },
+      },
+    ]).said;
+    expect(of(eight, 'power.volts:fitted:dummy')!.state).not.toBe('fail');
+  });
+
+  test('a motor that stalls at the end of its lead is fed from the next outlet, by the lead that goes', () => {
+    const built = build(
+      base,
+      base.rigs.find((r) => r.id === 'anamorphic')!,
+      shared(base),
+    );
+    const v = check(built).find((x) => x.id === 'drive.torque')!;
+    expect(v.state).toBe('fail');
+    expect(v.why).toContain('at 4.8 V');
+    expect(fixesFor(built, v, shared(base)).map((f) => f.title)).toContain(
+      'Feed Ratchet motor from 8 V outlet of Raft plate by Tether lead',
     );
   });
 });

@@ -53,6 +53,7 @@ export const kinds = {
             min: 1,
             max: 100000,
           },
+          quantity('rate', 'data rate', 'Mb/s', 'exact', 0.1, 1e6),
           { type: 'number', key: 'fps', label: 'fastest', unit: 'fps', min: 0.01, max: 100000 },
           { type: 'text', key: 'note', label: 'note', max: 400 },
         ],

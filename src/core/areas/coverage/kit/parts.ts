@@ -21,6 +21,8 @@ export interface Mode {
   pxW?: number;
   pxH?: number;
   fps?: number;
+  /** Greatest data rate, Mb/s. */
+  rate?: QuantityInput;
   note?: string;
 }
 

@@ -34,7 +34,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
         ? [
             { path: at(rig, 'body'), value: null },
             { path: at(rig, 'mode'), value: null },
-            ...unset(rig, 'wheel', 'screenShut'),
+            ...unset(rig, 'wheel', 'screenShut', 'outlet'),
           ]
         : [],
   },

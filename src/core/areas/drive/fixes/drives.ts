@@ -5,7 +5,9 @@ import { type Generator, type Candidate, candidate, kitOf, hire } from '../../..
 import type { Verdict } from '../../../checks/finding';
 import { isDriveArm } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
+import { freeLeads } from '../../power/model/offers';
 import { outletsOn } from '../../power/model/outlets';
+import { goesBetween } from '../../power/model/plugs';
 import { ringsThatFit } from '../model/rings';
 import { armOn, setDrive } from '../moves/drive';
 import { putGear } from '../moves/gear';
@@ -59,14 +61,25 @@ function otherGears(built: Built, stand: Stand, { use }: PlacedDrive): Candidate
   );
 }
 
-/** Another outlet to feed it from. */
+/** Another outlet to feed it from, by each lead that goes there; by none where no lead was chosen. */
 function otherOutlets(built: Built, { use, part }: PlacedDrive): Candidate[] {
+  const leads = freeLeads(built, use.outlet?.lead);
   return outletsOn(built)
     .filter((o) => o.from !== use.outlet?.from || o.id !== use.outlet.id)
-    .map((o) => {
-      const outlet = { from: o.from, id: o.id };
-      const edit = setDrive(built.rig, use.id, { outlet }, `Feed ${part.name} from ${o.name}`);
-      return candidate(edit, 0, 0.1, 'outlet');
+    .flatMap((o) => {
+      const bare = { from: o.from, id: o.id };
+      const title = `Feed ${part.name} from ${o.name}`;
+      const by = leads
+        .filter((l) => goesBetween(o.outlet, l, part) === true)
+        .map((l) => {
+          const outlet = { ...bare, lead: l.id };
+          const edit = setDrive(built.rig, use.id, { outlet }, `${title} by ${l.name}`);
+          return candidate(edit, 1, 0.1, 'outlet', hire(l));
+        });
+      return [
+        ...by,
+        candidate(setDrive(built.rig, use.id, { outlet: bare }, title), 0, 0.1, 'outlet'),
+      ];
     });
 }
 

@@ -130,7 +130,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
   const plate = pieceKey('plate');
   const lens = pieceKey('lens');
   // A lead hangs on what it feeds.
-  if (body) put(camera, body.id, rig.outlet?.lead);
+  if (body) put(camera, body.id, rig.outlet?.lead, ...(rig.cards ?? []).map((c) => c.part));
   const under = rig.under ?? [];
   if (under.length > 0) {
     put(plate, ...under.map((u) => u.part));

@@ -53,7 +53,7 @@ function hoursOf(built: Built, source: Source): Verdict[] {
         ? 'What leads that nobody chose lose is not counted.'
         : null,
       why: (o) => {
-        const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}`;
+        const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}`;
         return wanted === undefined ? `${lasts}.` : `${lasts}; the job wants ${sayHours(wanted)}.`;
       },
       sum: (o) => {

@@ -7,6 +7,7 @@ import { plugOf } from '../../../engine/plugs';
 import { leadOhms } from '../../../feed/copper';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
+import { outletsOn, type RigOutlet } from '../model/outlets';
 import { atInlet, deviceKey, feedsOn, leadGivens, peakOf, type Feed } from '../model/fed';
 
 const V = (x: number) => `${plain(x, 1)} V`;
@@ -48,22 +49,38 @@ function voltsOf(built: Built, f: Feed): Verdict {
   return (under.margin?.lo ?? 0) < (over.margin?.lo ?? 0) ? under : over;
 }
 
-/**
- * The lead to look for where what there is does not do: at worst, with the reserve, `R = (V - U) U / P`,
- * and copper by its length (IEC 60028).
- */
-function wantedOf(built: Built, { device: { part }, out, lead }: Feed, v: Verdict): Verdict {
-  if (v.state === 'ok' || (lead && v.state === 'unknown')) return v;
-  const [volts, least, watts] = [out!.least, given(part, 'voltsFrom'), peakOf(part)].map(
-    (g) => g.known,
+/** What to look for where what there is does not do: a lead from its own outlet, or from a free one. */
+function wantedOf(built: Built, f: Feed, v: Verdict): Verdict {
+  if (v.state === 'ok' || (f.lead && v.state === 'unknown')) return v;
+  const used = new Set(feedsOn(built).map((x) => `${x.from.from}/${x.from.id}`));
+  const others = outletsOn(built).filter(
+    (o) => o.packs.length > 0 && !used.has(`${o.from}/${o.id}`),
   );
-  if (!volts || !least || !watts) return v;
+  for (const out of [f.out!, ...others]) {
+    const wanted = leadFor(built, f, out);
+    if (wanted !== null) return { ...said(v), wanted: [wanted] };
+  }
+  return v;
+}
+
+/**
+ * The lead that would do from an outlet: at worst, with the reserve, `R = (V - U) U / P`, and copper by
+ * its length (IEC 60028); null where none would, or a number is missing.
+ */
+function leadFor(built: Built, { device: { part } }: Feed, out: RigOutlet): string | null {
+  const [volts, top, least, most, watts] = [
+    out.least,
+    out.most,
+    given(part, 'voltsFrom'),
+    given(part, 'voltsTo'),
+    peakOf(part),
+  ].map((g) => g.known);
+  if (!volts || !top || !least || !most || !watts) return null;
   const end = least.hi + built.rules['power.volts-reserve'];
-  if (volts.lo <= end || watts.hi <= 0) return v;
+  if (volts.lo <= end || watts.hi <= 0 || top.hi > most.lo) return null;
   const area = leadOhms(1, 1) / (((volts.lo - end) * end) / watts.hi);
   const plug = (id: string | undefined, else_: string) => plugOf(id)?.name ?? else_;
-  const text = `A lead from ${plug(out!.outlet.plug, `what ${out!.name} takes`)} to ${plug(part.inlet, `what ${part.name} takes`)}, with at least ${exact(Math.ceil(area * 100) / 100, 2)} mm2 in each conductor for every metre of it.`;
-  return { ...said(v), wanted: [text] };
+  return `From ${out.name}: a lead from ${plug(out.outlet.plug, 'what goes into it')} to ${plug(part.inlet, `what ${part.name} takes`)}, with at least ${exact(Math.ceil(area * 100) / 100, 2)} mm2 in each conductor for every metre of it.`;
 }
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;

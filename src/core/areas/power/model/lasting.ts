@@ -1,5 +1,6 @@
 import { constant, given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
+import { usableAt } from '../../../feed/hours';
 import { drawOf } from './draw';
 import type { Source } from './sources';
 
@@ -31,6 +32,14 @@ export interface Lasting {
   watts: (x: readonly number[]) => number;
 }
 
+/** Where nobody said how cold it is, a room, C. */
+const ROOM = 20;
+
+/** Share of a pack that is counted on at the temperature of the rig: the house rule is of a room. */
+export function usableOf({ rules, rig }: Built): number {
+  return (rules['power.usable'] * usableAt(rig.celsius ?? ROOM)) / usableAt(ROOM);
+}
+
 /** @param source all of whose feeds have an outlet that is there */
 export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
   const full = packs.map((p) => given(p.part, 'wattHours'));
@@ -48,7 +57,7 @@ export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
   return {
     inputs: [...full, ...draws.flatMap((d) => d.inputs)],
     held: (x) => full.reduce((sum, _, i) => sum + x[i]!, 0),
-    usable: built.rules['power.usable'],
+    usable: usableOf(built),
     watts: (x) =>
       draws.reduce((sum, { draw, inputs }, i) => {
         const own = x.slice(starts[i], starts[i]! + inputs.length);

@@ -17,6 +17,14 @@ export function feedFrom(
   return { title, changes: [{ path: fedPath(rig, device), value: from ?? undefined }] };
 }
 
+/** How cold or warm it is where it is shot, C; undefined: a room. */
+export function setCelsius(rig: Rig, celsius: number | undefined): Edit {
+  return {
+    title: celsius === undefined ? 'At the temperature of a room' : `At ${celsius} C`,
+    changes: [{ path: at(rig, 'celsius'), value: celsius }],
+  };
+}
+
 /** Every lead taken out that is a part of the kit; what it fed stays said. */
 export function withoutLead(rig: Rig, lead: Lead['id']): Change[] {
   const bare = (path: string[], from: FedFrom | undefined): Change[] => {

@@ -1,0 +1,15 @@
+import { COMMON, quantity, type KindDef } from '../../../engine/field';
+
+/** What is recorded on. */
+export const kinds = {
+  card: {
+    one: 'card or drive',
+    many: 'cards and drives',
+    fields: [
+      COMMON[0]!,
+      quantity('gigabytes', 'holds', 'GB', 'exact', 0.1, 1e6, { first: true }),
+      quantity('sustained', 'sustained write', 'MB/s', 'exact', 0.1, 1e5, { first: true }),
+      ...COMMON.slice(1),
+    ],
+  },
+} satisfies Record<string, KindDef>;

@@ -1,0 +1,11 @@
+import type { PartBase } from '../../../engine/part';
+import type { QuantityInput } from '../../../quantity/quantity';
+
+/** A card or drive that is recorded on. */
+export interface Card extends PartBase {
+  kind: 'card';
+  /** Decimal gigabytes. */
+  gigabytes?: QuantityInput;
+  /** What it writes for as long as it takes, MB/s: not the figure of its label. */
+  sustained?: QuantityInput;
+}
