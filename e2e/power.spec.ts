@@ -71,3 +71,33 @@ test('on paper: what feeds what, the leads, and the packs for the carrier', asyn
   await expect(sheet).toContainText('Halyard lead: USB-A to round push-pull, 4 pins, 500 mm');
   await expect(sheet).toContainText('Always ask the carrier');
 });
+
+test('a card that is too slow is said where the cards are, and another put in its place', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  const panel = page.getByRole('tabpanel');
+  await expect(panel).toContainText('Bilge 512 writes 2000 Mb/s');
+  await expect(panel).toContainText('Bilge 512 takes 31 min at 2200 Mb/s');
+  await panel.getByRole('button', { name: 'Take Bilge 512 off' }).click();
+  await expect(panel).toContainText('No card is in the camera yet.');
+  await panel.getByLabel('put in').selectOption('Locker 512');
+  await expect(panel).toContainText('Locker 512 writes 3840 Mb/s');
+  await kept(page);
+});
+
+test('in the cold a pack lasts less', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  const cold = page.getByLabel('temperature');
+  await cold.fill('-10');
+  await cold.press('Enter');
+  // 2 h 17 in a room, of which 0.55 of 0.85 is left.
+  await expect(tree(page)).toContainText('1 h 29');
+  await cold.fill('warm');
+  await cold.press('Enter');
+  await expect(page.getByText('Degrees Celsius, like -5.')).toBeVisible();
+});

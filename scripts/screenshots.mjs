@@ -23,7 +23,6 @@ const openPart = (name) => async (page) => {
 const SHOTS = [
   { name: 'rig-bench', path: '/', theme: 'bench' },
   { name: 'rig-set', path: '/', theme: 'set', act: goToRig('Wheelhouse') },
-  { name: 'rig-anamorphic', path: '/', theme: 'bench', act: goToRig('Canal') },
   {
     name: 'corners',
     path: '/',
@@ -113,7 +112,7 @@ const SHOTS = [
     act: async (page) => {
       await goToRig('Canal')(page);
       await page.getByRole('link', { name: 'Power', exact: true }).click();
-      await page.getByText('Halyard lead').waitFor();
+      await page.getByText('Halyard lead', { exact: true }).waitFor();
     },
   },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },

@@ -1,13 +1,15 @@
 'use client';
 
 import { cardsOn } from '@/core/areas/media/model/cards';
+import { areaOf } from '@/core/areas/checks';
 import { deedsOf, putOn } from '@/core/areas/moves';
 import { isCard, onHand } from '@/core/kit/types';
+import { STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import { Choose, Piece, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 
 /** What is recorded on: the cards that are in, and those that could be. */
-export function Cards({ facts: { job, rig, built } }: { facts: RigFacts }) {
+export function Cards({ facts: { job, rig, built, verdicts } }: { facts: RigFacts }) {
   const edit = useEdit();
   const on = cardsOn(built);
   const used = (id: string) => on.filter((c) => c.card.id === id).length;
@@ -26,6 +28,19 @@ export function Cards({ facts: { job, rig, built } }: { facts: RigFacts }) {
           }}
         />
       ))}
+      <ul>
+        {verdicts
+          .filter((v) => areaOf(v.id)?.id === 'media')
+          .map((v) => (
+            <li key={v.key} className="flex gap-2 py-1.5">
+              <StateGlyph state={v.state} />
+              <span>
+                <span className="sr-only">{STATE_WORD[v.state]}: </span>
+                {v.why}
+              </span>
+            </li>
+          ))}
+      </ul>
       {more.length > 0 ? (
         <Choose
           label="put in"

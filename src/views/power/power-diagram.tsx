@@ -83,7 +83,8 @@ export const PowerDiagram = memo(function PowerDiagram({
               node={n}
               at={laid.at.get(n.id)!}
               wide={laid.wide[n.is]}
-              arrives={narrow ? tree.edges.find((e) => e.to === n.id && e.name !== '') : undefined}
+              arrives={tree.edges.find((e) => e.to === n.id && e.name !== '')}
+              narrow={narrow}
               open={open === n.id}
               offer={offers.get(n.id) ?? null}
               onPress={n.is === 'pack' ? null : () => press(n)}
@@ -101,6 +102,7 @@ function Labels({ tree, laid }: { tree: PowerTree; laid: Laid }) {
     e.name === '' ? null : (
       <p
         key={`${e.from} ${e.to} ${i}`}
+        aria-hidden="true"
         className="absolute w-[8.2rem] -translate-x-1/2 -translate-y-1/2 text-center text-sm leading-tight"
         style={{ left: laid.ways[i]!.label[0], top: laid.ways[i]!.label[1] }}
       >
@@ -145,6 +147,7 @@ function Box({
   at,
   wide,
   arrives,
+  narrow,
   open,
   offer,
   onPress,
@@ -152,13 +155,15 @@ function Box({
   node: PowerNode;
   at: readonly [number, number];
   wide: number;
-  /** Where there is no room for words on the line: what comes in by it. */
+  /** What comes in by its lead; written in the box where there is no room on the line. */
   arrives: PowerEdge | undefined;
+  narrow: boolean;
   open: boolean;
   offer: Offer | null;
   onPress: (() => void) | null;
 }) {
-  const words = offer ? offer.why : arrives ? `${arrives.line}, ${arrives.name}` : node.line;
+  const comes = arrives ? `${arrives.line}, ${arrives.name}` : null;
+  const words = offer ? offer.why : comes !== null && narrow ? comes : node.line;
   const place = { left: at[0], top: at[1], width: wide, height: TALL };
   const look = `absolute flex flex-col justify-center border px-2 text-left leading-tight ${
     node.is === 'pack'
@@ -177,6 +182,7 @@ function Box({
       <span className={`line-clamp-2 text-sm ${offer ? '' : 'figure text-soft'}`} title={words}>
         {words}
       </span>
+      {comes !== null && !narrow ? <span className="sr-only">, gets {comes}</span> : null}
     </>
   );
   return onPress ? (
