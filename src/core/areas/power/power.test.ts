@@ -278,6 +278,29 @@ describe('hours', () => {
     expect(at(20)).toBeCloseTo(at(), 9);
   });
 
+  test('colder than anybody wrote down is never ok; no volts and no watts make nothing last for ever', () => {
+    const cold = rigged([{ path: ['rigs', RIG, 'celsius'], value: -30 }]).said;
+    expect(of(cold, 'power.hours:plate')!.state).toBe('tight');
+    expect(of(cold, 'power.hours:plate')!.why).toContain('below -10 C is not known');
+    // 22 and 9 W over regulated outlets, nothing lost in leads.
+    const lossless = (98 * 0.85) / ((22 + 9) / 0.88) + 0.01;
+    const flat = rigged([kit('raft', 'outlets', 'v14', 'volts', exactly(0))]).said;
+    expect(of(flat, 'power.hours:plate')!.margin!.value).toBeLessThan(lossless);
+    expect(of(flat, 'power.volts:body')!.state).toBe('fail');
+    expect(of(flat, 'power.amps:plate/v14')!.state).toBe('fail');
+    const idle = rigged([
+      kit('body-b', 'watts', exactly(0)),
+      kit('pane-5', 'watts', exactly(0)),
+    ]).said;
+    expect(Number.isFinite(of(idle, 'power.hours:plate')!.margin!.value)).toBe(true);
+  });
+
+  test('a greatest draw below what it takes at work does not count', () => {
+    const less = rigged([kit('body-b', 'wattsPeak', 3)]).said;
+    const work = rigged([kit('body-b', 'wattsPeak', 22)]).said;
+    expect(of(less, 'power.volts:body')!.margin).toEqual(of(work, 'power.volts:body')!.margin);
+  });
+
   test('in words', () => {
     expect([sayHours(0.66), sayHours(1), sayHours(2.999)]).toEqual(['40 min', '1 h 00', '3 h 00']);
     expect(cabinOf(98)).toBe('usually free');

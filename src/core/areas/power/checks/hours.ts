@@ -19,6 +19,11 @@ export const powerHours: Check = {
   run: (built) => sourcesOn(built).flatMap((s) => hoursOf(built, s)),
 };
 
+/** Nothing that is on draws less, W: no pack lasts for ever. */
+const LEAST = 0.01;
+/** Below this nobody wrote down what is left of a pack, C. */
+const COLDEST = -10;
+
 function hoursOf(built: Built, source: Source): Verdict[] {
   const { packs, feeds } = source;
   const names = inWords(packs.map((p) => p.part.name));
@@ -40,7 +45,7 @@ function hoursOf(built: Built, source: Source): Verdict[] {
     ];
   if (feeds.length === 0) return [];
   const { inputs, watts, held, usable } = lastingOf(built, source);
-  const hours = (x: readonly number[]) => (held(x) * usable) / watts(x);
+  const hours = (x: readonly number[]) => (held(x) * usable) / Math.max(LEAST, watts(x));
   const wanted = built.job.goal?.hours;
   return [
     judge({
@@ -49,9 +54,7 @@ function hoursOf(built: Built, source: Source): Verdict[] {
       margin: (x) => hours(x) - (wanted ?? 0),
       unit: 'h',
       limit: wanted === undefined ? null : { value: wanted, unit: 'h', rule: null },
-      assumed: feeds.some((f) => !f.lead)
-        ? 'What leads that nobody chose lose is not counted.'
-        : null,
+      assumed: assumedOf(built, source),
       why: (o) => {
         const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}`;
         return wanted === undefined ? `${lasts}.` : `${lasts}; the job wants ${sayHours(wanted)}.`;
@@ -64,4 +67,15 @@ function hoursOf(built: Built, source: Source): Verdict[] {
         `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
     }),
   ];
+}
+
+/** What the hours rest on that nobody said. */
+function assumedOf({ rig }: Built, { feeds }: Source): string | null {
+  const list = [
+    feeds.some((f) => !f.lead) ? 'What leads that nobody chose lose is not counted.' : '',
+    rig.celsius !== undefined && rig.celsius < COLDEST
+      ? `What a pack gives below ${COLDEST} C is not known; it is counted as at ${COLDEST} C.`
+      : '',
+  ].filter(Boolean);
+  return list.length > 0 ? list.join(' ') : null;
 }

@@ -32,12 +32,16 @@ export function drawOf(f: Feed, volts: Given, at: 'most' | 'work'): Draw {
   const amps = (x: readonly number[]) => {
     const { amps } = atInlet(x);
     // What does not pass is at least what a short at the far end would draw.
-    return Number.isFinite(amps) ? amps : x[0]! / ohms(x);
+    return Number.isFinite(amps) ? amps : Math.max(x[0]! / ohms(x), x[3]! / x[0]!);
   };
   return {
     inputs: [volts, length, copper, watts],
     amps,
-    watts: (x) => amps(x) * x[0]!,
+    watts: (x) => {
+      // At no volts at all what is asked for counts.
+      const taken = amps(x) * x[0]!;
+      return Number.isFinite(taken) ? Math.max(x[3]!, taken) : x[3]!;
+    },
     about: (x) => (x[3]! / x[0]!) * (1 + (ohms(x) * x[3]!) / x[0]! ** 2),
   };
 }

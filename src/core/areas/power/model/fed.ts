@@ -100,11 +100,17 @@ export function inTheDark(built: Built): Device[] {
 /** A device is asked for half as much again as at work, at most, where nobody said. Common practice, no source. */
 const PEAK = 1.5;
 
-/** What a device takes at most; where nobody said, from what it takes at work to half as much again. */
+/**
+ * What a device takes at most; where nobody said, from what it takes at work to half as much again. It
+ * never takes less at most than at work, whatever is written.
+ */
 export function peakOf(part: Device['part']): Given {
   const peak = given(part, 'wattsPeak');
-  if (peak.known) return peak;
   const work = given(part, 'watts');
+  if (peak.known) {
+    if (!work.known || work.known.value <= peak.known.value) return peak;
+    return { ...peak, known: work.known };
+  }
   if (!work.known) return work;
   const { lo, hi } = work.known;
   return {
