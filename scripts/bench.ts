@@ -24,6 +24,7 @@ import { byChords, draws, fixedRays } from '../src/core/pupil/oracles';
 import { crowded } from './crowded.mjs';
 import { demo, line, rig, section, time } from './bench-tools';
 import './bench-carry';
+import './bench-power';
 import { jointed } from './jointed.mjs';
 
 /** Times of what an edit sets off. Run by `npm run bench`; numbers of one run are comparable. */

@@ -6,7 +6,7 @@ import { devicesOn, feedsOn, unfedOn, type Device, type Feed } from '../model/fe
 import { freeLeads } from '../model/offers';
 import { outletsOn, packsOn } from '../model/outlets';
 import { goesBetween } from '../model/plugs';
-import { assigned, stockOf, waysOf } from '../model/propose';
+import { proposed } from '../model/propose';
 import { feedFrom } from '../moves/feed';
 
 function feeding(built: Built, device: Device): Candidate[] {
@@ -62,12 +62,7 @@ function together(built: Built): Candidate[] {
   const feeds = feedsOn(built);
   const used = new Set(feeds.map((f) => `${f.from.from}/${f.from.id}`));
   const free = outletsOn(built).filter((o) => !used.has(`${o.from}/${o.id}`));
-  const leads = freeLeads(built);
-  const { picks } = assigned(
-    dark.map((d) => waysOf(built, d, free, leads)),
-    stockOf(leads),
-  );
-  const fed = dark.flatMap((device, i) => (picks[i] ? [{ device, from: picks[i].from }] : []));
+  const { fed } = proposed(built, dark, free, freeLeads(built));
   if (fed.length < 2 || fed.length < dark.length) return [];
   const name = (id: string) => built.kit.get(id)?.name ?? id;
   const said = fed.map(({ device, from }) => {

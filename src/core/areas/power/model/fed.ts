@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
+import { node } from '../../../engine/reads';
 import { feed, type Fed } from '../../../feed/network';
 import { leadOhms } from '../../../feed/copper';
 import {
@@ -65,9 +66,13 @@ export function devicesOn({ rig, kit }: Built): { device: Device; from: FedFrom 
   return list;
 }
 
-/** Everything that is fed, and by what. */
-export function feedsOn(built: Built): Feed[] {
-  const outlets = outletsOn(built);
+/** Everything that is fed, and by what; once for a rig. */
+export function feedsOn(built: Built): readonly Feed[] {
+  return built.once(FEEDS);
+}
+
+const FEEDS = node('what is fed', (built: Built): readonly Feed[] => {
+  const outlets = new Map(outletsOn(built).map((o) => [`${o.from}/${o.id}`, o]));
   return devicesOn(built).flatMap(({ device, from }) => {
     if (!from) return [];
     const lead = from.lead === undefined ? undefined : built.kit.get(from.lead);
@@ -75,12 +80,12 @@ export function feedsOn(built: Built): Feed[] {
       {
         device,
         from,
-        out: outlets.find((o) => o.from === from.from && o.id === from.id) ?? null,
+        out: outlets.get(`${from.from}/${from.id}`) ?? null,
         lead: isLead(lead) ? lead : null,
       },
     ];
   });
-}
+});
 
 /** What takes power and is fed by nothing that anybody said. */
 export function unfedOn(built: Built): Device[] {

@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
+import { node } from '../../../engine/reads';
 import { isFitting, type Fitting, type FittedUse, type Outlet } from '../../../kit/types';
 
 /** An outlet of something that is fitted to the rig. */
@@ -31,8 +32,12 @@ export function packsOn({ rig, kit }: Built): { use: FittedUse; part: Fitting }[
   });
 }
 
-/** Every outlet on the rig. */
-export function outletsOn(built: Built): RigOutlet[] {
+/** Every outlet on the rig; once for a rig. */
+export function outletsOn(built: Built): readonly RigOutlet[] {
+  return built.once(OUTLETS);
+}
+
+const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] => {
   const { rig, kit } = built;
   const packs = packsOn(built);
   return byId(rig.fitted).flatMap((u) => {
@@ -58,7 +63,7 @@ export function outletsOn(built: Built): RigOutlet[] {
       };
     });
   });
-}
+});
 
 /** Two ends as one number that is not known better. */
 function span(least: Given, most: Given, name: string): Given {

@@ -86,23 +86,31 @@ export function waysOf(
   });
 }
 
+/** So many steps are taken at most: enough for every rig that a person would plug together. */
+const MOST_STEPS = 60_000;
+
 /**
  * The best way to feed several devices at once: one plug in one socket, no lead twice. Every way is
- * looked at that can still be the best (branch and bound), so it is exact.
+ * looked at that can still be the best (branch and bound), so it is exact; where that takes too long the
+ * best that was found is given, and that it may not be the best.
  *
- * @param ways of each device; @param counts how many of a lead there are
+ * @param ways of each device; @param counts how many of a lead, and of a socket, there are; 1 of others
  * @returns which way each is fed, null where it stays dark, and what that costs
  */
 export function assigned(
   ways: readonly (readonly Way[])[],
   counts: ReadonlyMap<string, number>,
-): { picks: readonly (Way | null)[]; cost: Cost } {
+): { picks: readonly (Way | null)[]; cost: Cost; sure: boolean } {
   let best: { picks: readonly (Way | null)[]; cost: Cost } = {
     picks: ways.map(() => null),
     cost: ways.reduce((sum) => plus(sum, DARK), [0, 0, 0, 0, 0] as Cost),
   };
-  const outlets = new Set<string>();
+  let steps = 0;
   const left = new Map(counts);
+  const has = (key: string | null) => key === null || (left.get(key) ?? 1) > 0;
+  const take = (key: string | null, n: number) => {
+    if (key !== null) left.set(key, (left.get(key) ?? 1) - n);
+  };
   const picks: (Way | null)[] = [];
   const sorted = ways.map((w) => [...w].sort((a, b) => compared(a.cost, b.cost)));
   // What the rest costs at the least, each by itself.
@@ -110,33 +118,90 @@ export function assigned(
   for (const w of [...sorted].reverse())
     rest.unshift(plus(rest[0]!, least([DARK, ...w.map((x) => x.cost)])));
   const walk = (i: number, cost: Cost) => {
-    if (compared(plus(cost, rest[i]!), best.cost) >= 0) return;
+    if (++steps > MOST_STEPS || compared(plus(cost, rest[i]!), best.cost) >= 0) return;
     if (i === ways.length) {
       best = { picks: [...picks], cost };
       return;
     }
     for (const w of sorted[i]!) {
-      const stock = w.lead === null ? 1 : (left.get(w.lead) ?? 1);
-      if (outlets.has(w.outlet) || stock < 1) continue;
-      outlets.add(w.outlet);
-      if (w.lead !== null) left.set(w.lead, stock - 1);
+      if (!has(w.outlet) || !has(w.lead)) continue;
+      take(w.outlet, 1);
+      take(w.lead, 1);
       picks.push(w);
       walk(i + 1, plus(cost, w.cost));
       picks.pop();
-      if (w.lead !== null) left.set(w.lead, stock);
-      outlets.delete(w.outlet);
+      take(w.outlet, -1);
+      take(w.lead, -1);
     }
     picks.push(null);
     walk(i + 1, plus(cost, DARK));
     picks.pop();
   };
   walk(0, [0, 0, 0, 0, 0]);
-  return best;
+  return { ...best, sure: steps <= MOST_STEPS };
 }
 
 const least = (costs: readonly Cost[]): Cost =>
   costs.reduce((a, b) => (compared(b, a) < 0 ? b : a));
 
-/** How many of each lead there are; one to be hired counts as one. */
-export const stockOf = (leads: readonly Lead[]): Map<string, number> =>
-  new Map(leads.map((l) => [l.id, Math.max(1, onHand(l))]));
+/** Things that are alike in all that counts here, under the name of the first. */
+class Alike<T> {
+  readonly groups = new Map<string, T[]>();
+  constructor(list: readonly T[], what: (x: T) => unknown) {
+    for (const x of list) {
+      const key = JSON.stringify(what(x));
+      this.groups.set(key, [...(this.groups.get(key) ?? []), x]);
+    }
+  }
+  /** One of each sort. */
+  get firsts(): T[] {
+    return [...this.groups.values()].map((g) => g[0]!);
+  }
+  of(first: T): T[] {
+    return [...this.groups.values()].find((g) => g[0] === first)!;
+  }
+}
+
+/** The best way to feed what is in the dark, of outlets and leads that are free. */
+export function proposed(
+  built: Built,
+  dark: readonly Device[],
+  outlets: readonly RigOutlet[],
+  leads: readonly Lead[],
+): { fed: readonly Proposed[]; sure: boolean } {
+  // Two sockets that are alike, two leads that are alike: which of them it is makes no odds.
+  const sockets = new Alike(outlets, (o) => {
+    const { id: _, name: __, ...rest } = o.outlet;
+    return [o.packs, o.packs.includes(o.from), rest];
+  });
+  const sorts = new Alike(leads, (l) => [l.plug, l.plugTo, l.length, l.copper]);
+  const stock = (l: Lead) => Math.max(1, onHand(l));
+  const socketKey = (o: RigOutlet) => `${o.from}/${o.id}`;
+  const counts = new Map<string, number>();
+  for (const o of sockets.firsts) counts.set(socketKey(o), sockets.of(o).length);
+  for (const l of sorts.firsts)
+    counts.set(
+      l.id,
+      sorts.of(l).reduce((sum, x) => sum + stock(x), 0),
+    );
+  const { picks, sure } = assigned(
+    dark.map((d) => waysOf(built, d, sockets.firsts, sorts.firsts)),
+    counts,
+  );
+  // Those that are alike are handed out one after the other.
+  const free = new Map(sockets.firsts.map((o) => [socketKey(o), [...sockets.of(o)]]));
+  const pile = new Map(
+    sorts.firsts.map((l) => [
+      l.id,
+      sorts.of(l).flatMap((x) => Array.from({ length: stock(x) }, () => x.id)),
+    ]),
+  );
+  const fed = dark.flatMap((device, i): Proposed[] => {
+    const pick = picks[i];
+    if (!pick) return [];
+    const out = free.get(pick.outlet)!.shift()!;
+    const lead = pick.lead === null ? undefined : pile.get(pick.lead)!.shift();
+    return [{ device, from: { from: out.from, id: out.id, ...(lead ? { lead } : {}) } }];
+  });
+  return { fed, sure };
+}

@@ -50,14 +50,12 @@ type Said = (...keys: string[]) => State | null;
  * @param verdicts what was said of the rig; states are theirs and nobody else's
  */
 export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree {
-  const said: Said = (...keys) =>
-    first(verdicts.filter((v) => keys.includes(v.key)).map((v) => v.state));
+  const byKey = new Map(verdicts.map((v) => [v.key, v.state]));
+  const said: Said = (...keys) => first(keys.flatMap((k) => byKey.get(k) ?? []));
   const outlets = outletsOn(built);
   const feeds = feedsOn(built);
-  const devices = devicesOn(built).map(({ device }) => ({
-    device,
-    f: feeds.find((x) => deviceKey(x.device) === deviceKey(device)),
-  }));
+  const fed = new Map(feeds.map((f) => [deviceKey(f.device), f]));
+  const devices = devicesOn(built).map(({ device }) => ({ device, f: fed.get(deviceKey(device)) }));
   return {
     nodes: [
       ...packsOn(built).map(({ use, part }) => packNode(use, part, verdicts)),

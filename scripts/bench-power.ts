@@ -1,0 +1,87 @@
+import { build, shared } from '../src/core/build/build';
+import { AREAS } from '../src/core/areas/registry';
+import { powerTree } from '../src/core/areas/power/model/tree';
+import { proposed } from '../src/core/areas/power/model/propose';
+import { devicesOn } from '../src/core/areas/power/model/fed';
+import { outletsOn } from '../src/core/areas/power/model/outlets';
+import { runChecks } from '../src/core/checks/run';
+import { isLead, type FittedUse, type Job, type Part, type Rig } from '../src/core/kit/types';
+import { demo, line, section, time } from './bench-tools';
+
+/** A rig of screens, each fed by a lead of its own from plates of twelve outlets. */
+function fedRig(links: number): { job: Job; rig: Rig } {
+  const of = (id: string) => demo.kit.find((p) => p.id === id)!;
+  const kit: Part[] = [...demo.kit];
+  const fitted: FittedUse[] = [];
+  const plates = Math.ceil(links / 12);
+  for (let i = 0; i < plates; i++) {
+    const outlets = Array.from({ length: 12 }, (_, k) => ({
+      id: `o${k}`,
+      name: `outlet ${k}`,
+      volts: { value: 14.4, tol: 0.5 },
+      amps: 4,
+      plug: 'tap',
+    }));
+    kit.push({ ...of('raft'), id: `raft-${i}`, outlets } as Part);
+    fitted.push({ id: `plate-${i}`, part: `raft-${i}`, on: 'top' });
+    fitted.push({ id: `pack-${i}`, part: 'keel-98', on: 'rear', to: `plate-${i}` });
+  }
+  for (let i = 0; i < links; i++) {
+    kit.push({ ...of('sheet'), id: `lead-${i}`, name: `Lead ${i}`, plugTo: 'barrel-21' } as Part);
+    fitted.push({
+      id: `screen-${i}`,
+      part: 'pane-5',
+      on: 'top',
+      outlet: { from: `plate-${Math.floor(i / 12)}`, id: `o${i % 12}`, lead: `lead-${i}` },
+    });
+  }
+  const rig: Rig = { ...demo.rigs[0]!, drives: [], outlet: undefined, fitted };
+  return { job: { ...demo, kit, rigs: [rig] }, rig };
+}
+
+section('power', () => {
+  const own = AREAS.filter((a) => a.id === 'power' || a.id === 'media').flatMap((a) => a.checks);
+  for (const links of [12, 120]) {
+    const { job, rig } = fedRig(links);
+    const base = shared(job);
+    const sayings = (b: ReturnType<typeof build>) => runChecks(b, own).map((v) => v.why).length;
+    console.log(`${links} links: ${sayings(build(job, rig, base))} verdicts`);
+    line(
+      `${links} links: power and media after an edit`,
+      time(
+        100,
+        (_i, b: ReturnType<typeof build>) => sayings(b),
+        (i) =>
+          build(
+            job,
+            {
+              ...rig,
+              fitted: rig.fitted!.map((u, k) =>
+                k === 3 ? { ...u, outlet: { ...u.outlet!, id: `o${i % 2}` } } : u,
+              ),
+            },
+            base,
+          ),
+      ),
+      links === 120 ? 'wanted p95 under 3' : '',
+    );
+    const said = runChecks(build(job, rig, base), own);
+    line(
+      `${links} links: the tree that is drawn`,
+      time(100, () => powerTree(build(job, rig, base), said)),
+    );
+  }
+  for (const links of [4, 12]) {
+    const { job, rig } = fedRig(links);
+    const built = build(job, rig, shared(job));
+    const outlets = outletsOn(built);
+    const leads = job.kit.filter(isLead);
+    const devices = devicesOn(built).map((d) => d.device);
+    const { sure } = proposed(built, devices, outlets, leads);
+    line(
+      `${devices.length} devices, ${outlets.length} outlets, ${leads.length} leads: the best tree`,
+      time(20, () => proposed(built, devices, outlets, leads)),
+      sure ? 'proven' : 'the best that was found',
+    );
+  }
+});
