@@ -4,6 +4,7 @@ import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { feedsOn, type Feed } from '../model/fed';
 import type { RigOutlet } from '../model/outlets';
+import { judgedOnce } from '../model/judged';
 import { drawOf } from '../model/draw';
 
 export const powerAmps: Check = {
@@ -35,7 +36,10 @@ function ofOutlet(key: string, feeds: readonly Feed[]): Verdict {
       sum: 'No sum: nothing gives amps.',
       basis: '[math] number of its maker',
     });
-  return fed(key, out, names, feeds);
+  const rests = feeds.flatMap((f) => [f.device.part, f.lead]);
+  return judgedOnce(out.amps, [key, out.name, out.part, out.least, out.amps, ...rests], () =>
+    fed(key, out, names, feeds),
+  );
 }
 
 function fed(key: string, out: RigOutlet, names: string, feeds: readonly Feed[]): Verdict {

@@ -8,6 +8,7 @@ import { leadOhms } from '../../../feed/copper';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { outletsOn, type RigOutlet } from '../model/outlets';
+import { judgedOnce } from '../model/judged';
 import { atInlet, deviceKey, feedsOn, leadGivens, peakOf, type Feed } from '../model/fed';
 
 const V = (x: number) => `${plain(x, 1)} V`;
@@ -39,8 +40,16 @@ function voltsOf(built: Built, f: Feed): Verdict {
         : `What comes in at ${part.name} is not known: the outlet that fed it is not on the rig.`,
       sum: 'No sum: nothing gives volts.',
     });
-  const both = [overVolts(f, base), wantedOf(built, f, underVolts(built, f, base))] as const;
-  const [over, under] = both;
+  const reserve = built.rules['power.volts-reserve'];
+  const deps = [base.key, part, out.name, out.part, out.least, out.most, f.lead, reserve];
+  const worse = judgedOnce(f.lead ?? part, deps, () =>
+    worseOf(overVolts(f, base), underVolts(built, f, base)),
+  );
+  return wantedOf(built, f, worse);
+}
+
+/** The one that is said of the two. */
+function worseOf(over: Verdict, under: Verdict): Verdict {
   if (RANK[over.state] !== RANK[under.state])
     return RANK[over.state] < RANK[under.state] ? over : under;
   // Where both are well the one sentence says both ends.
