@@ -12,7 +12,7 @@ export const typical: readonly Typical[] = [
     fields: {
       gigabytes: r(119, 128, 'what is sold as that much; some of it is taken by its own lists'),
       sustained: r(30, 250, WRITES),
-      mass: r(2, 4, 'plastic'),
+      mass: r(2, 4, 'shells of plastic'),
     },
   },
   {

@@ -62,7 +62,7 @@ function together(built: Built): Candidate[] {
   const feeds = feedsOn(built);
   const used = new Set(feeds.map((f) => `${f.from.from}/${f.from.id}`));
   const free = outletsOn(built).filter((o) => !used.has(`${o.from}/${o.id}`));
-  const { fed } = proposed(built, dark, free, freeLeads(built));
+  const { fed, sure } = proposed(built, dark, free, freeLeads(built));
   if (fed.length < 2 || fed.length < dark.length) return [];
   const name = (id: string) => built.kit.get(id)?.name ?? id;
   const said = fed.map(({ device, from }) => {
@@ -72,7 +72,7 @@ function together(built: Built): Candidate[] {
   return [
     candidate(
       {
-        title: `Feed ${inWords(said)}`,
+        title: `Feed ${inWords(said)}${sure ? '' : ': the best that was found, others may be better'}`,
         changes: fed.flatMap(({ device, from }) => feedFrom(built.rig, device, from, '').changes),
       },
       fed.filter((f) => f.from.lead !== undefined).length,
