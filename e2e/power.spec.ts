@@ -32,11 +32,11 @@ test('an outlet is pressed, what it can feed says by which lead, and is fed; one
   await expect(box(page, /^Pane 5/)).toContainText('by Lanyard lead');
   await box(page, /^Pane 5/).focus();
   await page.keyboard.press('Enter');
-  await expect(tree(page).getByText('Lanyard lead')).toBeVisible();
+  await expect(tree(page).getByText('Lanyard lead', { exact: true })).toBeVisible();
   await expect(tree(page)).toContainText('2 h 17');
   await kept(page);
   await page.reload();
-  await expect(tree(page).getByText('Lanyard lead')).toBeVisible();
+  await expect(tree(page).getByText('Lanyard lead', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(box(page, /^Pane 5/)).toContainText('not fed');
 });
@@ -49,7 +49,7 @@ test('a thicker lead is offered, tried, and taken', async ({ page }) => {
       name: /Feed Pellin Pocket from 14\.4 V outlet of Raft plate by Painter/,
     })
     .click();
-  await expect(tree(page).getByText('Painter lead')).toBeVisible();
+  await expect(tree(page).getByText('Painter lead', { exact: true })).toBeVisible();
   await expect(box(page, /^Pellin Pocket/)).toContainText('ok');
 });
 

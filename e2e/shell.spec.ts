@@ -17,6 +17,7 @@ test('rig, lens and how it stands are in sight in every place, and switched from
     'Rig',
     'Model',
     'Carry',
+    'Power',
     'Lens set',
     'Configurations',
     'Compare',
