@@ -57,7 +57,7 @@ test('how it is held, on what and by whom is said by visible labels; a fix is on
   await expect(page.getByText('Say how it is held, and it is balanced.')).toBeVisible();
   await page.getByRole('tab', { name: 'Held' }).click();
   await page.getByLabel('held', { exact: true }).selectOption({ label: 'on a tripod head' });
-  await page.getByLabel('tripod head').selectOption({ label: 'Trunnion head' });
+  await page.getByLabel('tripod head', { exact: true }).selectOption({ label: 'Trunnion head' });
   await page.getByLabel('ahead of its middle').fill('10');
   await page.getByLabel('ahead of its middle').press('Enter');
   await page.getByRole('tab', { name: 'Findings' }).click();
