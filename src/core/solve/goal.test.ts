@@ -200,7 +200,7 @@ describe('what else the goal asks for', () => {
 
   test('what it says it does', () => {
     expect(goalMeans({ grip: 'free' })).toContain('own grip comes last');
-    expect(goalMeans({ hours: 2 })).toContain('Hours are held against what the batteries last.');
+    expect(goalMeans({ hours: 2 })).toContain('Hours are held against batteries and cards.');
     expect(goalMeans({ crew: 'crew', light: 'daylight', sound: 'none' })).not.toMatch(
       /alone|night|fan|hours/i,
     );

@@ -163,8 +163,8 @@ export function goalMeans(goal: JobGoal): string {
       ? 'Recording modes that leave most of the chip to the frames come first.'
       : 'Say what it is for, and recording modes are ranked by the frames.',
   ];
-  const kept = goal.hours === undefined ? '' : ' Hours are held against what the batteries last.';
-  return `${parts.filter(Boolean).join(' ')}${kept} ${goal.hours === undefined ? 'A finding is' : 'Another finding is'} never changed by any of it.`;
+  const kept = goal.hours === undefined ? '' : ' Hours are held against batteries and cards.';
+  return `${parts.filter(Boolean).join(' ')}${kept} ${goal.hours === undefined ? 'A finding is never' : 'No other finding is'} changed by any of it.`;
 }
 
 /**

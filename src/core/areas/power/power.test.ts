@@ -134,8 +134,10 @@ describe('volts at an inlet', () => {
     expect(of(empty.said, 'power.volts:body')!.why).toContain('no battery stands behind');
     const elsewhere = rigged([body({ from: 'handle', id: 'v14' })]);
     expect(of(elsewhere.said, 'power.volts:body')!.state).toBe('unknown');
-    for (const { said } of [empty, elsewhere])
+    for (const { said } of [empty, elsewhere]) {
+      expect(of(said, 'power.feed')!.state).toBe('unknown');
       expect(said.some((v) => v.id === 'power.hours' && v.state === 'ok')).toBe(false);
+    }
   });
 
   test('10,000 draws inside the tolerances stay inside the interval, and fill it', () => {
@@ -352,7 +354,6 @@ describe('a tree that is proposed', () => {
     from: { from: w.outlet, id: 'o' },
     outlet: w.outlet,
     lead: w.lead,
-    amps: 1,
     cost: [0, w.lead ? 0 : 1, w.unsure, w.pulled, w.lead ? w.length * 100 : 0],
   });
 

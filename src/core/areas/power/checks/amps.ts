@@ -2,7 +2,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
-import { feedsOn, type Feed } from '../model/fed';
+import { byOutlet, type Feed } from '../model/fed';
 import type { RigOutlet } from '../model/outlets';
 import { judgedOnce } from '../model/judged';
 import { drawOf } from '../model/draw';
@@ -14,12 +14,7 @@ export const powerAmps: Check = {
   says: 'Whether an outlet gives what all that hangs on it draws at most, at the least volts it has.',
   formula: 'amps of the outlet - sum of watts at most / volts at each inlet',
   run(built) {
-    const by = new Map<string, Feed[]>();
-    for (const f of feedsOn(built)) {
-      const key = `${f.from.from}/${f.from.id}`;
-      by.set(key, [...(by.get(key) ?? []), f]);
-    }
-    return [...by].map(([key, feeds]) => ofOutlet(key, feeds));
+    return [...byOutlet(built)].map(([key, feeds]) => ofOutlet(key, feeds));
   },
 };
 

@@ -1,6 +1,6 @@
 import type { Check } from '../../../checks/check';
 import { inWords, plainVerdict } from '../../../checks/judge';
-import { feedsOn, unfedOn } from '../model/fed';
+import { deadOn, feedsOn, unfedOn } from '../model/fed';
 import { outletsOn, packsOn } from '../model/outlets';
 
 export const powerFeed: Check = {
@@ -17,14 +17,20 @@ export const powerFeed: Check = {
     const names = (of: readonly { part: { name: string } }[]) =>
       inWords(of.map((d) => d.part.name));
     if (unfed.length === 0 && feeds.length === 0) return [];
+    const dead = deadOn(built);
+    const dark = [...unfed, ...dead];
+    const why = [
+      unfed.length > 0 ? `Nobody said what feeds ${names(unfed)}.` : '',
+      dead.length > 0 ? `Nothing is behind the outlet that is to feed ${names(dead)}.` : '',
+    ].filter(Boolean);
     return [
       plainVerdict({
         id: 'power.feed',
-        about: (unfed.length > 0 ? unfed : feeds.map((f) => f.device)).map((d) => d.part.id),
-        state: unfed.length > 0 ? 'unknown' : 'ok',
+        about: (dark.length > 0 ? dark : feeds.map((f) => f.device)).map((d) => d.part.id),
+        state: dark.length > 0 ? 'unknown' : 'ok',
         why:
-          unfed.length > 0
-            ? `Nobody said what feeds ${names(unfed)}.`
+          dark.length > 0
+            ? why.join(' ')
             : `It is said what feeds ${names(feeds.map((f) => f.device))}.`,
         sum: 'No sum: each device is looked for among what is fed.',
         basis: '[math] every device is fed by something',

@@ -4,6 +4,7 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
+import { USABLE } from '../../../feed/hours';
 import { inTheDark } from '../model/fed';
 import { lastingOf } from '../model/lasting';
 import { sayHours } from '../model/say';
@@ -22,7 +23,7 @@ export const powerHours: Check = {
 /** Nothing that is on draws less, W: no pack lasts for ever. */
 const LEAST = 0.01;
 /** Below this nobody wrote down what is left of a pack, C. */
-const COLDEST = -10;
+const COLDEST = USABLE[0]![0];
 
 function hoursOf(built: Built, source: Source): Verdict[] {
   const { packs, feeds } = source;

@@ -1,6 +1,6 @@
 import type { Check } from '../../../checks/check';
 import { inWords, plainVerdict } from '../../../checks/judge';
-import { feedsOn, type Feed } from '../model/fed';
+import { byOutlet } from '../model/fed';
 
 export const powerPort: Check = {
   id: 'power.port',
@@ -9,12 +9,7 @@ export const powerPort: Check = {
   says: 'Whether an outlet is asked to take more than one plug.',
   formula: 'one plug in one socket',
   run(built) {
-    const by = new Map<string, Feed[]>();
-    for (const f of feedsOn(built)) {
-      const key = `${f.from.from}/${f.from.id}`;
-      by.set(key, [...(by.get(key) ?? []), f]);
-    }
-    return [...by].flatMap(([key, feeds]) => {
+    return [...byOutlet(built)].flatMap(([key, feeds]) => {
       const { out } = feeds[0]!;
       const name = out?.name ?? 'An outlet that is not on the rig';
       const names = inWords(feeds.map((f) => f.device.part.name));

@@ -87,6 +87,16 @@ const FEEDS = node('what is fed', (built: Built): readonly Feed[] => {
   });
 });
 
+/** What hangs on each outlet, by `plate/v14`. */
+export function byOutlet(built: Built): ReadonlyMap<string, readonly Feed[]> {
+  const by = new Map<string, Feed[]>();
+  for (const f of feedsOn(built)) {
+    const key = `${f.from.from}/${f.from.id}`;
+    by.set(key, [...(by.get(key) ?? []), f]);
+  }
+  return by;
+}
+
 /** What takes power and is fed by nothing that anybody said. */
 export function unfedOn(built: Built): Device[] {
   return devicesOn(built).flatMap(({ device, from }) =>
@@ -94,12 +104,14 @@ export function unfedOn(built: Built): Device[] {
   );
 }
 
+/** What hangs on an outlet that is not there, or that no pack stands behind. */
+export function deadOn(built: Built): Device[] {
+  return feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device]));
+}
+
 /** What takes power of which it is not known what feeds it: by nothing, or by what gives nothing here. */
 export function inTheDark(built: Built): Device[] {
-  return [
-    ...unfedOn(built),
-    ...feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device])),
-  ];
+  return [...unfedOn(built), ...deadOn(built)];
 }
 
 /** A device is asked for half as much again as at work, at most, where nobody said. Common practice, no source. */

@@ -17,8 +17,6 @@ export interface Way {
   from: FedFrom;
   outlet: string;
   lead: string | null;
-  /** Amps that it draws at most; null where that is not known. */
-  amps: number | null;
   cost: Cost;
 }
 
@@ -74,7 +72,6 @@ export function waysOf(
           from: { from: out.from, id: out.id, ...(lead ? { lead: lead.id } : {}) },
           outlet: `${out.from}/${out.id}`,
           lead: lead?.id ?? null,
-          amps: at?.amps ?? null,
           cost: [0, lead ? 0 : 1, Math.max(unsure, blind), pulled, length ?? 0],
         },
       ];
@@ -145,7 +142,7 @@ const least = (costs: readonly Cost[]): Cost =>
   costs.reduce((a, b) => (compared(b, a) < 0 ? b : a));
 
 /** Things that are alike in all that counts here, under the name of the first. */
-class Alike<T> {
+class Sorts<T> {
   readonly groups = new Map<string, T[]>();
   constructor(list: readonly T[], what: (x: T) => unknown) {
     for (const x of list) {
@@ -170,11 +167,11 @@ export function proposed(
   leads: readonly Lead[],
 ): { fed: readonly Proposed[]; sure: boolean } {
   // Two sockets that are alike, two leads that are alike: which of them it is makes no odds.
-  const sockets = new Alike(outlets, (o) => {
+  const sockets = new Sorts(outlets, (o) => {
     const { id: _, name: __, ...rest } = o.outlet;
     return [o.packs, o.packs.includes(o.from), rest];
   });
-  const sorts = new Alike(leads, (l) => [l.plug, l.plugTo, l.length, l.copper]);
+  const sorts = new Sorts(leads, (l) => [l.plug, l.plugTo, l.length, l.copper]);
   const stock = (l: Lead) => Math.max(1, onHand(l));
   const socketKey = (o: RigOutlet) => `${o.from}/${o.id}`;
   const counts = new Map<string, number>();
