@@ -14,12 +14,15 @@ import type { Verdict } from '@/core/checks/finding';
 import type { Job, Rig } from '@/core/kit/types';
 import { useAreas } from '@/views/store/use-checks';
 import { useSnapshot, useStore } from '@/views/store/store-context';
+import { useUnhurried } from '@/ui/use-unhurried';
+import { UnderHand } from './under-hand';
 import { useAdvice, useRigFacts, type Advice, type RigFacts } from './use-rig';
 
-/** The open rig under the hand: what is dragged shows before it is kept, one finding is lit. */
+/** The open rig: what is dragged shows before it is kept, one finding is lit. */
 export interface Bench {
   job: Job;
   rig: Rig;
+  /** What is said of it; of what is being dragged a moment later than what is under the hand. */
   facts: RigFacts;
   advice: Advice;
   /** Key of the finding that is open, and the parts it speaks of. */
@@ -52,6 +55,9 @@ export type Panel = 'findings' | 'measure' | 'parts' | 'joints';
 
 const Context = createContext<Bench | null>(null);
 
+/** While something is dragged the rest of the page follows so often, ms. */
+const FOLLOW = 100;
+
 /** What is said of the open rig, the same in every place. */
 export function BenchProvider({ children }: { children: ReactNode }) {
   const { job: kept, rigId } = useSnapshot();
@@ -64,17 +70,18 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const [panel, setPanel] = useState<Panel>('findings');
   const [docked, setDocked] = useState(false);
   const [lookers, setLookers] = useState(0);
-  const job = useMemo(
+  const dragged = useMemo(
     () => (kept && draft ? withChanges(kept, draft.changes) : kept),
     [kept, draft],
   );
-  const rig = job?.rigs.find((r) => r.id === rigId) ?? null;
   const id = kept?.id;
   const setDraft = useCallback(
     (edit: Edit | null) => setHeld(edit && id !== undefined ? { of: id, edit } : null),
     [id],
   );
-  const facts = useRigFacts(job, rig);
+  const underHand = useRigFacts(dragged, dragged?.rigs.find((r) => r.id === rigId) ?? null);
+  const dragging = draft !== null;
+  const facts = useUnhurried(underHand, dragging, FOLLOW);
   const drop = useCallback(
     (edit: Edit | null) => {
       setHeld(null);
@@ -92,17 +99,16 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const open = facts?.verdicts.filter((v) => v.state !== 'ok') ?? [];
   const first = (open.find(shown) ?? open[0])?.key ?? null;
   const lit = facts?.verdicts.some((v) => v.key === picked) ? picked : first;
-  const advice = useAdvice(facts, lit, draft !== null || lookers === 0 || facts?.behind);
+  const advice = useAdvice(facts, lit, dragging || lookers === 0 || facts?.behind);
   // The same parts are the same list: what shows them is not drawn anew with every move.
   const about = JSON.stringify(facts?.verdicts.find((v) => v.key === lit)?.about ?? []);
   const litParts = useMemo(() => JSON.parse(about) as string[], [about]);
-  const dragging = draft !== null;
   const bench = useMemo<Bench | null>(
     () =>
-      job && rig && facts
+      facts
         ? {
-            job,
-            rig,
+            job: facts.job,
+            rig: facts.rig,
             facts,
             advice,
             lit,
@@ -121,24 +127,13 @@ export function BenchProvider({ children }: { children: ReactNode }) {
             look,
           }
         : null,
-    [
-      job,
-      rig,
-      facts,
-      advice,
-      lit,
-      litParts,
-      picked,
-      area,
-      panel,
-      docked,
-      dragging,
-      setDraft,
-      drop,
-      look,
-    ],
+    [facts, advice, lit, litParts, picked, area, panel, docked, dragging, setDraft, drop, look],
   );
-  return <Context value={bench}>{children}</Context>;
+  return (
+    <Context value={bench}>
+      <UnderHand value={underHand}>{children}</UnderHand>
+    </Context>
+  );
 }
 
 /** The open rig; null while there is none. */

@@ -19,14 +19,11 @@ export const item = later(() => import('./finding-item').then((m) => m.Item));
 /** The findings of the open rig, as every place shows them. */
 export function BenchFindings({
   bench,
-  facts = bench.facts,
   onPick = bench.setPicked,
   headingId,
   underTab,
 }: {
   bench: Bench;
-  /** Facts that may follow a moment later, while something is dragged. */
-  facts?: RigFacts;
   onPick?: (key: string) => void;
   headingId?: string;
   underTab?: boolean;
@@ -34,7 +31,7 @@ export function BenchFindings({
   useLooking(bench);
   return (
     <FindingsPanel
-      facts={facts}
+      facts={bench.facts}
       advice={bench.advice}
       lit={bench.lit}
       picked={bench.picked}
@@ -113,7 +110,7 @@ export const FindingsPanel = memo(function FindingsPanel({
         </h2>
         <Counts verdicts={verdicts} />
         {facts.behind ? (
-          <p className="comes-late text-soft">before the last edit; looking again ...</p>
+          <p className="comes-late whitespace-nowrap text-soft">looking again ...</p>
         ) : null}
         {onArea && areas ? (
           <AreaFilter facts={facts} areas={areas} area={area} onArea={onArea} onPick={onPick} />

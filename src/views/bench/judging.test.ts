@@ -11,6 +11,7 @@ import { Judging, type Question, type Told } from './judging';
 function bench() {
   const now = { ms: 0, takes: 20, spent: 20, dead: false };
   const asked: { rig: string; knows: number | null; answer: () => Promise<void> }[] = [];
+  const rests: number[] = [];
   let told: { at: number; rig: string; said: Said } | null = null;
   const judging = new Judging(
     (built, checks) => {
@@ -20,6 +21,7 @@ function bench() {
     (job, rig, knows) =>
       new Promise((resolve, reject) => {
         const answer = async () => {
+          now.ms += now.spent;
           if (now.dead) reject(new Error('gone'));
           const here = sayAll(
             build(
@@ -36,8 +38,9 @@ function bench() {
         asked.push({ rig, knows, answer });
       }),
     () => now.ms,
+    async (ms) => void rests.push(ms),
   );
-  return { judging, now, asked };
+  return { judging, now, asked, rests };
 }
 
 const job = demo();
@@ -60,7 +63,7 @@ test('the page looks itself as long as that is quick, or slow by chance', () => 
 });
 
 test('three slow edits, and somebody else looks: what was said last stands until then', async () => {
-  const { judging, now, asked } = bench();
+  const { judging, now, asked, rests } = bench();
   const seen: Told[] = [];
   for (const stop of [2, 2.8, 4]) judging.now(at(stop));
   const [a, b, c] = [at(5.6), at(8), at(11)];
@@ -80,6 +83,8 @@ test('three slow edits, and somebody else looks: what was said last stands until
   expect(seen.map((t) => t.verdicts)).toEqual([truth(a), truth(c)]);
   expect(seen[1]!.n).toBeGreaterThan(seen[0]!.n);
   expect(asked.map((x) => x.knows)).toEqual([null, 1]);
+  // Edits came faster than answers: the picture had the processor for twice as long in between.
+  expect(rests).toEqual([2 * now.spent]);
   // Of another rig nothing was said yet, and it is quick again.
   now.takes = 2;
   expect(judging.now(at(2, 'anamorphic'))!.verdicts.length).toBeGreaterThan(0);

@@ -10,6 +10,13 @@ const OWN = 8;
 /** So many edits after each other decide: one that was slow by chance does not. */
 const IN_A_ROW = 3;
 
+/** Where edits come faster than answers it rests so many times as long as the last one took ... */
+const REST = 2;
+/** ... and no longer than this, ms: the picture under the hand has the processor in between. */
+const LONGEST_REST = 200;
+
+const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
+
 /** What was said of a state of a rig. */
 export interface Told {
   /** Which rig of which job. */
@@ -52,6 +59,7 @@ export class Judging {
     private readonly run: (built: Built, checks: readonly Check[]) => Verdict[],
     private readonly ask: Ask,
     private readonly clock: () => number = () => performance.now(),
+    private readonly pause: (ms: number) => Promise<void> = sleep,
   ) {}
 
   /** What is said at once: of this state where the page has the time, else what was said last. */
@@ -84,7 +92,9 @@ export class Judging {
     while (this.wanted) {
       const { q, then } = this.wanted;
       this.wanted = null;
+      const start = this.clock();
       then(await this.askOf(q));
+      if (this.wanted) await this.pause(Math.min(LONGEST_REST, REST * (this.clock() - start)));
     }
     this.running = false;
   }

@@ -8,6 +8,7 @@ import type { Point } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { exact } from '@/core/quantity/say';
 import { useSize } from '@/ui/use-size';
+import { useStill } from '@/ui/use-still';
 import { Handle } from '@/views/bench/handle';
 import type { Sheet } from '@/views/bench/sheet';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -23,6 +24,7 @@ export const CarriedDrawing = memo(function CarriedDrawing({
   down,
   litParts,
   edge,
+  dragging,
   onDraft,
   onDrop,
 }: {
@@ -33,6 +35,8 @@ export const CarriedDrawing = memo(function CarriedDrawing({
   litParts: readonly string[];
   /** The edge that it balances on while that is measured: where, and what moves it. */
   edge: { at: number; onAt: (mm: number) => void } | null;
+  /** Something is being dragged: the scale stays. */
+  dragging: boolean;
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
 }) {
@@ -41,7 +45,7 @@ export const CarriedDrawing = memo(function CarriedDrawing({
   // On an edge it lies level, whatever it does as it hangs.
   const lying = down || edge !== null;
   const c = useMemo(() => carriedView(facts.built, view, lying), [facts.built, view, lying]);
-  const sheet = useCarriedSheet(e.bounds, w, h);
+  const sheet = useCarriedSheet(useStill(e.bounds, dragging), w, h);
   const { X, Y } = sheet;
   const path = useCallback(
     (p: readonly Point[]) =>
@@ -76,7 +80,14 @@ export const CarriedDrawing = memo(function CarriedDrawing({
           {edge ? <Edge edge={edge} view={view} low={e.bounds.v0} sheet={sheet} /> : null}
           {view === 'side' ? (
             <g transform={`rotate(${c.lean.toFixed(2)} ${X(about[0])} ${Y(about[1])})`}>
-              <Grips facts={facts} view={view} sheet={sheet} onDraft={onDraft} onDrop={onDrop} />
+              <Grips
+                facts={facts}
+                view={view}
+                sheet={sheet}
+                dragging={dragging}
+                onDraft={onDraft}
+                onDrop={onDrop}
+              />
             </g>
           ) : null}
         </svg>

@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { carriedWords } from '@/core/areas/carry/model/drawn';
 import { forecastOf } from '@/core/areas/carry/model/log';
 import { Button } from '@/ui/button';
@@ -8,6 +8,7 @@ import { Tabs } from '@/ui/tabs';
 import { useLooking, type Bench } from '@/views/bench/bench';
 import { BenchFindings } from '@/views/bench/findings-panel';
 import { MeasurePanel } from '@/views/bench/measure-panel';
+import { useUnderHand } from '@/views/bench/under-hand';
 import { WithRig } from '@/views/bench/with-rig';
 import { PrintButton } from '@/views/paper/print-button';
 import { CarriedDrawing } from './carried-drawing';
@@ -38,10 +39,9 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
     setArea('carry');
     return () => setArea(null);
   }, [setArea]);
-  const later = useDeferredValue(facts);
-  const follows = bench.dragging ? later : facts;
+  const underHand = useUnderHand() ?? facts;
   const [tab, setTab] = useState<(typeof TABS)[number]['id']>('findings');
-  const words = useMemo(() => carriedWords(follows.built), [follows.built]);
+  const words = useMemo(() => carriedWords(facts.built), [facts.built]);
   const [set, setDown] = useState(false);
   const down = set && rig.carry?.also === 'table';
   const [drafted, setDrafted] = useState<{ rig: string; draft: Draft } | null>(null);
@@ -51,11 +51,11 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
   const edge = (axis: 'x' | 'z') =>
     tab === 'log' && log.of.what === 'edge' && log.of.axis === axis
       ? {
-          at: log.value ?? forecastOf(follows.built, log.of)?.value ?? 0,
+          at: log.value ?? forecastOf(facts.built, log.of)?.value ?? 0,
           onAt: (value: number) => setLog({ of: log.of, value }),
         }
       : null;
-  const of = { down, litParts, onDraft: setDraft, onDrop: drop };
+  const of = { down, litParts, dragging: bench.dragging, onDraft: setDraft, onDrop: drop };
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}, carry`}</h1>
@@ -67,9 +67,9 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
           ) : null}
         </div>
         <div className="flex min-h-0 flex-1 flex-col lg:grid lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-          <CarriedDrawing facts={facts} view="side" edge={edge('z')} {...of} />
+          <CarriedDrawing facts={underHand} view="side" edge={edge('z')} {...of} />
           <div className="flex min-h-0 border-t border-rule lg:border-l lg:border-t-0">
-            <CarriedDrawing facts={follows} view="front" edge={edge('x')} {...of} />
+            <CarriedDrawing facts={facts} view="front" edge={edge('x')} {...of} />
           </div>
         </div>
       </div>
@@ -78,9 +78,9 @@ const CarryPlace = memo(function CarryPlace({ bench }: { bench: Bench }) {
         className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
       >
         <Tabs label="Findings, how it is held, masses" tabs={TABS} tab={tab} onTab={setTab}>
-          {tab === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
+          {tab === 'findings' ? <BenchFindings underTab bench={bench} /> : null}
           {tab === 'held' ? <CarryForm facts={facts} /> : null}
-          {tab === 'masses' ? <Masses facts={follows} /> : null}
+          {tab === 'masses' ? <Masses facts={facts} /> : null}
           {tab === 'log' ? <CarryLog facts={facts} draft={log} onDraft={setLog} /> : null}
           {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
         </Tabs>

@@ -116,6 +116,10 @@ function watch(show: (shown: Shown | null) => void): () => void {
     if (word) rest(word, REST);
     else if (on !== document.activeElement) leave();
   });
+  // What is in the hand is looked at, and not read about.
+  hear('pointermove', (e) => {
+    if (e.buttons !== 0 && e.pointerType !== 'touch') leave();
+  });
   hear('pointerup', (e) => {
     const word = wordAt(e.target);
     if (e.pointerType === 'touch' && word) rest(word, 0);

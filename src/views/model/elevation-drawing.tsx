@@ -7,6 +7,7 @@ import { dimensionLines } from '@/core/drawing/svg';
 import { type Point, type View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { useSize } from '@/ui/use-size';
+import { useStill } from '@/ui/use-still';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { Dimensions, ROW, Ruler, ticksOf } from './elevation-dimensions';
 import { Axes, Cone, Fouls, Hatch, Mesh, Parts } from './elevation-parts';
@@ -28,6 +29,8 @@ interface ElevationProps {
   view: View;
   lit: string | null;
   litParts: readonly string[];
+  /** Something is being dragged: the scale stays, and what stands beside it is quiet. */
+  dragging: boolean;
   onPick: (key: string) => void;
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
@@ -42,7 +45,7 @@ interface ElevationProps {
 }
 
 /** The picture as millimetres lie in it, with the dimensions there is room for. */
-function useSheet(e: Elevation, w: number, h: number, few: boolean) {
+function useSheet(e: Elevation, w: number, h: number, few: boolean, dragging: boolean) {
   const dims = useMemo(() => dimensionLines(e), [e]);
   const below = dims.filter((d) => !d.across);
   const beside = dims.filter((d) => d.across);
@@ -50,7 +53,8 @@ function useSheet(e: Elevation, w: number, h: number, few: boolean) {
   const shown = few || w < NARROW ? below.slice(-2) : below;
   const bottom = BOTTOM + ROW * shown.length;
   const right = RIGHT + 24 * Math.max(0, beside.length - 1);
-  const { u0, u1, v0, v1 } = e.bounds;
+  // Under the hand the scale stays: what is held would run away from the pointer.
+  const { u0, u1, v0, v1 } = useStill(e.bounds, dragging);
   const k = Math.max(
     0.05,
     Math.min((w - LEFT - right) / Math.max(1, u1 - u0), (h - TOP - bottom) / Math.max(1, v1 - v0)),
@@ -78,6 +82,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   view,
   lit,
   litParts,
+  dragging,
   onPick,
   onDraft,
   onDrop,
@@ -89,7 +94,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   const id = useId();
   const { ref, w, h } = useSize({ w: 600, h: 300 }, { w: 220, h: 180 });
   const e = useMemo(() => elevation(facts.built, view), [facts.built, view]);
-  const { sheet, below, beside } = useSheet(e, w, h, few);
+  const { sheet, below, beside } = useSheet(e, w, h, few, dragging);
   const { X, Y, k } = sheet;
   const path = useCallback(
     (p: readonly Point[]) =>
@@ -131,14 +136,23 @@ export const ElevationDrawing = memo(function ElevationDrawing({
             />
           )}
           <Dimensions below={below} beside={beside} sheet={sheet} right={u1} bottom={v0} />
-          {few || over || w < NARROW ? null : <Names e={e} sheet={sheet} litParts={litParts} />}
+          {few || over || w < NARROW ? null : (
+            <Names e={e} sheet={sheet} litParts={litParts} litOnly={dragging} />
+          )}
           {under?.(view, sheet)}
           {over ? (
             over(view, sheet)
           ) : (
             <>
               <FoulPins e={e} facts={facts} sheet={sheet} lit={lit} onPick={onPick} />
-              <Grips facts={facts} view={view} sheet={sheet} onDraft={onDraft} onDrop={onDrop} />
+              <Grips
+                facts={facts}
+                view={view}
+                sheet={sheet}
+                dragging={dragging}
+                onDraft={onDraft}
+                onDrop={onDrop}
+              />
             </>
           )}
         </svg>

@@ -14,16 +14,19 @@ export const Names = memo(function Names({
   e: now,
   sheet,
   litParts,
+  litOnly,
 }: {
   e: Elevation;
   sheet: Sheet;
   litParts: readonly string[];
+  /** Only what is lit is named: something is in the hand. */
+  litOnly: boolean;
 }) {
   // What is dragged comes first; its name follows.
   const e = useDeferredValue(now);
   const placed = useMemo(
-    () => placeNames(namesOf(e, sheet, litParts), sheet, takenBy(e, sheet)),
-    [e, sheet, litParts],
+    () => placeNames(namesOf(e, sheet, litParts, litOnly), sheet, takenBy(e, sheet)),
+    [e, sheet, litParts, litOnly],
   );
   return (
     <g className="pointer-events-none" aria-hidden="true">
@@ -84,10 +87,15 @@ interface PieceName extends Named {
 }
 
 /** One name a piece, at the middle of the largest of its outlines; what is lit comes first. */
-function namesOf(e: Elevation, { X, Y }: Sheet, litParts: readonly string[]): PieceName[] {
+function namesOf(
+  e: Elevation,
+  { X, Y }: Sheet,
+  litParts: readonly string[],
+  litOnly: boolean,
+): PieceName[] {
   const best = new Map<string, { n: PieceName; size: number }>();
   for (const o of e.outlines) {
-    if (o.sweep || o.points.length === 0) continue;
+    if (o.sweep || o.points.length === 0 || (litOnly && !litParts.includes(o.part))) continue;
     const box = boxOf(o.points.map((p) => [X(p[0]), Y(p[1])] as const));
     const size = box.w * box.h;
     if ((best.get(o.piece)?.size ?? -1) >= size) continue;

@@ -54,20 +54,28 @@ interface Ground {
   n: Stand['value'];
 }
 
-/** Everything in a view that can be taken hold of. */
-export function gripsOf(built: Built, view: View): Grip[] {
+/**
+ * Everything in a view that can be taken hold of.
+ *
+ * @param only key of the one that is asked for: the others are not worked out
+ */
+export function gripsOf(built: Built, view: View, only?: string): Grip[] {
   const stand = standOf(built);
   const g: Ground = { built, stand, view, n: stand.value };
-  const seats = namedSeats(built);
-  const fitted = (built.rig.fitted ?? []).flatMap((use) => {
+  const wanted = (key: string) => only === undefined || only === key;
+  const uses = (built.rig.fitted ?? []).filter((use) => wanted(pieceKey('fitted', use.id)));
+  const seats = uses.length > 0 ? namedSeats(built) : [];
+  const fitted = uses.flatMap((use) => {
     const piece = stand.pieces.find((p) => p.key === pieceKey('fitted', use.id));
     if (!piece?.faces || piece.kind === 'cage') return [];
     const seat = seats.find((s) => s.use.id === use.id);
     return seat ? seatGrip(g, seat, piece) : [fittedGrip(g, use, piece)];
   });
-  return view === 'front'
-    ? [...fitted, ...stand.drives.flatMap((d) => angleGrip(g, d))]
-    : [...onRods(g), ...fitted, ...(view === 'side' ? grabGrip(g) : [])];
+  const all =
+    view === 'front'
+      ? [...fitted, ...stand.drives.flatMap((d) => angleGrip(g, d))]
+      : [...onRods(g), ...fitted, ...(view === 'side' ? grabGrip(g) : [])];
+  return all.filter((x) => wanted(x.key));
 }
 
 /** Something at a station: its value is where it stands. */

@@ -6,7 +6,7 @@ import { outline, type View } from '@/core/drawing/project';
 import type { Edit } from '@/core/edit/edit';
 import { Handle } from '@/views/bench/handle';
 import type { RigFacts } from '@/views/bench/use-rig';
-import { gripsOf } from './grips-of';
+import { gripsOf, type Grip } from './grips-of';
 import type { Sheet } from '@/views/bench/sheet';
 
 /** Stations this near to the found place snap to it, mm. */
@@ -16,23 +16,31 @@ interface GripsProps {
   facts: RigFacts;
   view: View;
   sheet: Sheet;
+  /** Something is being dragged, in this view or in another. */
+  dragging: boolean;
   onDraft: (edit: Edit | null) => void;
   onDrop: (edit: Edit | null) => void;
 }
 
-/** Handles on everything that slides along the rods, on a face, or swings about the lens. */
-export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
+/**
+ * Handles on everything that slides along the rods, on a face, or swings about the lens. While one of
+ * them is in the hand the others are out of its way.
+ */
+export function Grips({ facts, view, sheet, dragging, onDraft, onDrop }: GripsProps) {
   // The last place where nothing of the piece failed, while it is dragged.
   const [ghost, setGhost] = useState<string[]>([]);
   const { built } = facts;
-  const grips = useMemo(() => gripsOf(built, view), [built, view]);
-  const { X, Y } = sheet;
-  const placed: { x: number; y: number }[] = [];
+  const [held, setHeld] = useState<{ key: string; off: number } | null>(null);
+  const grips = useMemo(() => {
+    if (!dragging) return gripsOf(built, view);
+    return held ? gripsOf(built, view, held.key) : [];
+  }, [built, view, dragging, held]);
+  const placed = setApart(grips, sheet, dragging ? held : null);
   // What is done with a handle is looked up when it is done: the handles themselves are drawn
   // again only when they move.
-  const now = useRef({ facts, grips, sheet, view, onDraft, onDrop });
+  const now = useRef({ facts, grips, placed, sheet, view, onDraft, onDrop });
   useLayoutEffect(() => {
-    now.current = { facts, grips, sheet, view, onDraft, onDrop };
+    now.current = { facts, grips, placed, sheet, view, onDraft, onDrop };
   });
   const moving = useRef<{ key: string; from: number; edit: Edit | null } | null>(null);
   const act = useMemo((): Act => {
@@ -52,6 +60,8 @@ export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
           (v) => v.state === 'fail' && v.key.includes(g.piece),
         );
         if (!fails) setGhost(outlinesOf(now.current, g.piece));
+        if (moving.current?.key !== key)
+          setHeld({ key, off: now.current.placed.get(key)?.off ?? 0 });
         moving.current = { key, from, edit: next };
         now.current.onDraft(next);
       },
@@ -63,6 +73,7 @@ export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
       drop: () => {
         const done = moving.current?.edit ?? null;
         moving.current = null;
+        setHeld(null);
         setGhost([]);
         now.current.onDrop(done);
       },
@@ -82,15 +93,7 @@ export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
         />
       ))}
       {grips.map((g) => {
-        const x = Math.min(sheet.w - 12, Math.max(12, X(g.u)));
-        const own = Math.min(sheet.h - 12, Math.max(12, Y(g.v)));
-        // Handles that would lie on one another are set apart, so that a thumb takes the right one:
-        // up first, where the part is, and not into the ruler below.
-        const y =
-          APART.map((off) => own + off).find(
-            (at) => at >= 12 && at <= sheet.h - 12 && !placed.some((p) => near(p, x, at)),
-          ) ?? own;
-        placed.push({ x, y });
+        const { x, y } = placed.get(g.key)!;
         return (
           <GripHandle
             key={g.key}
@@ -108,10 +111,42 @@ export function Grips({ facts, view, sheet, onDraft, onDrop }: GripsProps) {
   );
 }
 
+interface Placed {
+  x: number;
+  y: number;
+  /** How far it is set off from where it belongs, px. */
+  off: number;
+}
+
+/**
+ * Handles that would lie on one another are set apart, so that a thumb takes the right one: up first,
+ * where the part is, and not into the ruler below. One that is in the hand stays as far off as it was.
+ */
+function setApart(
+  grips: readonly Grip[],
+  { X, Y, w, h }: Sheet,
+  held: { key: string; off: number } | null,
+): Map<string, Placed> {
+  const placed = new Map<string, Placed>();
+  const inside = (at: number, size: number) => Math.min(size - 12, Math.max(12, at));
+  for (const g of grips) {
+    const x = inside(X(g.u), w);
+    const own = inside(Y(g.v), h);
+    const free = (off: number) =>
+      own + off >= 12 && own + off <= h - 12 && !someNear(placed, x, own + off);
+    const off = g.key === held?.key ? held.off : (APART.find(free) ?? 0);
+    placed.set(g.key, { x, y: own + off, off });
+  }
+  return placed;
+}
+
 /** Nearer than two handles may be to each other. */
-function near(p: { x: number; y: number }, x: number, y: number): boolean {
-  const [dx, dy] = [p.x - x, p.y - y];
-  return dx * dx + dy * dy < 30 * 30;
+function someNear(placed: ReadonlyMap<string, Placed>, x: number, y: number): boolean {
+  for (const p of placed.values()) {
+    const [dx, dy] = [p.x - x, p.y - y];
+    if (dx * dx + dy * dy < 30 * 30) return true;
+  }
+  return false;
 }
 
 const APART = [0, -30, 30, -60, 60, -90, 90];

@@ -13,6 +13,7 @@ import { BenchFindings } from '@/views/bench/findings-panel';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { Tabs } from '@/ui/tabs';
 import { MeasurePanel } from '@/views/bench/measure-panel';
+import { useUnderHand } from '@/views/bench/under-hand';
 import { WithRig } from '@/views/bench/with-rig';
 import type { TriedPlace } from '@/core/solve/places';
 import { RangeDrawn, useLoadLayer } from '@/views/areas/joints/load-layer';
@@ -41,7 +42,6 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
   const { job, rig, facts, setPicked, advice, drop, panel, setPanel } = bench;
   useLooking(bench);
   const later = useDeferredValue(facts);
-  const follows = bench.dragging ? later : facts;
   const pick = useCallback(
     (key: string) => {
       setPicked(key);
@@ -69,13 +69,13 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}, model`}</h1>
-      <Drawings bench={bench} follows={follows} pins={pins} under={under} onPick={pick} />
+      <Drawings bench={bench} pins={pins} under={under} onPick={pick} />
       <section
         aria-label="What is on it and what is wrong with it"
         className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
       >
         <Tabs label="Findings, parts, measuring" tabs={TABS} tab={panel} onTab={setPanel}>
-          {panel === 'findings' ? <BenchFindings underTab bench={bench} facts={follows} /> : null}
+          {panel === 'findings' ? <BenchFindings underTab bench={bench} /> : null}
           {panel === 'parts' ? <Parts facts={facts} /> : null}
           {panel === 'joints' ? (
             <div className="min-h-0 flex-1 overflow-auto p-3">
@@ -106,20 +106,18 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
 
 /** The rig drawn: three views at once, or one that is turned. */
 function Drawings({
-  bench: { facts, lit, litParts, setDraft, drop, panel },
-  follows,
+  bench: { facts, lit, litParts, dragging, setDraft, drop, panel },
   pins,
   under,
   onPick,
 }: {
   bench: Bench;
-  /** The facts as they follow what is dragged. */
-  follows: RigFacts;
   pins: readonly Pin[] | null;
   under: ComponentProps<typeof ElevationDrawing>['under'];
   onPick: (key: string) => void;
 }) {
   const { held, hold } = useHeld(setDraft);
+  const underHand = useUnderHand() ?? facts;
   const over = useMemo(
     () =>
       pins
@@ -134,9 +132,10 @@ function Drawings({
     over,
     under,
     view,
-    facts: view === held ? facts : follows,
+    facts: view === held ? underHand : facts,
     lit,
     litParts,
+    dragging,
     onPick,
     onDraft: hold[view],
     onDrop: drop,
@@ -146,7 +145,7 @@ function Drawings({
       <Ways way={way} why={why} onWay={setWay} />
       {way === 'turn' ? (
         <TurnView
-          facts={follows}
+          facts={facts}
           lit={lit}
           litParts={litParts}
           onPick={onPick}

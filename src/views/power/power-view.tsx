@@ -42,7 +42,7 @@ const PowerPlace = memo(function PowerPlace({ bench }: { bench: Bench }) {
         className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"
       >
         <Tabs label="Findings, what feeds each" tabs={TABS} tab={tab} onTab={setTab}>
-          {tab === 'findings' ? <BenchFindings underTab bench={bench} facts={facts} /> : null}
+          {tab === 'findings' ? <BenchFindings underTab bench={bench} /> : null}
           {tab === 'feeds' ? <Feeds facts={facts} /> : null}
           {tab === 'cards' ? <Cards facts={facts} /> : null}
           {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}

@@ -34,6 +34,8 @@ interface LineProps {
   onPick: (key: string) => void;
   /** What the corners see, for the light cones. */
   view?: ShadingView | null;
+  /** Something is being dragged. */
+  dragging?: boolean;
   /** Shows an edit that is still being dragged; null shows what is kept. */
   onDraft?: (edit: Edit | null) => void;
   /** Keeps an edit that was let go of. */
@@ -54,11 +56,9 @@ export const Line = memo(function Line(props: LineProps) {
     >
       {view.whole && onDraft && onDrop ? (
         <ElevationDrawing
-          facts={facts}
+          {...props}
+          dragging={props.dragging === true}
           view={view.above ? 'top' : 'side'}
-          lit={props.lit}
-          litParts={props.litParts}
-          onPick={props.onPick}
           onDraft={onDraft}
           onDrop={onDrop}
           few

@@ -10,6 +10,7 @@ import type { Bench } from '../bench/bench';
 import { BenchFindings } from '../bench/findings-panel';
 import { Line } from './line';
 import { Plate } from './plate';
+import { useUnderHand } from '../bench/under-hand';
 import { useShading } from '../bench/use-rig';
 import { WithRig } from '../bench/with-rig';
 
@@ -46,24 +47,26 @@ const RigPlace = memo(function RigPlace({ bench }: { bench: Bench }) {
     [of],
   );
   const [layers, setLayers] = useState<ReadonlySet<Layer>>(FRONT_ONLY);
-  const frame = frameFor(facts?.verdicts.find((v) => v.key === lit) ?? null);
-  const shading = useShading(facts, setting, frame);
+  const frame = frameFor(facts.verdicts.find((v) => v.key === lit) ?? null);
+  const underHand = useUnderHand() ?? facts;
+  const shading = useShading(underHand, setting, frame);
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)] lg:grid-rows-[auto_minmax(0,50fr)_minmax(0,50fr)]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}`}</h1>
       <Choices facts={facts} />
       <div className="grid min-h-0 border-y border-rule lg:grid-cols-[minmax(0,1fr)_26rem]">
         <Line
-          facts={facts}
+          facts={underHand}
           litParts={litParts}
           lit={lit}
           onPick={setPicked}
           view={shading.view}
+          dragging={bench.dragging}
           onDraft={setDraft}
           onDrop={drop}
         />
         <Plate
-          facts={facts}
+          facts={underHand}
           lit={lit}
           onPick={setPicked}
           shading={shading}
