@@ -290,6 +290,29 @@ test('a rig with everything on named interfaces, from nothing, by visible labels
   await expect(page.getByText('foot hole in stud of My arm')).toBeVisible();
 });
 
+test('a matte box on a single rod beside the lens: how high it stands is not known, and said so', async ({
+  page,
+}) => {
+  await open(page, '/');
+  await goToRig(page, 'Lockside');
+  await page.getByRole('button', { name: /^Configuration: / }).click();
+  await page.getByRole('option', { name: 'from hand to hand' }).click();
+  await page.getByRole('button', { name: /^in front/ }).click();
+  await page.getByLabel('box', { exact: true }).selectOption({ label: 'Weir box, on rods' });
+  await page.getByLabel('clamped to', { exact: true }).selectOption({ label: 'Batten 200' });
+  await kept(page);
+  await page.keyboard.press('Escape');
+  await expect(
+    finding(page, /How high Weir box stands is not known: a rod that runs under the lens/),
+  ).toBeVisible();
+  await page.reload();
+  await expect(
+    finding(page, /How high Weir box stands is not known: a rod that runs under the lens/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Put Weir box on Batten 200/ }).click();
+  await expect(finding(page, /a rod that runs under the lens/)).toHaveCount(0);
+});
+
 test('a motor on a single rod in a clamp of the cage, and back on the rods of the plate', async ({
   page,
 }) => {

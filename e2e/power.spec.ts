@@ -70,6 +70,26 @@ test('on paper: what feeds what, the leads, and the packs for the carrier', asyn
   await expect(sheet).toContainText('Keel 150: 150 Wh; in the cabin with approval');
   await expect(sheet).toContainText('Halyard lead: USB-A to round push-pull, 4 pins, 500 mm');
   await expect(sheet).toContainText('Always ask the carrier');
+  await expect(sheet).toContainText(
+    'Keel 150: Orrin Box and Ratchet motor go dark. No plug to pull.',
+  );
+});
+
+test('before a pack is pulled: what goes dark with it, and no longer what it does not feed', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  const panel = page.getByRole('tabpanel');
+  await expect(panel).toContainText('Pellin Pocket and Pane 5 go dark. No plug to pull.');
+  await expect(panel).toContainText('Stop recording first.');
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  const screen = page.getByRole('heading', { name: 'Pane 5' }).locator('..');
+  await screen.getByLabel('fed from').selectOption('nobody said');
+  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await expect(panel).toContainText('Pellin Pocket goes dark.');
+  await kept(page);
 });
 
 test('a card that is too slow is said where the cards are, and another put in its place', async ({

@@ -156,11 +156,18 @@ function readBox(r: Reader, box: Use): BoxUse {
     part: box.part,
     ring: r.role('box-ring')[0]?.part,
     sleeve: r.role('sleeve')[0]?.part,
+    on: onRod(r, box),
     station: r.place(box).station,
     trays: trays.length > 0 ? trays : undefined,
     mask,
     flags: flags && nonEmpty(Object.entries(flags).map(([id, f]) => ({ id, ...f }))),
   });
+}
+
+/** The single rod that a box stands on; a ring that it closes on is none. */
+function onRod(r: Reader, box: Use): string | undefined {
+  const host = r.seats.get(box.id)?.host?.use;
+  return r.role('box-ring').some((u) => u.id === host) ? undefined : host;
 }
 
 function readRemembered(remembered: Record<string, Remembered>): NonNullable<Rig['lenses']> {

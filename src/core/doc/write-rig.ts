@@ -251,7 +251,7 @@ function writeList(w: Writer, l: RoleList, orders: ReadonlyMap<string, number>):
 }
 
 function writeBox(w: Writer, box: BoxUse): void {
-  const { part, ring, sleeve, station, trays, mask, flags, ...carried } = box;
+  const { part, ring, sleeve, on, station, trays, mask, flags, ...carried } = box;
   // A tray that says nothing but its name is not kept.
   const said = (trays ?? []).flatMap(({ id, filter: _f, ...t }) => {
     const set = some(t);
@@ -276,7 +276,7 @@ function writeBox(w: Writer, box: BoxUse): void {
     w.put(id, 'box-ring', ring);
     w.seat(id, 'clip');
     host = { use: id };
-  }
+  } else if (on !== undefined) host = { use: w.idOf('fitted', on) };
   w.seat(w.box, attach === 'rods' ? 'rods' : attach === 'clip-on' ? 'clip' : 'face', host, {
     station,
   });

@@ -62,6 +62,8 @@ export interface BoxUse {
   ring?: string;
   /** Sleeve of the kit in place of the box's own. */
   sleeve?: string;
+  /** The fitted part that is the single rod it stands on; the rods of the plate when absent. */
+  on?: string;
   /** Where its back stands on the rods, mm from the image plane; as close as may be when absent. */
   station?: number;
   trays?: TrayUse[];

@@ -9,6 +9,7 @@ import { isBody, isLens, isLink, type Change, type Job, type Part, type Rig } fr
 import { partsOn } from '../roles/uses';
 import { applyEdit, PathError, type Edit } from '../edit/edit';
 import { setDrive } from '../areas/drive/moves/drive';
+import { setBoxRod } from '../areas/front/moves/box';
 import { setPlateHeight, setPlateStation } from '../areas/rods/moves/under';
 import { setSupport } from '../areas/support/moves/support';
 import { deedsOf, putOn } from '../areas/moves';
@@ -176,6 +177,7 @@ function settings(job: Job, rig: Rig): Edit[] {
       .flatMap(({ id: on }) => [
         ...(drive ? [setDrive(rig, drive.id, { on }, 'x')] : []),
         ...(rig.supports?.[0] ? [setSupport(rig, rig.supports[0].id, { on }, 'x')] : []),
+        ...(rig.box ? [setBoxRod(rig, on, 'x')] : []),
       ]),
     ...feedings(job, rig),
     setCelsius(rig, -10),

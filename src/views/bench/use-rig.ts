@@ -46,11 +46,13 @@ export function useRigFacts(job: Job | null, rig: Rig | null): RigFacts | null {
   const checks = useChecks();
   const judging = useLater(who);
   const [news, setNews] = useState<Told | null>(null);
+  // What finds the single rod under a box comes with the checks: such a rig is then built anew.
+  const all = rig?.box?.on === undefined || checks !== null;
   const made = useMemo(() => {
     if (!job || !rig) return null;
     const base = shared(job);
-    return { job, rig, base, built: build(job, rig, base) };
-  }, [job, rig]);
+    return { job, rig, base, built: build(job, rig, base), all };
+  }, [job, rig, all]);
   const now = useMemo(
     () => (made && checks && judging ? judging.now({ ...made, checks }) : null),
     [made, checks, judging],

@@ -1,6 +1,7 @@
 import { power } from '@/core/areas/power/area';
 import { feedsOn } from '@/core/areas/power/model/fed';
 import { packsOn } from '@/core/areas/power/model/outlets';
+import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
 import { powerTree } from '@/core/areas/power/model/tree';
 import { plugOf } from '@/core/engine/plugs';
 import { cabinOf } from '@/core/feed/hours';
@@ -60,6 +61,14 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
               ]
             : [],
         )}
+      </ul>
+      <h2>When a pack is changed</h2>
+      <ul>
+        {swapsOn(built).map((s) => (
+          <li key={s.id}>
+            {s.name}: {saySwap(s)}
+          </li>
+        ))}
       </ul>
       <h2>Packs, for the carrier</h2>
       <ul>

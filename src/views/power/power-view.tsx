@@ -11,6 +11,7 @@ import { PrintButton } from '@/views/paper/print-button';
 import { Cards } from './cards';
 import { Feeds } from './feeds';
 import { PowerDiagram } from './power-diagram';
+import { Swaps } from './swaps';
 
 /** What feeds what, by which lead, and for how long. */
 export function PowerView() {
@@ -20,6 +21,7 @@ export function PowerView() {
 const TABS = [
   { id: 'findings', name: 'Findings' },
   { id: 'feeds', name: 'Fed by' },
+  { id: 'swaps', name: 'Pack changes' },
   { id: 'cards', name: 'Cards' },
   { id: 'measure', name: 'Measure' },
 ] as const;
@@ -44,6 +46,7 @@ const PowerPlace = memo(function PowerPlace({ bench }: { bench: Bench }) {
         <Tabs label="Findings, what feeds each" tabs={TABS} tab={tab} onTab={setTab}>
           {tab === 'findings' ? <BenchFindings underTab bench={bench} /> : null}
           {tab === 'feeds' ? <Feeds facts={facts} /> : null}
+          {tab === 'swaps' ? <Swaps facts={facts} /> : null}
           {tab === 'cards' ? <Cards facts={facts} /> : null}
           {tab === 'measure' ? <MeasurePanel facts={facts} advice={advice} /> : null}
         </Tabs>

@@ -10,6 +10,7 @@ import { parseLength } from '@/core/quantity/parse';
 import { plain } from '@/core/quantity/say';
 import {
   putBox,
+  setBoxRod,
   setMask,
   setReduction,
   setSleeve,
@@ -21,6 +22,7 @@ import { TextInput } from '@/views/part/cells';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { Choose, Section, useEdit } from '../../bench/panel-parts';
 import type { RigFacts } from '../../bench/use-rig';
+import { OnRods } from '../rods/on-rods';
 import { Flags, Stages } from './stages-form';
 
 export function Box({ facts }: { facts: RigFacts }) {
@@ -82,7 +84,17 @@ function PlacedOne({ facts, placed }: OnBox) {
           }))}
         />
       ) : (
-        <OnRods facts={facts} placed={placed} />
+        <>
+          {box.attach === 'rods' ? (
+            <OnRods
+              facts={facts}
+              on={use.on}
+              name={box.name}
+              pick={(on, title) => edit(setBoxRod(rig, on, title))}
+            />
+          ) : null}
+          <Station facts={facts} placed={placed} />
+        </>
       )}
       {ring ? (
         <Button look="bare" onClick={() => edit(setReduction(rig, null))}>
@@ -113,7 +125,7 @@ function PlacedOne({ facts, placed }: OnBox) {
 }
 
 /** Where a box stands on its rods, and what closes the gap to the lens. */
-function OnRods({ facts: { job, rig }, placed }: OnBox) {
+function Station({ facts: { job, rig }, placed }: OnBox) {
   const edit = useEdit();
   const id = useId();
   const { station } = placed.use;

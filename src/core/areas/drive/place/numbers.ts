@@ -3,7 +3,7 @@ import { constant, exactly, type Given } from '../../../build/given';
 import { lin, of, plus, type Lin } from '../../../build/lin';
 import { STAND_IN, type Setting } from '../../../place/setting';
 import type { Drive, DriveArm, DriveUse } from '../../../kit/types';
-import { lineOf, type Line } from '../../rods/place/line';
+import { lineOf, type Line } from '../../rods/under/line';
 import { rodSystem } from '../../rods/kit/systems';
 import { MODULE } from '../kit/gears';
 

@@ -82,7 +82,8 @@ export const frontMatteFit: Check = {
     const { box } = frontOf(built);
     if (!lens || !box) return [];
     const b = box.box;
-    if (b.attach === 'rods') return onRods(built, b);
+    // Whether it closes on a single rod is said with all that is clamped to one.
+    if (b.attach === 'rods') return box.use.on === undefined ? onRods(built, b) : [];
     if (b.attach === undefined)
       return [attachUnknown(built, b, 'front.matte-fit', [b.id], `Whether ${b.name} fits`)];
     const grip = gripOf(built, lens);

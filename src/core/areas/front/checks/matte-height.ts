@@ -14,7 +14,7 @@ export const frontMatteHeight: Check = {
   id: 'front.matte-height',
   title: 'Height of a box on rods',
   short: 'box off centre',
-  says: 'Whether the rods come out at the height that a box on rods is made for; off by that much, it stands off centre and shades one side. A box that is held by the lens as well pulls on the mount instead.',
+  says: 'Whether the rods, or the single rod that it stands on, come out at the height that a box on rods is made for; off by that much, it stands off centre and shades one side. A box that is held by the lens as well pulls on the mount instead.',
   formula:
     'axis to base + risers under the body + plate top to rods - risers under the rods - height of the rod system',
   run(built) {
@@ -59,7 +59,7 @@ export const frontMatteHeight: Check = {
             ' mm',
           );
           const side = off.value > 0 ? 'low' : 'high';
-          const drops = `the rods come out ${sayLength(drop.value(drop.inputs.map((g) => g.known!.value)), 1)} below the axis, it is made for ${bareLength(drop.standard.known!.value, 1)}`;
+          const drops = `${drop.single ? `${drop.single.name} runs` : 'the rods come out'} ${sayLength(drop.value(drop.inputs.map((g) => g.known!.value)), 1)} below the axis, it is made for ${bareLength(drop.standard.known!.value, 1)}`;
           if (b.attach === 'both')
             return o.state === 'ok'
               ? `Lens and rods hold ${b.name} at one height, within ${sayLength(Math.max(Math.abs(off.lo), Math.abs(off.hi)))}.`

@@ -40,6 +40,7 @@ export function putBox(job: Job, rig: Rig, box: MatteBox): Edit {
   const stages = new Set((box.stages ?? []).map((s) => s.id));
   const trays = before?.trays?.filter((t) => stages.has(t.id));
   const use: BoxUse = { part: box.id, ...(trays?.length ? { trays } : {}) };
+  if (before?.on !== undefined && box.attach === 'rods') use.on = before.on;
   const changes: Change[] = [];
   let title = `Put ${box.name} on`;
   if (clips(box)) {
@@ -130,6 +131,17 @@ export function takeBoxOff(job: Job, rig: Rig): Edit {
   return {
     title: `Take ${box?.name ?? 'the box'} off`,
     changes: [...withoutBox(rig), ...(plain.length < on.length ? threadChanges(rig, plain) : [])],
+  };
+}
+
+/** Stands a box on a single rod, by its use, or on the rods of the plate, as close as may be there. */
+export function setBoxRod(rig: Rig, on: string | undefined, title: string): Edit {
+  return {
+    title,
+    changes: [
+      { path: at(rig, 'box', 'on'), value: on },
+      { path: at(rig, 'box', 'station'), value: undefined },
+    ],
   };
 }
 

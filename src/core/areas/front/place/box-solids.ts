@@ -11,6 +11,7 @@ import {
   pieceOf,
 } from '../../../place/setting';
 import { plus, of, lin, minus, times, ZERO, type Lin } from '../../../build/lin';
+import { underBox } from '../../../place/under-box';
 import { onAnyRods } from '../kit/attach';
 import { frontPlaces, frontLayout } from './layout';
 import { axisOf } from '../../../build/axis';
@@ -42,13 +43,13 @@ function outerOf(s: Setting) {
     : plus(rim, lin(drawn.from - s.value(rim)), ...held, ...thread.map((t) => of(t.thickness, 0)));
   const deep = of(s.q(part, ['mouthZ'], 80));
   const front = minus(plus(back, deep), plus(...stagesOut(s, part)));
+  const single = underBox(built);
+  // Axis down to the middle of what it stands on.
+  const down = single ? times(single.y, -1) : s.drop;
   const w = of(s.q(part, ['width'], 170));
   const h = of(s.q(part, ['height'], 130));
   // How far the rods are off their height is in the drawing; what nobody knows of it counts here.
-  const middle = plus(
-    lin(drawn.middle),
-    part.attach === 'rods' && s.drop ? times(s.drop, 0) : ZERO,
-  );
+  const middle = plus(lin(drawn.middle), part.attach === 'rods' && down ? times(down, 0) : ZERO);
   const faces: Faces = {
     x0: times(w, -0.5),
     x1: times(w, 0.5),
@@ -57,8 +58,10 @@ function outerOf(s: Setting) {
     z0: back,
     z1: front,
   };
-  return { part, drawn, back, w, h, faces };
+  return { part, drawn, back, w, h, faces, single, down };
 }
+
+type Outer = NonNullable<ReturnType<typeof outerOf>>;
 
 /**
  * The matte box as something that parts stand on, before it is placed itself: they stand on the camera
@@ -74,10 +77,56 @@ export function placeMatteBox(s: Setting): string | null {
   const { rig } = s.built;
   const outer = outerOf(s);
   if (!outer) return null;
-  const { part, drawn, back, w, h, faces } = outer;
+  const { part, drawn, back, faces, single } = outer;
   const piece = s.piece({ is: 'box' }, part);
   piece.faces = faces;
   block(s, piece, 'box', faces);
+  placeFlags(s, piece, outer);
+  s.touch('box', 'lens');
+  for (const u of rig.thread ?? []) s.touch('box', threadKey(u));
+  for (const g of rig.gears ?? [])
+    if (part.attach !== 'rods') s.touch('box', pieceKey('gear', g.turns));
+  if (onAnyRods(part)) {
+    const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
+    const rod = single ? (single.single?.key ?? '') : undefined;
+    s.clamped.push({
+      key: 'box',
+      part: part.id,
+      name: part.name,
+      from: back,
+      to: plus(back, clamp),
+      rods: part.rods,
+      ...(rod === undefined ? {} : { on: rod }),
+    });
+    if (rod) for (const own of ['box', 'swing']) s.touch(own, rod);
+    placeBracket(s, piece, outer, clamp);
+  }
+  if (part.swing) {
+    swing(s, part, faces, drawn.middle);
+    swungAlong(s, part, faces);
+  }
+  return 'box';
+}
+
+/** What reaches down to the rods, or to the one rod, that it stands on. */
+function placeBracket(s: Setting, piece: Piece, outer: Outer, clamp: Lin): void {
+  const { down, single, back, faces } = outer;
+  if (!down || (single && s.value(down) <= 0)) return;
+  const rod = single?.rod ?? s.system?.rod ?? 15;
+  const across = single ? rod : (s.system?.centres ?? 60) / 2 + rod;
+  const x = single?.x ?? ZERO;
+  block(s, piece, 'bracket', {
+    x0: plus(x, lin(-across)),
+    x1: plus(x, lin(across)),
+    y0: minus(lin(-rod), down),
+    y1: faces.y0,
+    z0: back,
+    z1: plus(back, clamp),
+  });
+}
+
+/** The flags at the angles that they are set to. */
+function placeFlags(s: Setting, piece: Piece, { part, drawn, back, w, h }: Outer): void {
   for (const f of drawn.flags) {
     const dz = f.tip[0] - f.hinge[0];
     const dr = f.tip[1] - f.hinge[1];
@@ -106,38 +155,6 @@ export function placeMatteBox(s: Setting): string | null {
       );
     });
   }
-  s.touch('box', 'lens');
-  for (const u of rig.thread ?? []) s.touch('box', threadKey(u));
-  for (const g of rig.gears ?? [])
-    if (part.attach !== 'rods') s.touch('box', pieceKey('gear', g.turns));
-  if (onAnyRods(part)) {
-    const clamp = of(s.q(part, ['clampLength'], STAND_IN.clamp));
-    s.clamped.push({
-      key: 'box',
-      part: part.id,
-      name: part.name,
-      from: back,
-      to: plus(back, clamp),
-      rods: part.rods,
-    });
-    if (s.drop) {
-      const across = (s.system?.centres ?? 60) / 2 + (s.system?.rod ?? 15);
-      const drop = s.drop;
-      block(s, piece, 'bracket', {
-        x0: lin(-across),
-        x1: lin(across),
-        y0: minus(lin(-(s.system?.rod ?? 15)), drop),
-        y1: faces.y0,
-        z0: back,
-        z1: plus(back, clamp),
-      });
-    }
-  }
-  if (part.swing) {
-    swing(s, part, faces, drawn.middle);
-    swungAlong(s, part, faces);
-  }
-  return 'box';
 }
 
 /** What the stages that are taken out make a box shorter by. */

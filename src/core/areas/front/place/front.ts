@@ -16,7 +16,8 @@ import { isRing, isBox } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { placeBox, boxStationOf, flagEdge } from './box';
 import { underCamera } from '../../rods/under/under';
-import { givens, asFunction, ZERO, type Lin } from '../../../build/lin';
+import { underBox } from '../../../place/under-box';
+import { asFunction, givens, plus, times, ZERO, type Lin } from '../../../build/lin';
 import { rodSystem } from '../../rods/kit/systems';
 
 export function frontOf(built: Built): Front {
@@ -176,6 +177,8 @@ function onRods(g: Gathering, { box: b, use }: PlacedBox, drop: RodDrop | null):
     needs.push(...g.stack);
     back = (x, rim) => Math.max(rim, reach ?? rim) + ahead(x) + air;
   }
+  if (drop?.single && drop.single.aside > UNDER)
+    g.assumed = `${drop.single.name} runs beside the axis; ${b.name} is taken to stand over the middle all the same.`;
   if (!drop || !drop.inputs.every((d) => d.known) || !drop.standard.known) {
     g.assumed = `How high ${b.name} stands is not known; it is taken as centred on the lens.`;
     return { back, needs, low: () => 0 };
@@ -297,18 +300,30 @@ export function lensSeat(built: Built): number | null {
   return built.body ? stationOf(axisOf(built).seat) : null;
 }
 
+/** Farther beside the axis than this a rod carries no box, mm. Common practice, no source. */
+const BESIDE = 30;
+/** A rod that is this near to being under the axis is under it, mm. */
+const UNDER = 0.5;
+/** What a rod over or beside the lens leaves unsaid of the box that is to stand on it. */
+const NOT_UNDER = constant('a rod that runs under the lens', 'mm', null);
+
 /** How far below the axis the rods come out, and where the box wants them. */
 function rodDrop(built: Built, box: PlacedBox | null): RodDrop | null {
-  const { drop } = underCamera(built);
+  const own = underBox(built);
+  // Where nobody knows how far beside the axis a rod is, nobody knows whether it carries the box.
+  const drop = own ? plus(times(own.y, -1), times(own.x, 0)) : underCamera(built).drop;
   if (!drop) return null;
   const inputs = givens([drop]);
   const made = box?.box.centreHeight !== undefined ? given(box.box, 'centreHeight') : null;
   const system = rodSystem(box?.box.rods);
+  const aside = own ? Math.abs(own.value(own.x)) : 0;
+  const below = !own || (own.value(own.y) < 0 && aside <= BESIDE);
   return {
     inputs,
     value: asFunction(drop, inputs),
+    single: own?.single ? { name: own.single.part.name, aside } : null,
     standard:
-      made ??
+      (below ? made : NOT_UNDER) ??
       constant(
         `height of ${system?.name ?? 'its rods'}`,
         'mm',

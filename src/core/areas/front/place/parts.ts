@@ -91,6 +91,8 @@ export interface RodDrop {
   value: Num;
   /** Height that the box is made for. */
   standard: Given;
+  /** The single rod that it stands on, and how far beside the axis that is, mm; else the plate's. */
+  single: { name: string; aside: number } | null;
 }
 
 /** Everything in front of the lens, with the numbers it rests on. */

@@ -179,7 +179,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     const part = kit.get(box.part);
     const trays = (box.trays ?? []).map((t) => (t.out ? undefined : t.filter));
     put(pieceKey('box'), box.part, box.ring, box.sleeve, ...trays);
-    join(isBox(part) && part.attach !== 'rods' ? lens : onRods, pieceKey('box'));
+    join(isBox(part) && part.attach !== 'rods' ? lens : (rodOf(box.on) ?? onRods), pieceKey('box'));
     if (isBox(part) && part.attach === 'both') join(onRods, pieceKey('box'));
   }
   for (const seat of seats) {

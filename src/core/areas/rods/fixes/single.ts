@@ -10,9 +10,12 @@ import { standOf, type Stand } from '../../../stand/stand';
 
 /** Another length in the same clamp, the rod slid in it, or what is on it put on other rods. */
 export const singleRods: Generator = (built, v) => {
-  if (v.id !== 'rods.single' && v.id !== 'drive.reach') return [];
+  const height = v.id === 'front.matte-height';
+  if (v.id !== 'rods.single' && v.id !== 'drive.reach' && !height) return [];
   const stand = standOf(built);
-  const list = stand.clamped.filter((c) => v.pieces.includes(c.key) && movable(c));
+  const list = stand.clamped.filter((c) =>
+    height ? c.key === 'box' : v.pieces.includes(c.key) && movable(c),
+  );
   return list.flatMap((c) => {
     const rod = stand.single.find((r) => r.key === c.on);
     return [
@@ -24,7 +27,7 @@ export const singleRods: Generator = (built, v) => {
   });
 };
 
-const movable = (c: Clamped) => c.key.startsWith('drive:') || c.key.startsWith('support:');
+const movable = (c: Clamped) => c.key === 'box' || /^(drive|support):/.test(c.key);
 
 /** The rod slid in its own clamp until what is on it holds all of it. */
 function slid(built: Built, stand: Stand, c: Clamped, rod: PlacedRod): Candidate[] {
@@ -72,20 +75,16 @@ function longer(built: Built, rod: PlacedRod): Candidate[] {
 
 /** What is on it put on the rods of the plate, or on another single rod. */
 function elsewhere(built: Built, stand: Stand, c: Clamped): Candidate[] {
-  const [list, id] = [
-    c.key.startsWith('drive:') ? 'drives' : 'supports',
-    c.key.slice(c.key.indexOf(':') + 1),
-  ];
+  const [is, id] = c.key.split(':');
+  const use = is === 'box' ? ['box'] : [`${is}s`, id!];
   const move = (on: string | undefined, name: string): Candidate =>
     candidate(
       {
         title: `Put ${c.name} on ${name}`,
         changes: [
-          { path: at(built.rig, list, id, 'on'), value: on },
-          { path: at(built.rig, list, id, 'station'), value: undefined },
-          ...(list === 'drives'
-            ? [{ path: at(built.rig, list, id, 'angle'), value: undefined }]
-            : []),
+          { path: at(built.rig, ...use, 'on'), value: on },
+          { path: at(built.rig, ...use, 'station'), value: undefined },
+          ...(is === 'drive' ? [{ path: at(built.rig, ...use, 'angle'), value: undefined }] : []),
         ],
       },
       0,

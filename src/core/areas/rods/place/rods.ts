@@ -37,7 +37,12 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
       from = use.place === 'front' && plate && rearPair ? plate.clamps[0]!.from : back;
       if (use.place === 'through' && !rearPair)
         for (const c of s.clamped)
-          if (s.value(c.to) < s.value(back) && s.value(c.from) < s.value(from)) from = c.from;
+          if (
+            c.on === undefined &&
+            s.value(c.to) < s.value(back) &&
+            s.value(c.from) < s.value(from)
+          )
+            from = c.from;
       to = plus(from, length);
     }
     s.rods.push({ use, rods: part, from, to });

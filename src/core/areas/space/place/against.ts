@@ -42,13 +42,18 @@ export function hostPiece(
 }
 
 /** Handles, grips, monitors, batteries: blocks held by an interface, or against a face. */
-export function placeFitted(s: Setting, camera: Faces | null): void {
+export function placeFitted(
+  s: Setting,
+  camera: Faces | null,
+  /** Uses that are left off. */
+  without: ReadonlySet<string> = new Set(),
+): void {
   const { built } = s;
   if (!camera) return;
   const cages = cagesOn(built).map((u) => pieceKey('fitted', u.id));
   for (const use of fittedInOrder(built.rig)) {
     const part = built.kit.get(use.part);
-    if (!isFitting(part) || part.kind === 'cage') continue;
+    if (!isFitting(part) || part.kind === 'cage' || without.has(use.id)) continue;
     placeOne(s, camera, use, part, cages);
   }
 }

@@ -1,4 +1,7 @@
 import { cagesOn } from '../../../place/cages';
+import { onTheBox } from '../../../place/on-box';
+import { findUnderBox } from '../../../place/under-box';
+import { lineOf } from '../../rods/under/line';
 import { pieceKey } from '../../../place/piece';
 import { node } from '../../../engine/reads';
 import { rodSystem } from '../../rods/kit/systems';
@@ -49,6 +52,19 @@ const CAMERA = node('camera', (built: Built): Camera => {
   const s = above(below, built);
   placeFitted(s, faces);
   return { s, plate };
+});
+
+/** The camera without what the box carries: that stands when the box does. */
+const UNBOXED = node('camera without what is on the box', (built: Built): Setting => {
+  const { s: below, faces } = built.once(BARE);
+  const s = above(below, built);
+  placeFitted(s, faces, new Set(onTheBox(built.rig).map((u) => u.id)));
+  return s;
+});
+
+findUnderBox((built, on) => {
+  const s = built.once(UNBOXED);
+  return { ...lineOf(s, on), value: s.value };
 });
 
 /** Body, cage, screen and plate: what is fitted to them, and moved, leaves them as they are. */

@@ -2,7 +2,7 @@ import { bareLength, sayLength } from '../../../quantity/say';
 import { pieceKey } from '../../../place/piece';
 import { valueOf } from '../../../quantity/quantity';
 import type { LensSupport, SupportUse } from '../../../kit/types';
-import { lineOf, type Line } from '../../rods/place/line';
+import { lineOf, type Line } from '../../rods/under/line';
 import { given, type Given } from '../../../build/given';
 import { givens, lin, minus, of, plus, times, type Lin } from '../../../build/lin';
 import { block, STAND_IN, type LensGear, type Setting, type Piece } from '../../../place/setting';

@@ -1,0 +1,67 @@
+import type { Built } from '../../../build/build';
+import { inWords } from '../../../checks/judge';
+import { deviceKey, feedsOn, type Device, type Feed } from './fed';
+import { packsOn } from './outlets';
+
+/** What the change of one pack does, as it is fed now. */
+export interface Swap {
+  /** Use of the pack, and what it is called. */
+  id: string;
+  name: string;
+  /** Off from when it is pulled until the next one is on. */
+  dark: readonly Device[];
+  /** Goes on by a battery of its own. */
+  stays: readonly Device[];
+  /** Another pack stands behind it on the same plate: whether that carries it nobody said. */
+  open: readonly Device[];
+  /** Leads in the pack itself: pulled, and put in again. Those on a plate stay where they are. */
+  pulled: readonly Feed[];
+}
+
+/** The changes of all packs on the rig, by id. */
+export function swapsOn(built: Built): Swap[] {
+  const feeds = feedsOn(built);
+  return packsOn(built)
+    .map(({ use, part }) => {
+      const own = feeds.filter((f) => f.out?.packs.includes(use.id));
+      const of = (how: (f: Feed) => boolean) => own.filter(how).map((f) => f.device);
+      const runsOn = (f: Feed) => f.device.part.ownPack === true;
+      const shared = (f: Feed) => f.out!.packs.length > 1;
+      return {
+        id: use.id,
+        name: part.name,
+        dark: of((f) => !runsOn(f) && !shared(f)),
+        stays: of(runsOn),
+        open: of((f) => !runsOn(f) && shared(f)),
+        pulled: own.filter((f) => f.from.from === use.id),
+      };
+    })
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+const namesOf = (list: readonly Device[]) => inWords(list.map((d) => d.part.name));
+const some = (list: readonly Device[], one: string, many: string) =>
+  list.length === 0 ? [] : [`${namesOf(list)} ${list.length === 1 ? one : many}`];
+
+/** What a change of a pack does, in a sentence or two for the person who makes it. */
+export function saySwap({ dark, stays, open, pulled }: Swap): string {
+  if (dark.length + stays.length + open.length === 0) return 'Nothing on the rig hangs on it.';
+  const does = [
+    ...some(dark, 'goes dark', 'go dark'),
+    ...some(stays, 'stays up on a battery of its own', 'stay up on batteries of their own'),
+    ...some(
+      open,
+      'may stay up by the other pack on the plate: nobody said',
+      'may stay up by the other pack on the plate: nobody said',
+    ),
+  ];
+  const leads = pulled.map((f) => `${f.lead?.name ?? 'the lead'} to ${f.device.part.name}`);
+  return [
+    `${does.join('; ')}.`,
+    leads.length === 0 ? 'No plug to pull.' : `To pull: ${inWords(leads)}.`,
+    // Practice: what is being written when the volts go is lost.
+    ...(dark.some((d) => deviceKey(d) === 'body' || d.part.kind === 'recorder')
+      ? ['Stop recording first.']
+      : []),
+  ].join(' ');
+}
