@@ -147,7 +147,8 @@ export function mended(job: JobDoc): { job: JobDoc; notes: string[] } {
         say(`the joint ${j.id} was left out: it`, j.guest.use);
         return [];
       }
-      if (!gone(j.host?.use)) return [j];
+      // What is clamped to a rod that is gone says so itself; without it, it would be on the plate's.
+      if (!gone(j.host?.use) || j.kind === 'rods') return [j];
       const { use, ...host } = j.host!;
       say(`${j.guest.use} stands against the camera now: it`, use!);
       return [{ ...j, host }];

@@ -3,6 +3,7 @@ import { applyEdit, withChanges } from '../../edit/edit';
 import { build, shared } from '../../build/build';
 import { rigDocOf } from '../../doc/write-rig';
 import { rigOf } from '../../doc/read-rig';
+import { readJob, writeJob } from '../../format/read-job';
 import { standOf } from '../../stand/stand';
 import { findings } from '../../solve/fixes';
 import { frontOf } from '../front/place/front';
@@ -135,5 +136,19 @@ describe('a matte box on a single rod', () => {
     const { job, rig } = on([put(bar)]);
     const back = rigOf(rigDocOf(rig, (id) => job.kit.find((p) => p.id === id)));
     expect(back.box).toEqual(rig.box);
+    const read = readJob(writeJob(job));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.value.rigs.find((r) => r.id === RIG)!.box).toEqual(rig.box);
+  });
+
+  test('a file in which the rod is not on the rig is read, and says so', () => {
+    const { job } = on([put(bar)], 'nobody');
+    const read = readJob(writeJob(job));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const rig = read.value.rigs.find((r) => r.id === RIG)!;
+    const said = check(build(read.value, rig));
+    expect(rig.box!.on).toBe('nobody');
+    expect(said.find((v) => v.id === 'front.matte-height')!.state).toBe('unknown');
+    expect(said.find((v) => v.key === 'rods.single:box')!.state).toBe('unknown');
   });
 });
