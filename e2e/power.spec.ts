@@ -88,7 +88,7 @@ test('before a pack is pulled: what goes dark with it, and no longer what it doe
   const screen = page.getByRole('heading', { name: 'Pane 5' }).locator('..');
   await screen.getByLabel('fed from').selectOption('nobody said');
   await page.getByRole('tab', { name: 'Pack changes' }).click();
-  await expect(panel).toContainText('Pellin Pocket goes dark.');
+  await expect(panel).toContainText('Pellin Pocket goes dark. Nobody said what feeds Pane 5.');
   await kept(page);
 });
 

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { inWords } from '../../../checks/judge';
-import { deviceKey, feedsOn, type Device, type Feed } from './fed';
+import { deviceKey, feedsOn, unfedOn, type Device, type Feed } from './fed';
 import { packsOn } from './outlets';
 
 /** What the change of one pack does, as it is fed now. */
@@ -14,6 +14,8 @@ export interface Swap {
   stays: readonly Device[];
   /** Another pack stands behind it on the same plate: whether that carries it nobody said. */
   open: readonly Device[];
+  /** Of these nobody said what feeds them: it may be this pack. */
+  unsaid: readonly Device[];
   /** Leads in the pack itself: pulled, and put in again. Those on a plate stay where they are. */
   pulled: readonly Feed[];
 }
@@ -33,6 +35,7 @@ export function swapsOn(built: Built): Swap[] {
         dark: of((f) => !runsOn(f) && !shared(f)),
         stays: of(runsOn),
         open: of((f) => !runsOn(f) && shared(f)),
+        unsaid: unfedOn(built),
         pulled: own.filter((f) => f.from.from === use.id),
       };
     })
@@ -44,8 +47,10 @@ const some = (list: readonly Device[], one: string, many: string) =>
   list.length === 0 ? [] : [`${namesOf(list)} ${list.length === 1 ? one : many}`];
 
 /** What a change of a pack does, in a sentence or two for the person who makes it. */
-export function saySwap({ dark, stays, open, pulled }: Swap): string {
-  if (dark.length + stays.length + open.length === 0) return 'Nothing on the rig hangs on it.';
+export function saySwap({ dark, stays, open, unsaid, pulled }: Swap): string {
+  const may = unsaid.length === 0 ? [] : [`Nobody said what feeds ${namesOf(unsaid)}.`];
+  if (dark.length + stays.length + open.length === 0)
+    return ['Nothing is said to hang on it.', ...may].join(' ');
   const does = [
     ...some(dark, 'goes dark', 'go dark'),
     ...some(stays, 'stays up on a battery of its own', 'stay up on batteries of their own'),
@@ -58,6 +63,7 @@ export function saySwap({ dark, stays, open, pulled }: Swap): string {
   const leads = pulled.map((f) => `${f.lead?.name ?? 'the lead'} to ${f.device.part.name}`);
   return [
     `${does.join('; ')}.`,
+    ...may,
     leads.length === 0 ? 'No plug to pull.' : `To pull: ${inWords(leads)}.`,
     // Practice: what is being written when the volts go is lost.
     ...(dark.some((d) => deviceKey(d) === 'body' || d.part.kind === 'recorder')
