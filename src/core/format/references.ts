@@ -133,7 +133,7 @@ function linkProblems(
 
 /**
  * Joints and links that lead to a use which is not there: two windows can leave such, each right by
- * itself. They go, or stand against the camera, and it is said.
+ * itself. They go, or stand against the camera, and it is said; what is clamped to a rod keeps that.
  */
 export function mended(job: JobDoc): { job: JobDoc; notes: string[] } {
   const notes: string[] = [];

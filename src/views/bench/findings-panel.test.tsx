@@ -81,12 +81,12 @@ describe('findings on screen', () => {
   test('after an edit that is still looked at, it says of what state it speaks', () => {
     const was = facts(testJob());
     const { rerender } = render(panel({ ...was, behind: true }));
-    expect(screen.getByText('looking again ...')).toBeTruthy();
+    expect(screen.getByText('before the last edit')).toBeTruthy();
     rerender(panel({ ...was, verdicts: [], behind: true }));
     expect(screen.queryByText(/^Nothing fails/)).toBeNull();
     rerender(panel({ ...was, verdicts: [] }));
     expect(screen.getByText(/^Nothing fails/)).toBeTruthy();
-    expect(screen.queryByText(/looking again/)).toBeNull();
+    expect(screen.queryByText(/before the last edit/)).toBeNull();
   });
 
   test('while the checks are still to come it says so, and nothing of it is ok', () => {

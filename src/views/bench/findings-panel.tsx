@@ -110,7 +110,7 @@ export const FindingsPanel = memo(function FindingsPanel({
         </h2>
         <Counts verdicts={verdicts} />
         {facts.behind ? (
-          <p className="comes-late whitespace-nowrap text-soft">looking again ...</p>
+          <p className="comes-late whitespace-nowrap text-soft">before the last edit</p>
         ) : null}
         {onArea && areas ? (
           <AreaFilter facts={facts} areas={areas} area={area} onArea={onArea} onPick={onPick} />

@@ -74,7 +74,7 @@ test('with a battery of its own it stays up, and nothing is said of recording', 
 });
 
 test('a pack that nothing is said to hang on: whose feed nobody said is named', () => {
-  const fed: Change[] = ['body'].map(() => ({ path: ['rigs', RIG, 'outlet'], value: undefined }));
+  const fed: Change[] = [{ path: ['rigs', RIG, 'outlet'], value: undefined }];
   const rig = base.rigs.find((r) => r.id === RIG)!;
   for (const list of ['drives', 'fitted'] as const)
     for (const u of rig[list] ?? [])

@@ -43,7 +43,7 @@ export function swapsOn(built: Built): Swap[] {
 }
 
 const namesOf = (list: readonly Device[]) => inWords(list.map((d) => d.part.name));
-const some = (list: readonly Device[], one: string, many: string) =>
+const some = (list: readonly Device[], one: string, many = one) =>
   list.length === 0 ? [] : [`${namesOf(list)} ${list.length === 1 ? one : many}`];
 
 /** What a change of a pack does, in a sentence or two for the person who makes it. */
@@ -54,11 +54,7 @@ export function saySwap({ dark, stays, open, unsaid, pulled }: Swap): string {
   const does = [
     ...some(dark, 'goes dark', 'go dark'),
     ...some(stays, 'stays up on a battery of its own', 'stay up on batteries of their own'),
-    ...some(
-      open,
-      'may stay up by the other pack on the plate: nobody said',
-      'may stay up by the other pack on the plate: nobody said',
-    ),
+    ...some(open, 'may stay up by the other pack on the plate: nobody said'),
   ];
   const leads = pulled.map((f) => `${f.lead?.name ?? 'the lead'} to ${f.device.part.name}`);
   return [
