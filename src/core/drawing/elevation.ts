@@ -1,5 +1,5 @@
 import type { RodSystem } from '../areas/rods/kit/systems';
-import { sketchedAs } from '../areas/space/kit/silhouettes';
+import { sketchedAs, type Silhouette } from '../areas/space/kit/silhouettes';
 import type { Built } from '../build/build';
 import { modeSize } from '../build/circle';
 import { standOf, type Stand } from '../stand/stand';
@@ -95,7 +95,8 @@ export interface Elevation {
  * Solids of a rig in a view, farthest first, and how one of them is outlined. What stands as it
  * stood is drawn as it was: the very same outline, so nobody draws it again.
  */
-function inView(stand: Stand, view: View) {
+function inView(built: Built, view: View) {
+  const stand = standOf(built);
   const middle = (s: StandSolid) =>
     nearness(view, [
       (s.extent[0] + s.extent[3]) / 2,
@@ -109,7 +110,11 @@ function inView(stand: Stand, view: View) {
   const outlined = (s: StandSolid): Outlined => {
     const kept = s.layer.memo.once(`outlines ${view}`, () => new Map<StandSolid, Outlined>());
     let o = kept.get(s);
-    if (!o) kept.set(s, (o = outlinedOf(view, s, byKey.get(s.piece)!, index.get(s)!)));
+    if (!o) {
+      const piece = byKey.get(s.piece)!;
+      const as = sketchedAs(s.role, piece.kind, built.kit.get(piece.part));
+      kept.set(s, (o = outlinedOf(view, s, as, piece, index.get(s)!)));
+    }
     return o;
   };
   const far = (solids: readonly StandSolid[]) =>
@@ -128,7 +133,7 @@ export function outlinesOf(
 ): Outlined[] {
   const stand = standOf(built);
   const wanted = new Set(stand.pieces.filter(pieces).map((p) => p.key));
-  return inView(stand, view)
+  return inView(built, view)
     .far(stand.solids.filter((s) => wanted.has(s.piece)))
     .filter((o) => !o.sweep && o.points.length > 0);
 }
@@ -136,7 +141,7 @@ export function outlinesOf(
 /** The rig in one view, for the screen and for files. */
 export function elevation(built: Built, view: View): Elevation {
   const stand = standOf(built);
-  const { outlined, far } = inView(stand, view);
+  const { outlined, far } = inView(built, view);
   const outlines = far(stand.solids);
   const fouls = foulsOf(stand).flatMap((f): Foul[] => {
     const points = overlap(outlined(f.a).points, outlined(f.b).points);
@@ -173,8 +178,13 @@ export function elevation(built: Built, view: View): Elevation {
   };
 }
 
-function outlinedOf(view: View, s: StandSolid, piece: Piece, i: number): Outlined {
-  const as = sketchedAs(s.role, piece.kind);
+function outlinedOf(
+  view: View,
+  s: StandSolid,
+  as: Silhouette | null,
+  piece: Piece,
+  i: number,
+): Outlined {
   return {
     key: `${s.piece}/${s.role} ${i}`,
     piece: s.piece,

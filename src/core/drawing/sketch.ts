@@ -1,4 +1,4 @@
-import { SILHOUETTES, type Line } from '../areas/space/kit/silhouettes';
+import type { Line, Silhouette } from '../areas/space/kit/silhouettes';
 import type { Box, Vec } from '../solids/solid';
 import { project, type Point, type View } from './project';
 
@@ -21,13 +21,10 @@ const LOOK: Readonly<Record<View, Vec>> = { side: [1, 0, 0], top: [0, 1, 0], fro
  * its side, along its own length its front. Turned by anything between, or seen from above, it is its
  * block.
  */
-export function sketchOf(view: View, block: Box, kind: string): SketchLine[] | null {
+export function sketchOf(view: View, block: Box, own: Silhouette): SketchLine[] | null {
   const look = LOOK[view];
   const along = block.axes.findIndex((a) => Math.abs(dot(a, look)) > 1 - 1e-6);
   if (along !== 0 && along !== 2) return null;
-  const own = SILHOUETTES[kind];
-  // A plain block has nothing to be recognised by.
-  if (!own) return null;
   const lines = along === 0 ? own.side : own.front;
   const [hx, hy, hz] = block.half;
   // The front is told from camera right to camera left, as it is drawn.

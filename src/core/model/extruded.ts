@@ -1,5 +1,5 @@
 import earcut from 'earcut';
-import { SILHOUETTES, type Line } from '../areas/space/kit/silhouettes';
+import type { Line, Silhouette } from '../areas/space/kit/silhouettes';
 import { circleIn } from '../drawing/sketch';
 import type { Box, Vec } from '../solids/solid';
 import { along, minus, dot, length, type Edge, type Face } from './polyhedron';
@@ -23,11 +23,9 @@ const SMOOTH = 0.45;
 
 /**
  * What a fitted part is recognised by, pushed through its block: its side across the width, or its
- * front along the length where only that tells it. Null for a kind that has nothing to be known by.
+ * front along the length where only that tells it.
  */
-export function extruded(block: Box, kind: string): { bodies: Drawn[]; marks: Mark[] } | null {
-  const own = SILHOUETTES[kind];
-  if (!own) return null;
+export function extruded(block: Box, own: Silhouette): { bodies: Drawn[]; marks: Mark[] } {
   const from = isPlain(own.side) && !isPlain(own.front) ? 'front' : 'side';
   const lines = from === 'side' ? own.side : own.front;
   const [hx, hy, hz] = block.half;

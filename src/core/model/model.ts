@@ -1,4 +1,4 @@
-import { sketchedAs } from '../areas/space/kit/silhouettes';
+import { sketchedAs, type Silhouette } from '../areas/space/kit/silhouettes';
 import type { Built } from '../build/build';
 import { coneOf } from '../drawing/elevation';
 import { foulsOf } from '../areas/space/model/fouls';
@@ -89,7 +89,7 @@ export function modelOf(built: Built): Model {
   const index = new Map(pieces.map((p, i) => [p.key, i]));
   const shapes = stand.solids.map((s): Shape => {
     const i = index.get(s.piece)!;
-    return { piece: i, assumed: !s.known || pieces[i]!.assumed, ...formOf(s, pieces[i]!.kind) };
+    return { piece: i, assumed: !s.known || pieces[i]!.assumed, ...formOf(built, s, pieces[i]!) };
   });
   const still = shapes.filter((s) => !s.sweep).flatMap((s) => s.block.points);
   const corner = (f: (...n: number[]) => number): Vec =>
@@ -101,16 +101,16 @@ export function modelOf(built: Built): Model {
 type Form = Pick<Shape, 'name' | 'block' | 'drawn' | 'marks' | 'thin' | 'sweep'>;
 
 /** What is kept of a solid for as long as it stands as it stood. */
-function formOf(s: StandSolid, kind: string): Form {
+function formOf(built: Built, s: StandSolid, piece: ModelPiece): Form {
   const kept = s.layer.memo.once('model forms', () => new Map<StandSolid, Form>());
   let form = kept.get(s);
-  if (!form) kept.set(s, (form = formAnew(s, kind)));
+  if (!form)
+    kept.set(s, (form = formAnew(s, sketchedAs(s.role, piece.kind, built.kit.get(piece.part)))));
   return form;
 }
 
-function formAnew(s: StandSolid, kind: string): Form {
+function formAnew(s: StandSolid, as: Silhouette | null): Form {
   const block = blockOf(s);
-  const as = sketchedAs(s.role, kind);
   const own = as !== null && s.solid.kind === 'box' ? extruded(s.solid, as) : null;
   const sweep = s.role === 'sweep' || s.role === 'travel' || s.role === 'tilt';
   return {

@@ -52,6 +52,16 @@ describe('a lens as it goes on the rig', () => {
     expect(named(boxed.id)[0]).toBe(job.kit.find((p) => p.id === boxed.box!.part)!.name);
   });
 
+  test('a sleeve of the kit is named before the box it closes', () => {
+    const rig = job.rigs.find((r) => r.box)!;
+    const sleeve = job.kit.find((p) => p.kind === 'sleeve')!;
+    const { dressed } = dressedLens(
+      build(job, { ...rig, box: { ...rig.box!, sleeve: sleeve.id } }),
+    );
+    const box = job.kit.find((p) => p.id === rig.box!.part)!;
+    expect(dressed.indexOf(sleeve.name)).toBe(dressed.indexOf(box.name) - 1);
+  });
+
   test('a filter whose stage is taken out is not on the lens', () => {
     const rig = job.rigs.find((r) => (r.box?.trays ?? []).some((t) => t.filter && !t.out))!;
     const tray = rig.box!.trays!.find((t) => t.filter && !t.out)!;

@@ -40,13 +40,18 @@ export function dressedLens(built: Built): DressedLens {
   };
 }
 
-/** Parts that dress the lens of a rig, by id: rings of gears, then from the rim outwards. */
+/** Parts that dress the lens of a rig, by id: rings of gears, then from the rim outwards; a sleeve closes between rim and box. */
 function dressing({ gears, thread, box }: Rig): string[] {
   return [
     ...(gears ?? []).map((g) => g.part),
     ...(thread ?? []).map((t) => t.part),
     ...(box
-      ? [box.ring, box.part, ...(box.trays ?? []).flatMap((t) => (t.out ? [] : t.filter))]
+      ? [
+          box.ring,
+          box.sleeve,
+          box.part,
+          ...(box.trays ?? []).flatMap((t) => (t.out ? [] : t.filter)),
+        ]
       : []),
   ].filter((id) => id !== undefined);
 }

@@ -1,4 +1,5 @@
 import type { Pt } from '../../../engine/figure';
+import { valueOf, type QuantityInput } from '../../../quantity/quantity';
 
 /**
  * What a fitted part is recognised by, within its block: fractions of its length, width and height
@@ -274,16 +275,61 @@ const cradle: Silhouette = {
   front: [shape([0, 0], [1, 0], [1, 1], [0.82, 1], [0.62, 0.45], [0.38, 0.45], [0.18, 1], [0, 1])],
 };
 
-/** A matte box: its trays behind, the shade that opens towards its mouth. */
-const matteBox: Silhouette = {
-  side: [
-    shape([0, 0.1], [0.4, 0.1], [0.46, 0.04], [1, 0], [1, 1], [0.46, 0.96], [0.4, 0.9], [0, 0.9]),
-    line([0.06, 0.1], [0.06, 0.9]),
-    line([0.18, 0.1], [0.18, 0.9]),
-    line([0.3, 0.1], [0.3, 0.9]),
-    line([0.4, 0.1], [0.4, 0.9]),
+/** A share of a length that keeps clear of both ends; the usual one where a number is missing. */
+const share = (of: QuantityInput | undefined, whole: QuantityInput | undefined, usual: number) => {
+  const [n, all] = [valueOf(of), valueOf(whole)];
+  return n === null || all === null || all <= 0 ? usual : Math.min(0.96, Math.max(0.04, n / all));
+};
+
+/** The numbers of a matte box that its look hangs on. */
+type MatteBoxSizes = Partial<
+  Record<'mouthZ' | 'mouthW' | 'mouthH' | 'width' | 'height', QuantityInput>
+> & { stages?: readonly { z?: QuantityInput }[] };
+
+/**
+ * A matte box: its stages where its own numbers put them, the shade that opens from the last of them
+ * to its mouth, and the mouth as wide and high as that is.
+ */
+function matteBox(part?: MatteBoxSizes): Silhouette {
+  const stages = part?.stages?.length
+    ? part.stages.map((s) => share(s.z, part.mouthZ, 0.2))
+    : TRAYS;
+  const last = Math.min(0.9, Math.max(...stages) + 0.06);
+  const bend = (last + 1) / 2;
+  const [w, h] = [share(part?.mouthW, part?.width, 0.86), share(part?.mouthH, part?.height, 0.82)];
+  return {
+    side: [
+      shape([0, 0.1], [last, 0.1], [bend, 0], [1, 0], [1, 1], [bend, 1], [last, 0.9], [0, 0.9]),
+      ...stages.map((u) => line([u, 0.1], [u, 0.9])),
+      line([last, 0.1], [last, 0.9]),
+    ],
+    front: [WHOLE, box((1 - w) / 2, (1 - h) / 2, (1 + w) / 2, (1 + h) / 2, true)],
+  };
+}
+
+/** Where the trays of a box stand that does not say, as shares of its depth. */
+const TRAYS: readonly number[] = [0.06, 0.18, 0.3];
+
+/** A motor or gear box on its arm, along its shaft: round where the gear sits. */
+const driveBox: Silhouette = {
+  side: [WHOLE],
+  front: [
+    shape(
+      [0.18, 0],
+      [0.82, 0],
+      [1, 0.14],
+      [1, 0.68],
+      [0.85, 0.92],
+      [0.65, 1],
+      [0.35, 1],
+      [0.15, 0.92],
+      [0, 0.68],
+      [0, 0.14],
+    ),
+    dot(0.5, 0.5, 0.3),
+    dot(0.5, 0.5, 0.09),
+    line([0.2, 0.1], [0.8, 0.1]),
   ],
-  front: [WHOLE, box(0.07, 0.09, 0.93, 0.91, true)],
 };
 
 /** Blocks of pieces that consist of several, by the kind and what they are of the piece. */
@@ -292,11 +338,20 @@ const OF_PIECES: Readonly<Record<string, string>> = {
   'plate slab': 'slab',
   'lens-support cradle': 'cradle',
   'matte-box box': 'matteBox',
+  'motor box': 'driveBox',
+  'follow-focus box': 'driveBox',
 };
 
-/** What a block is sketched as: its kind, or what it is of a piece of several; null for none. */
-export function sketchedAs(role: string, kind: string): string | null {
-  return role === 'block' ? kind : (OF_PIECES[`${kind} ${role}`] ?? null);
+/**
+ * What a block of a part is drawn as: by its kind, or by what it is of a piece of several.
+ *
+ * @param role what the block is of its piece
+ * @param part the part it is of, where its own numbers say more than its kind
+ * @returns null for one that has nothing to be recognised by
+ */
+export function sketchedAs(role: string, kind: string, part?: object | null): Silhouette | null {
+  const as = role === 'block' ? kind : (OF_PIECES[`${kind} ${role}`] ?? '');
+  return as === 'matteBox' && part ? matteBox(part) : (SILHOUETTES[as] ?? null);
 }
 
 export const SILHOUETTES: Readonly<Record<string, Silhouette>> = {
@@ -327,7 +382,8 @@ export const SILHOUETTES: Readonly<Record<string, Silhouette>> = {
   body,
   slab,
   cradle,
-  matteBox,
+  matteBox: matteBox(),
+  driveBox,
 };
 
 /** The sketch of a kind; a plain block for one that has none. */
