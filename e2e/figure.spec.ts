@@ -108,3 +108,37 @@ test('on a phone the drawing goes on one column, without a sideways scroll of th
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
 });
+
+test('a hole is put where the drawing is pressed, or in the middle of a face by keys; undo takes it off', async ({
+  page,
+}) => {
+  await open(page, '/kit');
+  const sheet = await openPart(page, 'Trellis cage');
+  const drawing = sheet.getByRole('region', { name: 'Drawing of Trellis cage' });
+  const put = drawing.getByRole('button', { name: 'Put a hole, shoe or rail on it' });
+  const shoe = drawing.getByRole('button', { name: 'right accessory shoe' });
+  await expect(shoe).toHaveCount(0);
+  await put.click();
+  await drawing.getByLabel('standard or class').selectOption('accessory shoe');
+  // Between its holes, on the side one looks at from camera right.
+  const five = drawing.locator('svg').getByText('5', { exact: true });
+  const at = (await five.boundingBox())!;
+  await page.mouse.click(at.x - 25, at.y + 30);
+  await expect(shoe).toHaveAttribute('aria-pressed', 'true');
+  const up = drawing.getByRole('textbox', { name: /^up from the middle of the face/ });
+  await expect(up).toHaveValue(/-\d+ ±3/);
+  await kept(page);
+  // By keys alone: the middle of its top.
+  await put.focus();
+  await page.keyboard.press('Enter');
+  await expect(drawing.getByLabel('standard or class')).toBeFocused();
+  await drawing.getByRole('button', { name: 'top', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(drawing.getByRole('button', { name: 'top 1/4-20 UNC' })).toBeVisible();
+  await kept(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo: Put top 1\/4-20 UNC on Trellis cage/ }).click();
+  await page.getByRole('button', { name: /^Undo: Put right accessory shoe/ }).click();
+  await openPart(page, 'Trellis cage');
+  await expect(shoe).toHaveCount(0);
+});

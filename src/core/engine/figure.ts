@@ -68,8 +68,17 @@ export interface FigureView {
   grips: Grip[];
 }
 
+/** What the faces of a part are counted on, in its own axes, mm: from, to across, up, forward. */
+export interface Block {
+  x: readonly [number, number];
+  y: readonly [number, number];
+  z: readonly [number, number];
+}
+
 export interface Figure {
   views: readonly FigureView[];
+  /** What holes, shoes, rails and clamps stand on; null for a part that has none. */
+  block: Block | null;
 }
 
 type Style = Stroke | undefined;
@@ -102,6 +111,8 @@ export interface FigurePen {
   /** Whether a number stands there. */
   has: (path: string | readonly string[]) => boolean;
   view: (id: FigureViewId) => ViewPen;
+  /** Says what its faces are counted on. */
+  block: (block: Block) => void;
 }
 
 /** How a kind is drawn. */

@@ -1,6 +1,7 @@
 import { readPath } from '../edit/path';
 import type {
   Beside,
+  Block,
   DrawFigure,
   Figure,
   FigurePen,
@@ -27,6 +28,7 @@ const drawable = (v: number) => Number.isFinite(v) && Math.abs(v) < 1e5;
  */
 export function drawFigure(part: object, draw: DrawFigure, open: string | null = null): Figure {
   const views: FigureView[] = [];
+  let block: Block | null = null;
   const says = (p: string | readonly string[]) => readPath(part, pathOf(p));
   const number = (p: string | readonly string[]): number | null => {
     const raw = says(p) as QuantityInput | undefined;
@@ -54,9 +56,12 @@ export function drawFigure(part: object, draw: DrawFigure, open: string | null =
       if (!v) views.push((v = { id, shapes: [], dimensions: [], notes: [], grips: [] }));
       return viewPen(v, pen);
     },
+    block: (b) => {
+      block = b;
+    },
   };
   draw(pen);
-  return { views };
+  return { views, block };
 }
 
 function viewPen(view: FigureView, pen: FigurePen): ViewPen {

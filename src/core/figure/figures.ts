@@ -37,5 +37,5 @@ const FIGURES: Readonly<Record<Kind, DrawFigure>> = {
 export function figureOf(part: Part, open: string | null = null): Figure | null {
   if (!isKind(part.kind)) return null;
   const all = drawFigure(part, FIGURES[part.kind], open);
-  return { views: all.views.filter((v) => v.shapes.length > 0) };
+  return { ...all, views: all.views.filter((v) => v.shapes.length > 0) };
 }

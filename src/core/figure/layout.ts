@@ -43,7 +43,10 @@ export interface PlacedView {
   name: Pt;
   shapes: readonly PlacedShape[];
   labels: readonly PlacedLabel[];
-  grips: readonly { key: string; name: string; at: Pt }[];
+  /** Where one reaches for what opens; `of` is the place itself, where the two are not one. */
+  grips: readonly { key: string; name: string; at: Pt; of: Pt }[];
+  /** Where 0, 0 of the part is. */
+  origin: Pt;
 }
 
 export interface Layout {
@@ -243,8 +246,31 @@ function placed(
       ticks: l.ends.length > 0 ? ticksOf(l.lines[0]!.map(move), sheet.label.h / 12) : '',
       ends: l.ends.map(move),
     })),
-    grips: view.grips.map((g) => ({ key: g.key, name: g.name, at: move(on(g.at)) })),
+    grips: setApart(
+      view.grips.map(({ key, name, at }) => ({ key, name, of: move(on(at)) })),
+      sheet.label.h * GRIP,
+    ),
+    origin: [ox, oy],
   };
+}
+
+/** Least distance of two grips, as a share of the height of a label. */
+const GRIP = 0.45;
+
+/** Grips that would lie on each other go round the place they are of, each to the first free spot. */
+function setApart<T extends { of: Pt }>(grips: readonly T[], least: number): (T & { at: Pt })[] {
+  const done: (T & { at: Pt })[] = [];
+  const free = (p: Pt) => done.every(({ at: q }) => Math.hypot(p[0] - q[0], p[1] - q[1]) >= least);
+  for (const g of grips) {
+    let at = g.of;
+    for (let i = 0; i < 240 && !free(at); i++) {
+      const r = least * (1 + Math.floor(i / 12) * 0.5);
+      const turn = (Math.PI * 2 * (i % 12)) / 12;
+      at = [g.of[0] + r * Math.cos(turn), g.of[1] + r * Math.sin(turn)];
+    }
+    done.push({ ...g, at });
+  }
+  return done;
 }
 
 const n = (x: number) => (Math.round(x * 100) / 100).toString();

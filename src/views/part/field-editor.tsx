@@ -8,6 +8,7 @@ import { concerns, FIELDS, fieldAt, isKind, type Field, type RowsField } from '@
 import { newNamedId } from '@/core/engine/ids';
 import { reversedRange } from '@/core/kit/ranges';
 import type { Job, Part } from '@/core/kit/types';
+import { withArticle } from '@/core/words/article';
 import { inWords } from '@/core/checks/judge';
 import { setField, takeUsual, usualRows } from '@/core/solve/kit-moves';
 import { Button } from '@/ui/button';
@@ -86,7 +87,7 @@ function Rows({
     const key = field.keyed ? String(line.id) : String(rows.length);
     setAdded(key);
     store?.edit({
-      title: `Add a ${field.row} to ${part.name}`,
+      title: `Add ${withArticle(field.row)} to ${part.name}`,
       changes: [{ path: [...path, key], value: line }],
     });
   };
@@ -145,7 +146,7 @@ function Rows({
         </div>
       ) : (
         <Button onClick={() => goOn(fresh())}>
-          <Plus size={18} aria-hidden="true" /> Add a {field.row}
+          <Plus size={18} aria-hidden="true" /> Add {withArticle(field.row)}
         </Button>
       )}
     </fieldset>

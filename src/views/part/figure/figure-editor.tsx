@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { readPath } from '@/core/edit/path';
 import { figureOf } from '@/core/figure/figures';
 import { instrumentFor } from '@/core/figure/instrument';
-import { layOut, type Layout, type PlacedLabel, type PlacedView } from '@/core/figure/layout';
+import { layOut, type Layout, type PlacedLabel } from '@/core/figure/layout';
 import { fieldAt, FIELDS, isKind } from '@/core/kit/fields';
 import { rowName as nameOfRow } from '@/core/kit/numbers';
 import { reversedRange } from '@/core/kit/ranges';
@@ -12,10 +12,14 @@ import type { Job, Part } from '@/core/kit/types';
 import { valueOf, type QuantityInput, type Source } from '@/core/quantity/quantity';
 import { setNumber } from '@/core/solve/kit-moves';
 import { From } from '@/ui/quantity-field';
+import { putInterface } from '@/core/areas/joints/moves/put-interface';
+import type { Pressed } from '@/core/areas/joints/kit/figure-fixtures';
 import { useSize } from '@/ui/use-size';
 import { useStore } from '@/views/store/store-context';
 import { Beside } from './beside';
+import { Grips, gripsOf } from './grips';
 import { FigureLines, FigureOver, FigureShapes } from './lines';
+import { PutBar, PutOver, type Putting } from './put-on';
 import { NumberOnDrawing, QuantityOnDrawing } from './number-input';
 
 /** A number with its name over it, px; narrower where there is little room for the drawing beside it. */
@@ -42,6 +46,8 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
   const [source, setSource] = useState<Source>('sheet');
   const { ref, w } = useSize({ w: 940, h: 10 }, { w: 260, h: 0 });
   const figure = useMemo(() => figureOf(part, open), [part, open]);
+  const [putting, setPutting] = useState<Putting | null>(null);
+  const store = useStore();
   const [other, setOther] = useState<string | null>(null);
   const over = job.kit.find((p) => p.id === other && p.kind === part.kind) ?? null;
   const layout = useMemo(() => {
@@ -49,6 +55,13 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
     return figure && layOut(figure, sheet, over && figureOf(over));
   }, [figure, w, over]);
   if (!figure || !layout) return null;
+  const put = (at: Pressed) => {
+    if (!putting) return;
+    const { edit, key } = putInterface(part, at, putting.type, putting.side);
+    store?.edit(edit);
+    setPutting(null);
+    setOpen(key);
+  };
   const blank = layout.views.flatMap((v) => v.labels).filter((l) => !l.known).length;
   return (
     <section aria-label={`Drawing of ${part.name}`} className="min-w-0">
@@ -83,9 +96,11 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
               />
             )),
           )}
+          {putting ? <PutOver figure={figure} layout={layout} onPut={put} /> : null}
         </Sheet>
       </div>
       <Grips views={layout.views} open={open} onOpen={setOpen} />
+      {figure.block ? <PutBar putting={putting} onChange={setPutting} onPut={put} /> : null}
       <Beside part={part} job={job} other={over} onOther={setOther} />
     </section>
   );
@@ -114,6 +129,7 @@ function Sheet({
             <FigureLines view={v} lit={lit?.join('/') ?? null} />
             {gripsOf([v]).map((g) => (
               <g key={g.key}>
+                <path d={`M${g.of.join(' ')}L${g.at.join(' ')}`} className="stroke-soft" />
                 <circle cx={g.at[0]} cy={g.at[1]} r={8} className="fill-panel stroke-soft" />
                 <text x={g.at[0]} y={g.at[1] + 4} textAnchor="middle" className="fill-ink text-xs">
                   {gripsOf(layout.views).findIndex((x) => x.key === g.key) + 1}
@@ -124,41 +140,6 @@ function Sheet({
         ))}
       </svg>
       {children}
-    </div>
-  );
-}
-
-/** Rows that are on the drawing, each once. */
-function gripsOf(views: readonly PlacedView[]) {
-  const all = views.flatMap((v) => v.grips);
-  return all.filter((g, i) => all.findIndex((x) => x.key === g.key) === i);
-}
-
-/** Rings, stages, holes: pressed, their own numbers are drawn. */
-function Grips({
-  views,
-  open,
-  onOpen,
-}: {
-  views: readonly PlacedView[];
-  open: string | null;
-  onOpen: (key: string | null) => void;
-}) {
-  const grips = gripsOf(views);
-  if (grips.length === 0) return null;
-  return (
-    <div role="group" aria-label="On the drawing" className="mt-1 flex flex-wrap gap-1">
-      {grips.map((g, i) => (
-        <button
-          key={g.key}
-          type="button"
-          aria-pressed={open === g.key}
-          onClick={() => onOpen(open === g.key ? null : g.key)}
-          className="min-h-11 rounded-sm border border-rule px-2 text-sm hover:bg-sunk aria-pressed:border-accent aria-pressed:text-accent"
-        >
-          {i + 1} {g.name}
-        </button>
-      ))}
     </div>
   );
 }

@@ -26,7 +26,7 @@ export function MiniFigure({
     if (!first) return null;
     const bare = { ...first, dimensions: [], notes: [], grips: [] };
     const layout = layOut(
-      { views: [bare] },
+      { views: [bare], block: null },
       { width: w - 4, tall: h - 8, label: { w: 0, h: 0 }, step: 0, most: scale },
     );
     return { layout, view: layout.views[0]! };

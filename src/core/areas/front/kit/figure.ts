@@ -1,5 +1,6 @@
 import type { DrawFigure, FigurePen, Size, ViewPen } from '../../../engine/figure';
 import { rodSystem } from '../../rods/kit/systems';
+import { fixtures } from '../../joints/kit/figure-fixtures';
 import type { kinds } from './kinds';
 
 /** How far a male thread stands out of its ring, mm. Common practice, no source. */
@@ -125,6 +126,7 @@ const matteBox: DrawFigure = (pen) => {
   front.across(mw, -mw.v / 2, mw.v / 2, 'above', mh.v / 2);
   front.across(w, -w.v / 2, w.v / 2, 'below', -h.v / 2);
   sleeve(pen, side);
+  fixtures(pen, { x: [-w.v / 2, w.v / 2], y: [-h.v / 2, h.v / 2], z: [0, mouth.v] });
 };
 
 function stages(pen: FigurePen, side: ViewPen): void {

@@ -1,13 +1,6 @@
 import type { Face } from '../../../engine/part';
-import type { FigurePen, FigureViewId, Pt, Size } from '../../../engine/figure';
+import type { Block, FigurePen, FigureViewId, Pt, Size } from '../../../engine/figure';
 import { interfaceType } from './interfaces';
-
-/** The block that faces are counted on, in the axes of the part, mm. */
-export interface Block {
-  x: readonly [number, number];
-  y: readonly [number, number];
-  z: readonly [number, number];
-}
 
 const AXES = ['x', 'y', 'z'] as const;
 const OUT: Readonly<Record<Face, readonly [axis: 0 | 1 | 2, end: 0 | 1]>> = {
@@ -37,6 +30,7 @@ const MARK = 3;
  * looks at, a notch on the edge of one that is seen from its side. What is open has its numbers.
  */
 export function fixtures(pen: FigurePen, block: Block): void {
+  pen.block(block);
   for (const row of pen.rows('interfaces')) {
     const face = pen.says([...row, 'face']) as Face | undefined;
     if (face === undefined || !(face in OUT)) continue;
@@ -58,6 +52,62 @@ export function fixtures(pen: FigurePen, block: Block): void {
     }
     if (open) numbers(pen, row, flat, { at, off, axis, block });
   }
+}
+
+/** What was pressed on a drawing: a face, and how far off its middle, mm; null where nobody can say. */
+export interface Pressed {
+  face: Face;
+  x: number | null;
+  y: number | null;
+  z: number | null;
+}
+
+/**
+ * Which face of a part a point of its drawing is on: that of the edge it is near, else the one that
+ * is looked at; beside the part the nearest edge. How far it is off the middle of that face is told across the sheet only.
+ *
+ * @param p on the sheet of the view, mm
+ * @param near up to here from an edge it is the face behind that edge, mm
+ * @param sure whether it is drawn by its own sizes: off the middle of a stand-in says nothing
+ */
+export function pressedOn(
+  block: Block,
+  view: FigureViewId,
+  p: Pt,
+  near: number,
+  sure: boolean,
+): Pressed {
+  const [u, su, v, sv] = SHEET[view];
+  const faces = [block.x, block.y, block.z];
+  const own = [0, 1, 2].map((k) => {
+    const [a, b] = faces[k]!;
+    const o = k === u ? su * p[0] : k === v ? sv * p[1] : null;
+    return o === null ? null : Math.min(b, Math.max(a, o));
+  });
+  const edges = [u, v].flatMap((k) =>
+    ([0, 1] as const).map((end) => ({ k, end, off: Math.abs(own[k]! - faces[k]![end]) })),
+  );
+  const edge = edges.reduce((a, b) => (b.off < a.off ? b : a));
+  const axis = edge.off <= near ? edge.k : [0, 1, 2].find((k) => k !== u && k !== v)!;
+  // Seen from the side one looks from camera right, from the front from the subject, else from above.
+  const end = edge.off <= near ? edge.end : 1;
+  const face = (Object.keys(OUT) as Face[]).find((f) => OUT[f][0] === axis && OUT[f][1] === end)!;
+  const [x, y, z] = own.map((o, k) => {
+    const [a, b] = faces[k]!;
+    return !sure || o === null || k === axis ? null : o - (a + b) / 2;
+  });
+  return { face, x: x!, y: y!, z: z! };
+}
+
+/** What the faces of a part take up on a sheet: left, right, low, high, mm. */
+export function blockOn({ x, y, z }: Block, view: FigureViewId) {
+  const [a, b] = [on(view, [x[0], y[0], z[0]]), on(view, [x[1], y[1], z[1]])];
+  return {
+    u0: Math.min(a[0], b[0]),
+    u1: Math.max(a[0], b[0]),
+    v0: Math.min(a[1], b[1]),
+    v1: Math.max(a[1], b[1]),
+  };
 }
 
 const on = (view: FigureViewId, p: readonly [number, number, number]): Pt => {
