@@ -122,3 +122,42 @@ test('two parts beside each other: mechanics in inches, optics in millimetres', 
     'focal length, mm',
   );
 });
+
+test.describe('a browser that counts with a comma', () => {
+  test.use({ locale: 'de-DE' });
+
+  test('shows one, understands both, writes files with a point, and a point can be chosen', async ({
+    page,
+  }) => {
+    await open(page, '/');
+    await goToRig(page, 'Lockside');
+    await page.getByRole('link', { name: 'Model', exact: true }).click();
+    await expect(findings(page)).toContainText('Fender grip by 6,2 mm');
+    await page.getByText('how it was worked out').first().click();
+    await expect(findings(page)).toContainText(/\d,\d+ mm/);
+    const csv = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'CSV', exact: true }).click();
+    const text = await (await (await csv).createReadStream()).toArray();
+    expect(Buffer.concat(text as Buffer[]).toString()).toMatch(/,\d+\.\d+,/);
+    await page.getByRole('link', { name: 'Kit', exact: true }).click();
+    const sheet = await openPart(page, 'Trellis cage');
+    const inside = sheet.getByRole('textbox', { name: 'room inside, across' }).first();
+    await expect(inside).toHaveValue('128,4 ±0,2');
+    for (const typed of ['128,5 +- 0,2', '128.6 ±0.2']) {
+      await inside.fill(typed);
+      await page.keyboard.press('Enter');
+      await expect(inside).toHaveValue(`${typed.slice(0, 5).replace('.', ',')} ±0,2`);
+    }
+    await kept(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Job', exact: true }).click();
+    // A date as it is written there.
+    await expect(page.getByText(/changed \d+\.\d+\.\d{4}/)).toBeVisible();
+    await choose(page, 'decimal mark', 'a point: 12.5');
+    await page.getByRole('link', { name: 'Model', exact: true }).click();
+    await expect(findings(page)).toContainText('Fender grip by 6.2 mm');
+    await page.getByRole('link', { name: 'Kit', exact: true }).click();
+    await openPart(page, 'Trellis cage');
+    await expect(inside).toHaveValue('128.6 ±0.2');
+  });
+});

@@ -31,6 +31,7 @@ import {
   type ConfigurationTable,
   type LensRow,
 } from '../core/set/configurations';
+import { rigCards, type RigCard } from '../core/set/rig-cards';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';
 
 /*
@@ -161,6 +162,11 @@ const rig = {
     if (!at) return null;
     const base = shared(at.job);
     return fillsFor(build(at.job, at.rig, base), base, host);
+  },
+
+  /** Every rig of the job, as it looks and how it stands; null when the job has moved on. */
+  cards(n: number): RigCard[] | null {
+    return held?.n === n ? rigCards(held.job) : null;
   },
 
   /**

@@ -3,7 +3,7 @@ import { isCarrier, isFitting } from '../kit/types';
 import { cabinOf } from '../feed/hours';
 import { usesOn } from '../roles/uses';
 import { valueOf } from '../quantity/quantity';
-import { sayMass } from '../quantity/say';
+import { exact, sayMass } from '../quantity/say';
 import { shownUnit } from '../quantity/shown';
 import type { Verdict } from '../checks/finding';
 
@@ -19,7 +19,7 @@ const OVERHEAD =
 
 /** What is lifted is said in the large unit of those that are shown. */
 function heavy(grams: number): string {
-  return shownUnit('g').unit === 'g' ? `${(grams / 1000).toFixed(1)} kg` : sayMass(grams);
+  return shownUnit('g').unit === 'g' ? `${exact(grams / 1000, 1)} kg` : sayMass(grams);
 }
 
 /**

@@ -3,10 +3,11 @@
  * round the same number in two ways.
  */
 
-import { inMetric, shownUnit } from './shown';
+import { inMetric, shownUnit, withMark } from './shown';
 
 const MINUS = '\u2212';
 
+/** By figures alone, with a point: to be looked at, not said. */
 function fixed(x: number, digits: number): string {
   const s = Math.abs(x).toFixed(digits);
   return x < 0 && Number(s) !== 0 ? MINUS + s : s;
@@ -19,7 +20,7 @@ function lengthDigits(x: number): number {
 
 /** `0.34 mm`, `31.5 mm`; with `digits` to force the decimals. Always millimetres: for optics. */
 export function mm(x: number, digits = lengthDigits(x)): string {
-  return `${fixed(x, digits)} mm`;
+  return `${withMark(fixed(x, digits))} mm`;
 }
 
 /** A length as it is said on this device: `31.5 mm`, `1.24 in`; `digits` as they would be in mm. */
@@ -65,19 +66,19 @@ export function sayMass(grams: number): string {
 /** A number with its sign always shown. */
 export function signed(x: number, digits = lengthDigits(x)): string {
   const s = fixed(x, digits);
-  return x > 0 && Number(s) !== 0 ? `+${s}` : s;
+  return withMark(x > 0 && Number(s) !== 0 ? `+${s}` : s);
 }
 
 /** A plain number, trailing zeros dropped up to `digits` decimals. */
 export function plain(x: number, digits = 2): string {
   if (!Number.isFinite(x)) return x > 0 ? 'infinity' : `${MINUS}infinity`;
   const s = fixed(x, digits);
-  return s.includes('.') ? s.replace(/\.?0+$/, '') : s;
+  return withMark(s.includes('.') ? s.replace(/\.?0+$/, '') : s);
 }
 
 /** A number with a fixed count of decimals and a true minus sign. */
 export function exact(x: number, digits: number): string {
-  return Number.isFinite(x) ? fixed(x, digits) : x > 0 ? 'infinity' : `${MINUS}infinity`;
+  return Number.isFinite(x) ? withMark(fixed(x, digits)) : x > 0 ? 'infinity' : `${MINUS}infinity`;
 }
 
 const DIGITS: Record<string, number> = {

@@ -1,4 +1,7 @@
 import fc from 'fast-check';
+import { mountIndex } from '../areas/mount/kit/standards';
+import { isBody, type Job, type Rig } from '../kit/types';
+import { PLUGS } from '../engine/plugs';
 import { FIELDS as FIELDS_OF, KINDS } from '../kit/fields';
 import { checkRig } from '../areas/checks';
 import { begunRigs, demoStandings } from '../properties/rigs';
@@ -7,6 +10,7 @@ import { known } from './quantity';
 import { bareLength, metres, mm, plainLength, say, sayLength, sayMass, sayRange } from './say';
 import { massWithTolerance } from './with-tolerance';
 import {
+  forFile,
   inMetric,
   METRIC,
   sayIn,
@@ -18,7 +22,13 @@ import {
 } from './shown';
 import { fieldUnit, readTyped, typedText } from './typed';
 
-const INCH: Units = { length: 'in', distance: 'ft', mass: 'lb', moment: 'lbf in' };
+const INCH: Units = {
+  length: 'in',
+  distance: 'ft',
+  mass: 'lb',
+  moment: 'lbf in',
+  decimal: 'point',
+};
 
 afterEach(() => sayIn(METRIC));
 
@@ -48,6 +58,25 @@ describe('units as they are shown', () => {
     expect(fieldUnit('mm', 'length').unit).toBe('in');
   });
 
+  test('the mark before decimals is that of the device: said, typed back and read, never in a file', () => {
+    sayIn({ ...METRIC, decimal: 'comma' });
+    expect(sayLength(31.54)).toBe('31,5 mm');
+    expect(say(-0.25, 'N m')).toBe('\u22120,25 N m');
+    expect(say(2.8, 'T')).toBe('T2,8');
+    expect(sayRange(-0.8, 0.2, 'mm')).toBe('\u22120,80 to +0,20 mm');
+    expect(plainLength(12.5)).toBe('12,5 mm');
+    expect(plainLength(1200)).toBe('1200 mm');
+    expect(massWithTolerance(known({ value: 812, tol: 25 }))).toBe('812 \u00b125');
+    expect(typedText({ value: 31.6, tol: 0.8 }, 'length', 'mm')).toBe('31,6 \u00b10,8');
+    expect(inMetric(() => sayLength(31.54))).toBe('31,5 mm');
+    expect(forFile(() => sayLength(31.54))).toBe('31.5 mm');
+    expect(shown().decimal).toBe('comma');
+    // Kept without a mark, as older choices were: that of the device.
+    const here: Units = { ...METRIC, decimal: 'comma' };
+    expect(unitsFrom('in,ft,lb,lbf in', here)).toEqual({ ...INCH, decimal: 'comma' });
+    expect(unitsFrom('in,ft,lb,lbf in,point', here)).toEqual(INCH);
+  });
+
   test('a part of the choice is a choice', () => {
     sayIn({ ...METRIC, mass: 'lb' });
     expect(sayLength(25.4)).toBe('25.4 mm');
@@ -66,7 +95,7 @@ describe('units as they are shown', () => {
   });
 
   test('are read back as they were kept; what is not understood is metric', () => {
-    for (const u of [INCH, METRIC, { ...INCH, mass: 'g' } as Units])
+    for (const u of [INCH, METRIC, { ...INCH, mass: 'g', decimal: 'comma' } as Units])
       expect(unitsFrom(unitsText(u))).toEqual(u);
     expect(unitsFrom('furlong,stone')).toEqual(METRIC);
     expect(unitsFrom(null)).toEqual(METRIC);
@@ -98,7 +127,7 @@ describe('numbers typed on a device that shows inches', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...FIELDS),
-        fc.constantFrom(METRIC, INCH),
+        fc.constantFrom(METRIC, INCH, { ...METRIC, decimal: 'comma' as const }),
         fc.double({ min: 0.01, max: 4000, noNaN: true }),
         fc.option(fc.double({ min: 0, max: 50, noNaN: true })),
         ([unit, cls], units, value, tol) => {
@@ -148,6 +177,21 @@ function withoutNames(text: string, names: readonly string[]): string {
     .replace(/(hex key|key|driver|wrench) [\d./]+ mm/g, '');
 }
 
+/** A sentence without names: of parts, frames, modes, mounts, outlets, and of plugs by their size. */
+function withoutOwn(text: string, job: Job, rig: Rig): string {
+  const names = [
+    ...job.kit.map((p) => p.name),
+    ...job.kit.flatMap((p) => (isBody(p) ? (p.modes ?? []).map((m) => m.name) : [])),
+    ...job.kit.flatMap((p) =>
+      ((p as { outlets?: { name: string }[] }).outlets ?? []).map((o) => o.name),
+    ),
+    ...PLUGS.map((p) => p.name),
+    ...rig.frames.map((f) => f.name),
+    ...[...mountIndex(job).values()].map((m) => m.name),
+  ];
+  return names.sort((a, b) => b.length - a.length).reduce((t, n) => t.replaceAll(n, ''), text);
+}
+
 describe.each([...demoStandings, ...begunRigs])(
   'a switch of units on %s',
   (_name, { job, rig }) => {
@@ -171,6 +215,21 @@ describe.each([...demoStandings, ...begunRigs])(
       expect(inch.map((v) => [v.key, v.state, v.sum])).toEqual(
         metric.map((v) => [v.key, v.state, v.sum]),
       );
+      expect(JSON.stringify(job)).toBe(before);
+    });
+
+    test('to a decimal comma changes the marks and nothing else', () => {
+      sayIn({ ...METRIC, decimal: 'comma' });
+      const comma = fresh();
+      expect(comma.map((v) => [v.key, v.state])).toEqual(metric.map((v) => [v.key, v.state]));
+      const same = (t: string) => t.replace(/(?<=\d),(?=\d)/g, '.');
+      expect(comma.map((v) => same(`${v.why} ${v.sum}`))).toEqual(
+        metric.map((v) => same(`${v.why} ${v.sum}`)),
+      );
+      const left = comma
+        .map((v) => withoutOwn(v.why, job, rig))
+        .filter((why) => /\d\.\d/.test(why));
+      expect(left).toEqual([]);
       expect(JSON.stringify(job)).toBe(before);
     });
 

@@ -10,16 +10,25 @@ export interface Units {
   distance: 'm' | 'ft';
   mass: 'g' | 'lb';
   moment: 'N m' | 'lbf in';
+  /** What stands before the decimals. */
+  decimal: 'point' | 'comma';
 }
 
-export const METRIC: Units = { length: 'mm', distance: 'm', mass: 'g', moment: 'N m' };
+export const METRIC: Units = {
+  length: 'mm',
+  distance: 'm',
+  mass: 'g',
+  moment: 'N m',
+  decimal: 'point',
+};
 
-/** Choices of each, the metric one first. */
+/** Choices of each, the one of files first. */
 export const CHOICES = {
   length: ['mm', 'in'],
   distance: ['m', 'ft'],
   mass: ['g', 'lb'],
   moment: ['N m', 'lbf in'],
+  decimal: ['point', 'comma'],
 } as const satisfies { [K in keyof Units]: readonly Units[K][] };
 
 let chosen: Units = METRIC;
@@ -31,16 +40,27 @@ export function sayIn(units: Units): void {
 
 export const shown = (): Units => chosen;
 
-/** What `say` gives in metric units, whatever is chosen: sums, files, and what the trade has so. */
-export function inMetric<T>(say: () => T): T {
+/**
+ * What `say` gives in metric units, whatever is chosen: sums, and what the trade has so.
+ *
+ * @param decimal the mark of this device, as it is read there; files have theirs
+ */
+export function inMetric<T>(say: () => T, decimal = chosen.decimal): T {
   const before = chosen;
-  chosen = METRIC;
+  chosen = { ...METRIC, decimal };
   try {
     return say();
   } finally {
     chosen = before;
   }
 }
+
+/** The same for a file, which reads alike on every device. */
+export const forFile = <T>(say: () => T): T => inMetric(say, METRIC.decimal);
+
+/** A number as text, with the mark of this device before its decimals. */
+export const withMark = (number: string) =>
+  chosen.decimal === 'comma' ? number.replace('.', ',') : number;
 
 /** A unit as it is shown: how many of it one of the field's is, and how many more decimals it takes. */
 export interface ShownUnit {
@@ -65,18 +85,24 @@ export function shownUnit(unit: string): ShownUnit {
   return other && chosen[other.is] === other.unit ? other : { unit, per: 1, more: 0 };
 }
 
-/** Units out of what is kept or handed over; metric where it is not understood. */
-export function unitsFrom(text: string | null | undefined): Units {
+/**
+ * Units out of what is kept or handed over; metric where it is not understood.
+ *
+ * @param usual what is taken where nothing is said of one
+ */
+export function unitsFrom(text: string | null | undefined, usual: Units = METRIC): Units {
   const words = (text ?? '').split(',');
   const pick = <K extends keyof Units>(k: K): Units[K] =>
-    (CHOICES[k] as unknown as readonly Units[K][]).find((u) => words.includes(u)) ?? METRIC[k];
+    (CHOICES[k] as unknown as readonly Units[K][]).find((u) => words.includes(u)) ?? usual[k];
   return {
     length: pick('length'),
     distance: pick('distance'),
     mass: pick('mass'),
     moment: pick('moment'),
+    decimal: pick('decimal'),
   };
 }
 
-/** Units as they are kept and handed over: `in,ft,lb,lbf in`. */
-export const unitsText = (u: Units) => [u.length, u.distance, u.mass, u.moment].join(',');
+/** Units as they are kept and handed over: `in,ft,lb,lbf in,point`. */
+export const unitsText = (u: Units) =>
+  [u.length, u.distance, u.mass, u.moment, u.decimal].join(',');

@@ -1,6 +1,6 @@
 import { build, shared } from '../build/build';
 import { check } from '../areas/checks';
-import { STATES, type State } from '../checks/finding';
+import { countsOf, type Counts } from '../checks/counts';
 import { docOf } from '../doc/write';
 import { elevation, type Elevation, type Outlined } from '../drawing/elevation';
 import type { JobDoc } from '../kit/kept';
@@ -13,7 +13,7 @@ export interface Sketch {
   outlines: readonly Outlined[];
   bounds: Elevation['bounds'];
   /** How many findings there are, by state. */
-  counts: Readonly<Record<State, number>>;
+  counts: Counts;
   /** The worst of them, in sentences. */
   worst: readonly string[];
   /** What to measure first. */
@@ -30,14 +30,11 @@ export function sketch(job: Job): Sketch {
   const built = build(job, job.rigs[0]!, base);
   const verdicts = check(built);
   const { outlines, bounds } = elevation(built, 'side');
-  const counts = Object.fromEntries(
-    STATES.map((s) => [s, verdicts.filter((v) => v.state === s).length]),
-  ) as Record<State, number>;
   return {
     doc: docOf(job),
     outlines,
     bounds,
-    counts,
+    counts: countsOf(verdicts),
     worst: verdicts
       .filter((v) => v.state !== 'ok')
       .slice(0, FEW)

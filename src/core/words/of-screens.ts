@@ -180,6 +180,8 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   lengths: 'the unit that lengths are shown in; stored numbers never change',
   distances: 'the unit that distances are shown in; stored numbers never change',
   masses: 'the unit that masses are shown in; stored numbers never change',
+  'decimal mark':
+    'what stands before the decimals of what is shown; files keep their own, and either is understood',
   moments: 'the unit that moments are shown in; stored numbers never change',
   'column or kind': 'what is shown in this column',
   kind: 'what sort of part it is',

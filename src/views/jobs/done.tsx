@@ -30,7 +30,7 @@ export function Done({ db, job, name }: { db: NelvixDatabase; job: string; name:
       </h2>
       <p className="my-1 text-soft">
         {howMany(log.count, 'step')}, taken back or not; they go into the file with the job. The
-        last {MOST_LOGGED.toLocaleString('en-GB')} are kept.
+        last {MOST_LOGGED.toLocaleString()} are kept.
       </p>
       <ol>
         {log.records.map((r) => (
@@ -39,7 +39,7 @@ export function Done({ db, job, name }: { db: NelvixDatabase; job: string; name:
             className="flex min-h-9 flex-wrap items-baseline gap-x-3 border-b border-rule"
           >
             <span className="w-40 shrink-0 text-sm text-soft tabular-nums">
-              {r.at ? new Date(r.at).toLocaleString('en-GB') : ''}
+              {r.at ? new Date(r.at).toLocaleString() : ''}
             </span>
             <span className="min-w-0 flex-1 break-words">{String(r.data.title ?? '')}</span>
           </li>

@@ -22,6 +22,7 @@ import { BesideFile } from './beside-file';
 import { Done } from './done';
 import { ThisDevice } from './device';
 import { GoalOfJob } from './goal';
+import { RigsOfJob } from './rigs';
 import { UnitsHere } from './units';
 import { FilePick, Problems } from './file-pick';
 import { useTake, type Take } from './use-take';
@@ -81,7 +82,7 @@ function Jobs({ store, jobs, open }: JobsProps) {
     await take(read.value, `${n} ${n === 1 ? 'job is' : 'jobs are'} back.`, read.notes);
   };
   return (
-    <section className="mx-auto max-w-4xl p-4">
+    <section className="mx-auto max-w-6xl p-4">
       <h1 className="text-xl font-semibold">Jobs</h1>
       <NewJobs count={jobs.length} open={open} take={take} onFile={importJob} />
       <Problems problems={problems} sentence={problemSentence} close={() => setProblems([])} />
@@ -99,6 +100,7 @@ function Jobs({ store, jobs, open }: JobsProps) {
         />
       ) : null}
       <JobList store={store} jobs={jobs} open={open} />
+      {open ? <RigsOfJob job={open} /> : null}
       {open ? <GoalOfJob job={open} /> : null}
       <Bin store={store} jobs={jobs} open={open} />
       {open ? <Done db={store.db} job={open.id} name={open.name} /> : null}
@@ -213,7 +215,7 @@ function JobList({ store, jobs, open }: JobsProps) {
             ) : null}
             <span className="block text-sm text-soft">
               {howMany(j.rigs, 'rig')}, {howMany(j.parts, 'part')}, changed{' '}
-              {new Date(j.changedAt).toLocaleString('en-GB')}
+              {new Date(j.changedAt).toLocaleString()}
             </span>
           </span>
           <Button

@@ -11,6 +11,7 @@ const LABEL: Readonly<Record<keyof Units, string>> = {
   distance: 'distances',
   mass: 'masses',
   moment: 'moments',
+  decimal: 'decimal mark',
 };
 
 const NAME: Readonly<Record<string, string>> = {
@@ -22,6 +23,8 @@ const NAME: Readonly<Record<string, string>> = {
   lb: 'pounds',
   'N m': 'newton metres',
   'lbf in': 'pound-force inches',
+  point: 'a point: 12.5',
+  comma: 'a comma: 12,5',
 };
 
 /** The units that this device shows numbers in. What is stored stays as it is. */
@@ -56,9 +59,9 @@ export function UnitsHere() {
         </p>
       ) : null}
       <p className="mt-1 max-w-3xl text-soft">
-        A number is typed in any unit; without one it is taken in these. Chips, image circles,
-        flanges, focal lengths and threads are in millimetres everywhere, and so are sums, house
-        rules and files.
+        A number is typed in any unit and with either mark; without a unit it is taken in these.
+        Chips, image circles, flanges, focal lengths and threads are in millimetres everywhere, and
+        so are sums, house rules and files.
       </p>
     </section>
   );

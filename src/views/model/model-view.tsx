@@ -1,6 +1,6 @@
 'use client';
 
-import { inMetric } from '@/core/quantity/shown';
+import { forFile } from '@/core/quantity/shown';
 import { PrintButton } from '@/views/paper/print-button';
 import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useMemo, useState, type ComponentProps } from 'react';
@@ -239,21 +239,21 @@ function Exports({ facts }: { facts: RigFacts }) {
       const { toSvg } = await import('@/core/drawing/svg');
       saveFile(
         `${name}.svg`,
-        inMetric(() => toSvg(built)),
+        forFile(() => toSvg(built)),
         'image/svg+xml',
       );
     } else if (kind === 'dxf') {
       const { toDxf } = await import('@/core/drawing/dxf');
       saveFile(
         `${name}.dxf`,
-        inMetric(() => toDxf(built)),
+        forFile(() => toDxf(built)),
         'image/vnd.dxf',
       );
     } else {
       const { partsCsv } = await import('@/core/drawing/parts-csv');
       saveFile(
         `${name}-parts.csv`,
-        inMetric(() => partsCsv(built)),
+        forFile(() => partsCsv(built)),
         'text/csv',
       );
     }

@@ -18,6 +18,9 @@ import { SetSheet } from './set-sheet';
 import { paperHere, type Paper } from './sizes';
 import './paper.css';
 
+/** As it is written where this device is. */
+const today = () => new Date().toLocaleDateString(undefined, { dateStyle: 'medium' });
+
 /**
  * What is printed: nothing of the screen, sheets of their own. Made when the browser is about to
  * print, gone when it has.
@@ -29,8 +32,7 @@ export default function Sheets() {
   const path = usePathname();
   const [now, setNow] = useState<{ date: string; paper: Paper } | null>(null);
   useEffect(() => {
-    const before = () =>
-      flushSync(() => setNow({ date: new Date().toISOString().slice(0, 10), paper: paperHere() }));
+    const before = () => flushSync(() => setNow({ date: today(), paper: paperHere() }));
     const after = () => setNow(null);
     window.addEventListener('beforeprint', before);
     window.addEventListener('afterprint', after);

@@ -7,6 +7,7 @@ import { mountIndex } from '@/core/areas/mount/kit/standards';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { QuantityField } from '@/ui/quantity-field';
 import { numberFrom } from './figure/number-from';
+import { mm } from '@/core/quantity/say';
 
 const SELECT = 'h-11 rounded-sm border border-edge bg-paper px-2';
 
@@ -142,7 +143,7 @@ function FlagCell({ value, keep, ...rest }: CellOf<Single>) {
 function mountOptions(job: Job): { value: string; label: string }[] {
   return [...mountIndex(job).values()].map((m) => ({
     value: m.id,
-    label: m.flange ? `${m.name} (${m.flange.value.toFixed(2)} mm)` : m.name,
+    label: m.flange ? `${m.name} (${mm(m.flange.value, 2)})` : m.name,
   }));
 }
 

@@ -1,14 +1,16 @@
-import { sayIn, unitsFrom, unitsText, type Units } from '@/core/quantity/shown';
+import { METRIC, sayIn, unitsFrom, unitsText, type Units } from '@/core/quantity/shown';
 
 const KEY = 'nelvix.units';
 
-/** The units this device shows numbers in; metric until somebody chose. */
+/** The units this device shows numbers in; metric, with the mark of its language, until somebody chose. */
 function unitsHere(): Units {
+  const decimal = (0.5).toLocaleString().includes(',') ? 'comma' : 'point';
+  const usual: Units = { ...METRIC, decimal };
   try {
-    return unitsFrom(localStorage.getItem(KEY));
+    return unitsFrom(localStorage.getItem(KEY), usual);
   } catch {
     // A browser that keeps nothing shows what was not chosen.
-    return unitsFrom(null);
+    return usual;
   }
 }
 

@@ -1,6 +1,7 @@
 import type { Rig, Frame } from '../../../kit/types';
 import type { Edit } from '../../../edit/edit';
 import { at } from '../../../edit/rig-path';
+import { exact } from '../../../quantity/say';
 
 export function setMode(rig: Rig, mode: { id: string; name: string }): Edit {
   return { title: `Record in ${mode.name}`, changes: [{ path: at(rig, 'mode'), value: mode.id }] };
@@ -52,7 +53,7 @@ export function takeFrame(rig: Rig, frame: Frame): Edit {
 
 export function scaleFrame(rig: Rig, frame: Frame, scale: number): Edit {
   return {
-    title: `Scale the ${frame.name} frame to ${(scale * 100).toFixed(1)} %`,
+    title: `Scale the ${frame.name} frame to ${exact(scale * 100, 1)} %`,
     changes: [
       { path: at(rig, 'frames', frame.id, 'scale'), value: scale === 1 ? undefined : scale },
     ],

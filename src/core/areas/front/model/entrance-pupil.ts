@@ -2,6 +2,7 @@ import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import type { Lens } from '../../../kit/types';
 import { valueOf, type Known } from '../../../quantity/quantity';
+import { plain } from '../../../quantity/say';
 import type { Inputs, Num } from '../place/parts';
 
 /** Where the entrance pupil of a lens lies, as far as anybody looked. */
@@ -70,7 +71,7 @@ export function pupilBehind(
   };
   return {
     value: inputs.add(g),
-    assumed: `The entrance pupil of ${lens.name} is not known; it is taken at 0.35 of its length behind the rim.`,
+    assumed: `The entrance pupil of ${lens.name} is not known; it is taken at ${plain(PUPIL_SHARE)} of its length behind the rim.`,
   };
 }
 

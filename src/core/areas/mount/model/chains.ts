@@ -2,6 +2,7 @@ import { valueOf } from '../../../quantity/quantity';
 import { isReducer, onHand, type Link, type Part } from '../../../kit/types';
 import { glassShift, USUAL_INDEX } from '../../../optics/backfocus';
 import { mountName, type MountIndex } from '../kit/standards';
+import { mm } from '../../../quantity/say';
 
 export interface ChainQuery {
   /** Mount on the body. */
@@ -234,8 +235,8 @@ export function specification(part: MissingLink, mounts: MountIndex): string {
   const joins = [...part.behind, ...part.ahead].map((l) => l.name);
   return (
     `adapter, lens side ${mountName(mounts, part.lensMount)}, body side ${mountName(mounts, part.bodyMount)}, ` +
-    `length ${part.length.toFixed(2)} mm` +
-    (throat ? `, clear bore up to ${throat.value.toFixed(1)} mm` : '') +
+    `length ${mm(part.length, 2)}` +
+    (throat ? `, clear bore up to ${mm(throat.value, 1)}` : '') +
     (joins.length > 0 ? `; it joins ${joins.join(' and ')} that you have` : '')
   );
 }

@@ -1,3 +1,5 @@
+import { exact } from '../../../quantity/say';
+
 /** Rod lengths that are sold, mm; those thought of in inches stand with their inches. */
 export interface StockRod {
   mm: number;
@@ -32,8 +34,8 @@ export function sayRod(length: number): string {
   const stock = STOCK.find((s) => Math.abs(s.mm - length) < 0.05);
   const inch = stock?.inch ?? length / 25.4;
   const digits = Number.isInteger(inch) ? 0 : 1;
-  const mm = Number.isInteger(length) ? String(length) : length.toFixed(1);
-  return `${mm} mm (${inch.toFixed(digits)} in)`;
+  const mm = Number.isInteger(length) ? String(length) : exact(length, 1);
+  return `${mm} mm (${exact(inch, digits)} in)`;
 }
 
 /** What a pair of rods has to do, stations in mm from the image plane. */
