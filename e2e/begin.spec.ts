@@ -133,3 +133,18 @@ test('every place that is empty says what it is for and offers the one next act'
   await sheet.getByRole('button', { name: 'It is on hand' }).click();
   await expect(sheet.getByRole('button', { name: 'It is on hand' })).toHaveCount(0);
 });
+
+test('the rigs of a job stand beside each other, each with what is said of it, and open at a press', async ({
+  page,
+}) => {
+  await open(page, '/jobs');
+  const rigs = page.getByRole('region', { name: 'Rigs of this job' });
+  await expect(rigs.getByRole('listitem')).toHaveCount(8);
+  const lockside = rigs.getByRole('button', { name: /^Lockside, on the shoulder/ });
+  await expect(lockside).toHaveAccessibleName(/5 configurations.*3 fail.*14 tight.*1 unknown/);
+  await expect(rigs.locator('[aria-current=true]')).toHaveAccessibleName(/^Tug, body B/);
+  await lockside.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Rig: Lockside/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /^The rig from the side/ })).toBeVisible();
+});

@@ -202,7 +202,7 @@ function JobList({ store, jobs, open }: JobsProps) {
     <ul>
       {live.map((j) => (
         <li key={j.id} className="flex flex-wrap items-center gap-2 border-b border-rule py-1">
-          <span className="min-w-52 flex-1">
+          <span className="min-w-72 flex-1">
             {j.id === open?.id ? (
               <OpenName store={store} job={open} />
             ) : (
@@ -248,7 +248,7 @@ function OpenName({ store, job }: { store: Store; job: Job }) {
       <TextInput
         id="job-name"
         value={job.name}
-        className="w-64 max-w-full font-semibold"
+        className="w-64 min-w-0 font-semibold"
         check={(t) => (t === '' || t.length > 120 ? 'From 1 to 120 characters.' : null)}
         onKeep={(t) =>
           store.edit({ title: `Call the job ${t}`, changes: [{ path: ['name'], value: t }] })

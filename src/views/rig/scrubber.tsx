@@ -60,6 +60,7 @@ export function Scrubber(props: ScrubberProps) {
         <Slider
           label="zoom"
           text={`${plain(now.focal ?? zoom.from, 1)} mm`}
+          ends={[plain(zoom.from, 1), plain(zoom.to, 1)]}
           min={zoom.from}
           max={zoom.to}
           step={zoom.to - zoom.from > 60 ? 2 : 0.5}
@@ -99,6 +100,7 @@ function StopSlider({
     <Slider
       label="stop"
       text={`T${plain(t, 1)}`}
+      ends={[`T${plain(widest, 1)}`, `T${plain(deepest, 1)}`]}
       min={0}
       max={steps}
       step={1}
@@ -126,6 +128,7 @@ function FocusSlider({
     <Slider
       label="focus"
       text={Number.isFinite(focus) ? metres(focus) : '\u221e'}
+      ends={['\u221e', metres(close)]}
       min={0}
       max={FOCI}
       step={1}
@@ -179,6 +182,7 @@ function Layers({ facts: { built }, layers, onLayers }: ScrubberProps) {
 function Slider({
   label,
   text,
+  ends,
   min,
   max,
   step,
@@ -187,6 +191,8 @@ function Slider({
 }: {
   label: string;
   text: string;
+  /** What its left and its right end are. */
+  ends: readonly [string, string];
   min: number;
   max: number;
   step: number;
@@ -214,6 +220,14 @@ function Slider({
         className="mt-2 h-11 w-full accent-current"
         onChange={(e) => onChange(Number(e.target.value))}
       />
+      <span
+        aria-hidden="true"
+        className="pointer-events-none absolute inset-x-2 bottom-0 flex justify-between text-xs leading-4 text-soft"
+      >
+        {ends.map((end, i) => (
+          <span key={i}>{end}</span>
+        ))}
+      </span>
     </div>
   );
 }

@@ -222,6 +222,9 @@ describe('the scrubber', () => {
     // The last step of the ring is close focus, 280 mm.
     fireEvent.change(screen.getByRole('slider', { name: /^focus/ }), { target: { value: '20' } });
     expect(onSetting.mock.calls[2]![0]).toMatchObject({ focus: 280 });
+    // Both ends of each are written.
+    for (const end of ['18', '35', 'T2', 'T11', '0.28 m'])
+      expect(screen.getAllByText(end, { exact: true }).length).toBeGreaterThan(0);
   });
   test('a prime has no zoom; the worst case comes back', () => {
     const onSetting = show(canal, { focal: null, focus: Infinity, stop: 'deep' });

@@ -61,6 +61,9 @@ function Slide({
       <label htmlFor={id} className="w-32 shrink-0 text-soft">
         {label}
       </label>
+      <span aria-hidden="true" className="text-sm text-soft">
+        {min}
+      </span>
       <input
         id={id}
         type="range"
@@ -72,6 +75,9 @@ function Slide({
         className="h-11 min-w-0 flex-1 accent-current"
         onChange={(e) => onChange(Number(e.target.value))}
       />
+      <span aria-hidden="true" className="text-sm text-soft">
+        {max}
+      </span>
       <span className="w-12 text-right">{text}</span>
     </div>
   );
