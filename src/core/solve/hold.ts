@@ -73,7 +73,7 @@ export function hold(
   return {
     held: {
       state,
-      then: after === 'gone' ? 'The question no longer arises.' : after.why,
+      then: after === 'gone' ? 'This no longer comes up.' : after.why,
       costs: costs.sort((a, b) => BADNESS[b.state] - BADNESS[a.state]),
       built: trial,
     },
@@ -127,7 +127,7 @@ function paired(
 /**
  * The finding a fix was for, on the changed rig. The key may name a piece that was swapped out
  * (`mount.rear-depth:reducer-a`): then the worst finding of the same check speaks for it, and if
- * there is none the question no longer arises.
+ * there is none it no longer comes up.
  */
 function sameFinding(
   own: Check,
