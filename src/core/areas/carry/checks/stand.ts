@@ -89,7 +89,7 @@ function overEdge(
   { about, names, tender }: { about: string[]; names: string; tender: Piece | null },
 ): Verdict {
   const wanted = built.rules['carry.stand'];
-  const inside = () => e.margin().spread().value;
+  const inside = () => e.margin().value();
   const v = judge({
     ...BASE,
     about,

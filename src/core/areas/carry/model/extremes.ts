@@ -43,19 +43,21 @@ export interface Quotient {
 export interface Filed {
   numbers: Given[];
   index: Map<Given, number>;
-  /** Of each weight: its mass, whether it is on, and where the terms of its x, y and z begin. */
+  /** Of each weight: its mass, whether it is on, the constants of x, y and z, where its terms begin. */
   mass: number[];
   on: boolean[];
   c: number[];
   from: number[];
-  /** Terms: the number and its factor. */
+  /** Terms, a number once in each weight: which, in which of x, y and z it is (bits), with what factors. */
   i: Int32Array;
+  axes: Uint8Array;
   k: Float64Array;
 }
 
 /** Files weights: once for all quotients of a rig. */
 export function filed(list: readonly Poise[]): Filed {
   const i: number[] = [];
+  const axes: number[] = [];
   const k: number[] = [];
   const f = {
     numbers: [] as Given[],
@@ -65,21 +67,32 @@ export function filed(list: readonly Poise[]): Filed {
     c: [] as number[],
     from: [0],
   };
+  // Where a number stood last: in this weight, where that is not before its first term.
+  const stood: number[] = [];
   for (const p of list) {
+    const first = i.length;
     f.mass.push(numbered(f, p.mass));
     f.on.push(p.on);
-    for (const l of p.at) {
+    p.at.forEach((l, axis) => {
       f.c.push(l.c);
       for (const t of l.terms) {
         // What cancels is no input; what is missing is one all the same.
         if (t.k === 0 && t.g.known !== null) continue;
-        i.push(numbered(f, t.g));
-        k.push(t.k);
+        const j = numbered(f, t.g);
+        let at = stood[j] ?? -1;
+        if (at < first) {
+          at = stood[j] = i.length;
+          i.push(j);
+          axes.push(0);
+          k.push(0, 0, 0);
+        }
+        axes[at]! |= 1 << axis;
+        k[3 * at + axis]! += t.k;
       }
-      f.from.push(i.length);
-    }
+    });
+    f.from.push(i.length);
   }
-  return { ...f, i: Int32Array.from(i), k: Float64Array.from(k) };
+  return { ...f, i: Int32Array.from(i), axes: Uint8Array.from(axes), k: Float64Array.from(k) };
 }
 
 function numbered(f: Pick<Filed, 'index' | 'numbers'>, g: Given): number {
@@ -104,27 +117,31 @@ interface Rows {
   i: Int32Array;
   a: Float64Array;
   b: Float64Array;
+  /** Nothing but masses stands below. */
+  mean: boolean;
 }
 
 const AXES = ['x', 'y', 'z'] as const;
 
 /** Room to make rows in: one at a time, grown as it is needed. */
 const scratch = {
-  row: new Int32Array(0),
   input: new Int32Array(0),
-  touched: new Int32Array(0),
+  added: new Int32Array(0),
+  done: new Int32Array(0),
   i: new Int32Array(0),
   a: new Float64Array(0),
   b: new Float64Array(0),
 };
 
 function roomFor(numbers: number, terms: number): typeof scratch {
-  if (scratch.row.length < numbers) {
-    scratch.row = new Int32Array(2 * numbers).fill(-1);
+  if (scratch.input.length < numbers) {
     scratch.input = new Int32Array(2 * numbers);
-    scratch.touched = new Int32Array(2 * numbers);
+    scratch.added = new Int32Array(2 * numbers);
+    scratch.done = new Int32Array(2 * numbers);
   }
   scratch.input.fill(-1, 0, numbers);
+  scratch.added.fill(-1, 0, numbers);
+  scratch.done.fill(-1, 0, numbers);
   if (scratch.i.length < terms) {
     scratch.i = new Int32Array(2 * terms);
     scratch.a = new Float64Array(2 * terms);
@@ -133,26 +150,42 @@ function roomFor(numbers: number, terms: number): typeof scratch {
   return scratch;
 }
 
-function rowsOf(f: Filed, over: Side, under: Side): Rows {
-  const local = { index: new Map<Given, number>(), numbers: [] as Given[] };
+/** A number that is added to every weight: which, and how often above and below. */
+interface Added {
+  j: number;
+  a: number;
+  b: number;
+}
+
+/** What is added to every weight, each number once; those that no weight has are filed behind theirs. */
+function addedTo(f: Filed, over: Side, under: Side): { list: Added[]; own: Given[] } {
+  const own = { index: new Map<Given, number>(), numbers: [] as Given[] };
   const n = f.numbers.length;
-  const numberOf = (g: Given) => f.index.get(g) ?? n + numbered(local, g);
-  const filedAs = (s: Side): Added => {
-    const list: Added = [];
-    for (const t of s.plus?.terms ?? [])
-      if (t.k !== 0 || t.g.known === null) list.push([numberOf(t.g), t.k]);
-    return list;
+  const list: Added[] = [];
+  const put = (s: Side, key: 'a' | 'b') => {
+    for (const { g, k } of s.plus?.terms ?? []) {
+      if (k === 0 && g.known !== null) continue;
+      const j = f.index.get(g) ?? n + numbered(own, g);
+      const before = list.find((x) => x.j === j);
+      if (before) before[key] += k;
+      else list.push({ j, a: 0, b: 0, [key]: k });
+    }
   };
-  const [addOver, addUnder] = [filedAs(over), filedAs(under)];
+  put(over, 'a');
+  put(under, 'b');
+  return { list, own: own.numbers };
+}
+
+function rowsOf(f: Filed, over: Side, under: Side): Rows {
+  const { list, own } = addedTo(f, over, under);
+  const n = f.numbers.length;
   const w = f.mass.length;
-  const total = n + local.numbers.length;
-  // Rows beyond the known numbers are of no further use: what is there is always taken back.
-  const { row, input, touched, i, a, b } = roomFor(
-    total,
-    f.i.length + w * (addOver.length + addUnder.length),
-  );
+  const room = roomFor(n + own.length, f.i.length + w * list.length);
+  const { input, added, done, i, a, b } = room;
+  const { i: which, axes, k } = f;
+  list.forEach(({ j }, at) => (added[j] = at));
   const inputs: Given[] = [];
-  const given = (j: number) => (j < n ? f.numbers[j]! : local.numbers[j - n]!);
+  const given = (j: number) => (j < n ? f.numbers[j]! : own[j - n]!);
   const inputOf = (j: number) => {
     if (input[j]! < 0) {
       input[j] = inputs.length;
@@ -166,59 +199,55 @@ function rowsOf(f: Filed, over: Side, under: Side): Rows {
     under: new Float64Array(w),
     from: new Int32Array(w + 1),
   };
-  const factors = AXES.map((axis) => [over[axis] ?? 0, under[axis] ?? 0] as const);
+  const [ox, oy, oz] = AXES.map((axis) => over[axis] ?? 0) as [number, number, number];
+  const [ux, uy, uz] = AXES.map((axis) => under[axis] ?? 0) as [number, number, number];
+  const used =
+    (ox !== 0 || ux !== 0 ? 1 : 0) |
+    (oy !== 0 || uy !== 0 ? 2 : 0) |
+    (oz !== 0 || uz !== 0 ? 4 : 0);
+  const [plusOver, plusUnder] = [over.plus?.c ?? 0, under.plus?.c ?? 0];
   let end = 0;
-  let count = 0;
-  let last = 0;
+  let mean = true;
   const put = (j: number, ka: number, kb: number) => {
-    const at = row[j]!;
-    if (at < 0) {
-      row[j] = last;
-      touched[count++] = j;
-      a[last] = ka;
-      b[last] = kb;
-      last++;
-    } else {
-      a[at]! += ka;
-      b[at]! += kb;
-    }
+    a[end] = ka;
+    b[end] = kb;
+    i[end] = inputOf(j);
+    if (kb !== 0) mean = false;
+    end++;
   };
   for (let p = 0; p < w; p++) {
-    count = 0;
-    last = end;
+    const on = f.on[p]!;
     out.mass[p] = inputOf(f.mass[p]!);
-    for (let axis = 0; axis < 3; axis++) {
-      const [ka, kb] = factors[axis]!;
-      if (ka === 0 && kb === 0) continue;
-      const at = 3 * p + axis;
-      out.over[p]! += ka * f.c[at]!;
-      out.under[p]! += kb * f.c[at]!;
-      for (let t = f.from[at]!; t < f.from[at + 1]!; t++) put(f.i[t]!, ka * f.k[t]!, kb * f.k[t]!);
+    const cx = f.c[3 * p]!;
+    const cy = f.c[3 * p + 1]!;
+    const cz = f.c[3 * p + 2]!;
+    out.over[p] = ox * cx + oy * cy + oz * cz + (on ? plusOver : 0);
+    out.under[p] = ux * cx + uy * cy + uz * cz + (on ? plusUnder : 0);
+    const last = f.from[p + 1]!;
+    for (let t = f.from[p]!; t < last; t++) {
+      if ((axes[t]! & used) === 0) continue;
+      const j = which[t]!;
+      const kx = k[3 * t]!;
+      const ky = k[3 * t + 1]!;
+      const kz = k[3 * t + 2]!;
+      let ka = ox * kx + oy * ky + oz * kz;
+      let kb = ux * kx + uy * ky + uz * kz;
+      const at = added[j]!;
+      if (on && at >= 0) {
+        ka += list[at]!.a;
+        kb += list[at]!.b;
+        done[j] = p;
+      }
+      // What moves both as the rig does cancels; what is missing is an input all the same.
+      if (ka !== 0 || kb !== 0 || given(j).known === null) put(j, ka, kb);
     }
-    if (f.on[p]!) {
-      out.over[p]! += over.plus?.c ?? 0;
-      out.under[p]! += under.plus?.c ?? 0;
-      for (let t = 0; t < addOver.length; t++) put(addOver[t]![0], addOver[t]![1], 0);
-      for (let t = 0; t < addUnder.length; t++) put(addUnder[t]![0], 0, addUnder[t]![1]);
-    }
-    for (let t = 0; t < count; t++) {
-      const j = touched[t]!;
-      const at = row[j]!;
-      row[j] = -1;
-      // What moves both as the rig does cancels.
-      if (a[at] === 0 && b[at] === 0 && given(j).known !== null) continue;
-      a[end] = a[at]!;
-      b[end] = b[at]!;
-      i[end] = inputOf(j);
-      end++;
-    }
+    if (on)
+      for (const { j, a: ka, b: kb } of list)
+        if (done[j] !== p && (ka !== 0 || kb !== 0 || given(j).known === null)) put(j, ka, kb);
     out.from[p + 1] = end;
   }
-  return { inputs, ...out, i: i.slice(0, end), a: a.slice(0, end), b: b.slice(0, end) };
+  return { inputs, ...out, i: i.slice(0, end), a: a.slice(0, end), b: b.slice(0, end), mean };
 }
-
-/** Numbers that are added to each weight, with their factors. */
-type Added = (readonly [number, number])[];
 
 /**
  * The interval of a quotient of sums. Masses above the mean go high and those below low, and the
@@ -232,16 +261,18 @@ type Added = (readonly [number, number])[];
 export function quotient(f: Filed, over: Side, under: Side): Quotient {
   const rows = rowsOf(f, over, under);
   let kept: Spread | null = null;
+  let known: Ends | null = null;
+  const ends = () => (known ??= endsOf(rows));
   return {
     inputs: rows.inputs,
     f: (x) => valueAt(rows, x),
-    spread: () => (kept ??= extremes(rows)),
-    value: () => kept?.value ?? valueAt(rows, endsOf(rows).value),
+    spread: () => (kept ??= extremes(rows, ends())),
+    value: () => kept?.value ?? valueAt(rows, ends().value),
     over: (q) => {
       if (kept) return kept.lo > q;
-      const [ends, room] = [endsOf(rows), roomOf(rows)];
-      place(rows, ends, q, -1, room);
-      const { over, under } = weighed(rows, ends, q, -1, room);
+      const room = roomOf(rows);
+      place(rows, ends(), q, -1, room);
+      const { over, under } = weighed(rows, ends(), q, -1, room);
       return under > 0 && over - q * under > 0;
     },
   };
@@ -262,8 +293,7 @@ function valueAt(r: Rows, x: ArrayLike<number>): number {
   return over / under;
 }
 
-function extremes(r: Rows): Spread {
-  const ends = endsOf(r);
+function extremes(r: Rows, ends: Ends): Spread {
   const value = valueAt(r, ends.value);
   const lo = turns(r, ends, value, -1);
   const hi = turns(r, ends, value, 1);
@@ -296,11 +326,10 @@ interface Ends {
 /** Dinkelbach's turns towards the largest (sign 1) or the smallest (-1). */
 function turns(r: Rows, ends: Ends, from: number, sign: 1 | -1): number {
   const room = roomOf(r);
-  // Where nothing but masses stands below, every weight has its worst place whatever comes of it.
-  const fixed = r.b.every((k) => k === 0);
+  // In a mean every weight has its worst place whatever comes of it.
   let q = from;
   for (let turn = 0; turn < 40; turn++) {
-    if (turn === 0 || !fixed) place(r, ends, q, sign, room);
+    if (turn === 0 || !r.mean) place(r, ends, q, sign, room);
     const { over, under } = weighed(r, ends, q, sign, room);
     if (!(under > 0)) return sign * Infinity;
     const next = over / under;

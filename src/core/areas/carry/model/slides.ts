@@ -133,7 +133,7 @@ function onRods(built: Built, b: Balance): Slider[] {
   const front = Math.max(...rods.map((r) => stand.value(r.to)));
   const loose = looseRods(built);
   // Rods that nobody set can go back with what they carry, until what is in front needs them.
-  const plate = stand.pieces.find((p) => p.key === pieceKey('plate'));
+  const plate = stand.pieces.find(keyed('plate'));
   const needed = (but: string) =>
     Math.max(
       ...stand.clamped.filter((c) => c.key !== but && !c.on).map((c) => stand.value(c.to)),
@@ -201,14 +201,20 @@ function looseRods(built: Built): Stands[] {
     .map((r) => ({ path: ['rods', r.use.id, 'tip'], now: stand.value(r.to) }));
 }
 
+/** Finds a piece by its key, which is made once. */
+function keyed(is: 'plate' | 'body') {
+  const key = pieceKey(is);
+  return (p: { key: string }) => p.key === key;
+}
+
 /** What is on the rods and nobody set: it finds its place behind the plate. */
 function looseOnRods(built: Built): Stands[] {
   const stand = standOf(built);
   return (built.rig.fitted ?? []).flatMap((use) => {
-    const faces = stand.pieces.find((p) => p.key === pieceKey('fitted', use.id))?.faces;
-    return use.on === 'rods' && use.station === undefined && faces
-      ? [{ path: ['fitted', use.id, 'station'], now: stand.value(faces.z1) }]
-      : [];
+    if (use.on !== 'rods' || use.station !== undefined) return [];
+    const key = pieceKey('fitted', use.id);
+    const faces = stand.pieces.find((p) => p.key === key)?.faces;
+    return faces ? [{ path: ['fitted', use.id, 'station'], now: stand.value(faces.z1) }] : [];
   });
 }
 
@@ -274,8 +280,8 @@ function onRails(built: Built, b: Balance): Slider[] {
 function plateOf(built: Built, b: Balance): Slider[] {
   const use = built.rig.under?.find((u) => isPlate(built.kit.get(u.part)));
   const stand = standOf(built);
-  const piece = stand.pieces.find((p) => p.key === pieceKey('plate'));
-  const body = stand.pieces.find((p) => p.key === pieceKey('body'));
+  const piece = stand.pieces.find(keyed('plate'));
+  const body = stand.pieces.find(keyed('body'));
   const faces = piece?.faces ?? piece?.solids.find((s) => s.faces)?.faces;
   const base = body?.solids[0]?.extent;
   const part = use && built.kit.get(use.part);
