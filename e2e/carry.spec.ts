@@ -162,3 +162,23 @@ test('on which side it can be laid', async ({ page }) => {
   await expect(page.getByText(/can lie on its right side: rests on Fender grip/)).toBeVisible();
   await expect(page.getByText(/Pane 5 is not to be rested on/)).toBeVisible();
 });
+
+test('heights are typed where they are drawn, and said', async ({ page }) => {
+  await at(page, 'Tug');
+  await page.getByRole('tab', { name: 'Held' }).click();
+  const room = page.getByRole('img', { name: /^Lens over the floor 950 mm.*ceiling at 1150 mm/ });
+  await expect(room).toBeVisible();
+  await expect(page.getByText('Pane 5 stands 10 mm higher than the ceiling.')).toBeVisible();
+  const ceiling = page.getByLabel('ceiling', { exact: true });
+  await ceiling.fill('1300');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('141 mm of air over Pane 5.')).toBeVisible();
+  const lens = page.getByLabel('lens over the floor', { exact: true });
+  await lens.fill('');
+  await page.keyboard.press('Enter');
+  // Nobody says how high it is hugged: nothing is claimed of the air over it.
+  await expect(page.getByText(/of air over/)).toHaveCount(0);
+  await expect(
+    page.getByRole('img', { name: /^How high the lens is, is not known/ }),
+  ).toBeVisible();
+});

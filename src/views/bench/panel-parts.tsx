@@ -130,11 +130,14 @@ export function Amount({
   value,
   unit,
   hint,
+  stacked,
   onKeep,
 }: {
   label: string;
   value: number | undefined;
   unit: keyof typeof OPEN;
+  /** Its label stands over it. */
+  stacked?: boolean;
   /** What stands when nothing is set. */
   hint?: string;
   onKeep: (value: number | undefined) => void;
@@ -147,8 +150,8 @@ export function Amount({
     return r.ok && r.value.value >= least && r.value.value <= most ? r.value.value : null;
   };
   return (
-    <div className="flex items-center gap-2 py-0.5">
-      <label htmlFor={id} className="w-32 shrink-0 text-soft">
+    <div className={`flex items-center gap-x-2 py-0.5 ${stacked ? 'flex-wrap' : ''}`}>
+      <label htmlFor={id} className={`shrink-0 text-soft ${stacked ? 'w-full text-sm' : 'w-32'}`}>
         {label}
       </label>
       <TextInput

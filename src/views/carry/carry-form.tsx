@@ -13,6 +13,7 @@ import { isCarrier, type CarryUse } from '@/core/kit/types';
 import { Amount, Choose, Columns, Length, Section, useEdit } from '@/views/bench/panel-parts';
 import { Overridden } from '@/views/bench/overridden';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { HeightsDrawing } from './heights-drawing';
 import { Profile } from './profile';
 
 /** How the rig is held and carried, what it should weigh, how high it comes. */
@@ -22,6 +23,7 @@ export function CarryForm({ facts }: { facts: RigFacts }) {
       <Columns>
         <Held facts={facts} />
         <Carriers facts={facts} />
+        <HeightsDrawing facts={facts} />
         <Wanted facts={facts} />
         <Lying facts={facts} />
         <Profile />
@@ -175,22 +177,6 @@ function Wanted({ facts: { rig } }: { facts: RigFacts }) {
         label="weighs at most"
         value={carry.most}
         onKeep={keep('most', 'Say what it may weigh')}
-      />
-      <Length
-        label="lens over the floor"
-        value={carry.axis}
-        hint="as it is held"
-        onKeep={keep('axis', 'Say how high the lens is')}
-      />
-      <Length
-        label="eyes of the subject"
-        value={carry.eyes}
-        onKeep={keep('eyes', 'Say how high the eyes are')}
-      />
-      <Length
-        label="ceiling"
-        value={carry.ceiling}
-        onKeep={keep('ceiling', 'Say how high the ceiling is')}
       />
       <Amount
         unit="min"

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { constant, type Given } from '../../build/given';
 import { lin, of, plus, type Lin } from '../../build/lin';
-import { filed, quotient, type Quotient } from './model/extremes';
+import { quotient, type Quotient } from './model/extremes';
+import { filed } from './model/filed';
 
 const known = (value: number, tol: number): Given =>
   constant('x', 'mm', { value, tol, from: 'guess', lo: value - tol, hi: value + tol });

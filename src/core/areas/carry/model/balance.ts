@@ -5,7 +5,8 @@ import type { Spread } from '../../../quantity/spread';
 import { moment } from '../../support/model/load';
 import type { Measurement } from '../../../checks/finding';
 import { along, holdOf, waysOf, type Hold, type Way } from './hold';
-import { quotient, type Filed, type Quotient, type Side } from './extremes';
+import { quotient, type Quotient } from './extremes';
+import type { Filed, Side } from './filed';
 import { endsOfTotal, poisedOf, totalOf, weightsOf, type Total } from './weighed';
 import type { Weight } from './weights';
 

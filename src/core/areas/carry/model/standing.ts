@@ -5,7 +5,8 @@ import type { Piece } from '../../../place/setting';
 import { standOf } from '../../../stand/stand';
 import { lies } from './balance';
 import { endsOf, facesOf, waysOf, type Way } from './hold';
-import { quotient, type Quotient, type Side } from './extremes';
+import { quotient, type Quotient } from './extremes';
+import type { Side } from './filed';
 import { poisedOf } from './weighed';
 
 /** What stands on the table is what comes as low as the lowest, within this, mm. */

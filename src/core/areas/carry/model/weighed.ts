@@ -3,7 +3,8 @@ import { lin, of, plus, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import type { Part, SeenPiece, Weighing } from '../../../kit/types';
-import { filed, quotient, type Filed, type Poise } from './extremes';
+import { quotient } from './extremes';
+import { filed, type Filed, type Poise } from './filed';
 import { isOf, latestFirst, leverOf, matched, measuredOf, placeThen, weighedAs } from './rows';
 import { unweighed, type Weight } from './weights';
 
