@@ -12,6 +12,7 @@ import {
 import type { Quotient } from '../areas/carry/model/extremes';
 import { HANGS } from '../areas/carry/model/hold';
 import { inertiaOf } from '../areas/carry/model/inertia';
+import { WIND, windNeeds, windOn } from '../areas/carry/model/wind';
 import { totalOf, weightsOf } from '../areas/carry/model/weighed';
 import { exact, say, sayLength, sayMass, sayRange } from '../quantity/say';
 import type { Reading } from './reading';
@@ -91,6 +92,7 @@ export function carried(built: Built): Reading[] {
       ),
     ),
     ...tilts(built, of),
+    ...winds(built, of),
   ];
 }
 
@@ -103,6 +105,21 @@ type Of = (
   text: (v: number) => string,
   sum: string,
 ) => Reading;
+
+/** What wind does about the hold; none where nobody said how it is held. */
+function winds(built: Built, of: Of): Reading[] {
+  const ways = [
+    ['wind:side', `wind of ${WIND} m/s across the lens, about the hold`, 'side'],
+    ['wind:fore', `wind of ${WIND} m/s into the lens, about the hold`, 'fore'],
+  ] as const;
+  return ways.flatMap(([id, what, from]) => {
+    const wind = windOn(built, from);
+    if (!wind) return [];
+    const sum = `1/2 rho v^2 c_d x ${exact(wind.area / 100, 0)} cm2 x ${exact(wind.arm, 0)} mm; most on ${wind.most}`;
+    const ends = () => wind.moment;
+    return [of(id, what, 'N m', windNeeds(built), ends, (v) => say(v, 'N m'), sum)];
+  });
+}
 
 /** How it hangs: nose and roll; none where it does not hang, or not surely below its hold. */
 function tilts(built: Built, of: Of): Reading[] {

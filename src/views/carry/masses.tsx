@@ -6,6 +6,7 @@ import { massOf } from '@/core/areas/carry/model/balance';
 import { inertiaOf } from '@/core/areas/carry/model/inertia';
 import { build, shared } from '@/core/build/build';
 import { sideBySide } from '@/core/doc/side-by-side';
+import { readings } from '@/core/readings/readings';
 import { sayMass } from '@/core/quantity/say';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
@@ -65,7 +66,7 @@ function Inertias({ facts }: { facts: RigFacts }) {
   return (
     <>
       <h3 className="font-semibold">How hard it is to turn</h3>
-      <dl className="mb-3 grid grid-cols-3 gap-x-2">
+      <dl className="grid grid-cols-3 gap-x-2">
         {rows.map(([name, e]) => (
           <div key={name}>
             <dt className="text-sm text-soft">{name}</dt>
@@ -73,7 +74,23 @@ function Inertias({ facts }: { facts: RigFacts }) {
           </div>
         ))}
       </dl>
+      <Winds facts={facts} />
     </>
+  );
+}
+
+/** What wind does about the hold, as the readings have it. */
+function Winds({ facts: { built } }: { facts: RigFacts }) {
+  const list = useMemo(() => readings(built).filter((r) => r.id.startsWith('wind:')), [built]);
+  return (
+    <dl className="mb-3 mt-1">
+      {list.map((r) => (
+        <div key={r.id} className="flex flex-wrap justify-between gap-x-3">
+          <dt className="text-soft">{r.what}</dt>
+          <dd className={r.value === null ? 'text-unknown' : ''}>{r.text}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 
