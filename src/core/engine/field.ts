@@ -269,6 +269,10 @@ export const OUTLETS: RowsField = {
     quantity('amps', 'amps', 'A', 'watts', 0, 100),
     choice('plug', 'socket', PLUG_NAMES),
     flag('passes', 'passes the volts of the battery'),
+    choice('swap', 'while a pack is changed', [
+      ['holds', 'stays up'],
+      ['drops', 'goes dark'],
+    ]),
   ],
 };
 

@@ -82,6 +82,8 @@ export interface Outlet {
   plug?: string;
   /** It gives the volts that the battery has. */
   passes?: boolean;
+  /** Of a plate for two packs: whether it goes on while one of them is changed. */
+  swap?: 'holds' | 'drops';
 }
 
 /** What something that takes power says of it. */

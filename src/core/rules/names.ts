@@ -73,6 +73,7 @@ export const RULE_NAMES: Readonly<Record<RuleId, string>> = {
   'media.rolling': 'share of the time that is rolled',
   'power.usable': 'share of a pack that is counted on',
   'power.volts-reserve': 'volts in hand at an inlet',
+  'power.swap-all': 'everything stays up at a pack change',
   'power.efficiency': 'efficiency of a regulated outlet',
 };
 

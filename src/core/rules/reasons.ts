@@ -200,6 +200,10 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Contacts and old plugs take a little more than the copper does.',
     otherSchool: 'What a device runs from has a reserve in it already.',
   },
+  'power.swap-all': {
+    reason: 'A focus puller without a picture for twenty seconds has time for it between takes.',
+    otherSchool: 'A screen or a motor that goes dark loses its marks: everything stays up.',
+  },
   'power.efficiency': {
     reason: 'What makes five volts of fourteen warms itself with an eighth of it.',
     otherSchool: 'Good regulators lose a twentieth.',

@@ -18,7 +18,8 @@ function feeding(built: Built, device: Device): Candidate[] {
   for (const out of outletsOn(built)) {
     const same = now?.from.from === out.from && now.from.id === out.id;
     if (used.has(`${out.from}/${out.id}`)) continue;
-    for (const lead of freeLeads(built).filter(
+    // The lead it hangs on comes along.
+    for (const lead of freeLeads(built, now?.lead?.id).filter(
       (l) => goesBetween(out.outlet, l, device.part) === true,
     )) {
       if (same && now.lead?.id === lead.id) continue;

@@ -35,4 +35,15 @@ export const rules = [
     max: 1,
     stricter: 'less',
   },
+  {
+    id: 'power.swap-all',
+    unit: '',
+    kind: 'switch',
+    house: 0,
+    strict: 1,
+    light: 0,
+    min: 0,
+    max: 1,
+    stricter: 'more',
+  },
 ] as const satisfies readonly Rule[];

@@ -12,6 +12,8 @@ export interface Swap {
   dark: readonly Device[];
   /** Goes on by a battery of its own. */
   stays: readonly Device[];
+  /** Goes on by the other pack on the plate. */
+  held: readonly Device[];
   /** Another pack stands behind it on the same plate: whether that carries it nobody said. */
   open: readonly Device[];
   /** Of these nobody said what feeds them: it may be this pack. */
@@ -28,13 +30,13 @@ export function swapsOn(built: Built): Swap[] {
       const own = feeds.filter((f) => f.out?.packs.includes(use.id));
       const of = (how: (f: Feed) => boolean) => own.filter(how).map((f) => f.device);
       const runsOn = (f: Feed) => f.device.part.ownPack === true;
-      const shared = (f: Feed) => f.out!.packs.length > 1;
       return {
         id: use.id,
         name: part.name,
-        dark: of((f) => !runsOn(f) && !shared(f)),
+        dark: of((f) => !runsOn(f) && carriedOn(f) === false),
         stays: of(runsOn),
-        open: of((f) => !runsOn(f) && shared(f)),
+        held: of((f) => !runsOn(f) && carriedOn(f) === true),
+        open: of((f) => !runsOn(f) && carriedOn(f) === null),
         unsaid: unfedOn(built),
         pulled: own.filter((f) => f.from.from === use.id),
       };
@@ -42,18 +44,29 @@ export function swapsOn(built: Built): Swap[] {
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
+/** Whether what hangs there goes on by another pack while one is off; null where nobody said. */
+export function carriedOn({ out }: Feed): boolean | null {
+  if (!out || out.packs.length < 2) return false;
+  return out.outlet.swap === undefined ? null : out.outlet.swap === 'holds';
+}
+
 const namesOf = (list: readonly Device[]) => inWords(list.map((d) => d.part.name));
 const some = (list: readonly Device[], one: string, many = one) =>
   list.length === 0 ? [] : [`${namesOf(list)} ${list.length === 1 ? one : many}`];
 
 /** What a change of a pack does, in a sentence or two for the person who makes it. */
-export function saySwap({ dark, stays, open, unsaid, pulled }: Swap): string {
+export function saySwap({ dark, stays, held, open, unsaid, pulled }: Swap): string {
   const may = unsaid.length === 0 ? [] : [`Nobody said what feeds ${namesOf(unsaid)}.`];
-  if (dark.length + stays.length + open.length === 0)
+  if (dark.length + stays.length + held.length + open.length === 0)
     return ['Nothing is said to hang on it.', ...may].join(' ');
   const does = [
     ...some(dark, 'goes dark', 'go dark'),
     ...some(stays, 'stays up on a battery of its own', 'stay up on batteries of their own'),
+    ...some(
+      held,
+      'stays up by the other pack on the plate',
+      'stay up by the other pack on the plate',
+    ),
     ...some(open, 'may stay up by the other pack on the plate: nobody said'),
   ];
   const leads = pulled.map((f) => `${f.lead?.name ?? 'the lead'} to ${f.device.part.name}`);
