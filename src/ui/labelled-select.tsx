@@ -7,11 +7,14 @@ export function LabelledSelect({
   label,
   value,
   options,
+  focused,
   onPick,
 }: {
   label: string;
   value: string;
   options: readonly { id: string; name: string }[];
+  /** It has the focus as soon as it is there. */
+  focused?: boolean;
   onPick: (id: string) => void;
 }) {
   const id = useId();
@@ -24,6 +27,7 @@ export function LabelledSelect({
         id={id}
         className="h-11 max-w-60 rounded-sm border border-edge bg-panel px-2"
         value={value}
+        autoFocus={focused}
         onChange={(e) => onPick(e.target.value)}
       >
         {options.map((o) => (

@@ -41,31 +41,13 @@ export function HeightsDrawing({ facts: { built, rig } }: { facts: RigFacts }) {
   ].sort((a, b) => a.at - b.at || (a.key === 'eyes' ? -1 : 1));
   const ys = stacked(fields.map((f) => f.at));
   const field = {
-    ceiling: (
-      <Length
-        stacked
-        label="ceiling"
-        value={carry.ceiling}
-        onKeep={keep('ceiling', 'Say how high the ceiling is')}
-      />
-    ),
-    eyes: (
-      <Length
-        stacked
-        label="eyes of the subject"
-        value={carry.eyes}
-        onKeep={keep('eyes', 'Say how high the eyes are')}
-      />
-    ),
-    axis: (
-      <Length
-        stacked
-        label="lens over the floor"
-        value={carry.axis}
-        hint={room.axis ? axisText(room.axis) : 'not known'}
-        onKeep={keep('axis', 'Say how high the lens is')}
-      />
-    ),
+    ceiling: { label: 'ceiling', title: 'Say how high the ceiling is' },
+    eyes: { label: 'eyes of the subject', title: 'Say how high the eyes are' },
+    axis: {
+      label: 'lens over the floor',
+      title: 'Say how high the lens is',
+      hint: room.axis ? axisText(room.axis) : 'not known',
+    },
   };
   return (
     <Section title="Heights over the floor">
@@ -89,11 +71,14 @@ export function HeightsDrawing({ facts: { built, rig } }: { facts: RigFacts }) {
             />
           ))}
         </svg>
-        {fields.map((f, i) => (
-          <div key={f.key} className="absolute right-0" style={{ left: W + 4, top: ys[i] }}>
-            {field[f.key]}
-          </div>
-        ))}
+        {fields.map((f, i) => {
+          const { title, ...own } = field[f.key];
+          return (
+            <div key={f.key} className="absolute right-0" style={{ left: W + 4, top: ys[i] }}>
+              <Length stacked value={carry[f.key]} onKeep={keep(f.key, title)} {...own} />
+            </div>
+          );
+        })}
       </div>
       {room.air !== null && room.top ? (
         <p className="text-sm text-soft">

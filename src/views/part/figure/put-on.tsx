@@ -5,6 +5,7 @@ import { blockOn, pressedOn, type Pressed } from '@/core/areas/joints/kit/figure
 import { INTERFACE_TYPES } from '@/core/areas/joints/kit/interfaces';
 import type { Layout, PlacedView } from '@/core/figure/layout';
 import { Button } from '@/ui/button';
+import { LabelledSelect } from '@/ui/labelled-select';
 
 /** What is about to be put on a drawing. */
 export interface Putting {
@@ -15,7 +16,12 @@ export interface Putting {
 /** Up to here from an edge of the drawing a thumb means the face behind it, px. */
 const EDGE = 14;
 
-const SELECT = 'h-11 rounded-sm border border-edge bg-paper px-2';
+/** As the list beside the drawing has them. */
+const SIDES: readonly { id: Putting['side']; name: string }[] = [
+  { id: 'host', name: 'holds: hole, rail, shoe' },
+  { id: 'guest', name: 'is held: screw, clamp, foot' },
+  { id: 'either', name: 'either' },
+];
 
 /** Chooses what is put on the drawing, then where: on the drawing, or a whole face for the keyboard. */
 export function PutBar({
@@ -39,33 +45,19 @@ export function PutBar({
       aria-label="Put on the drawing"
       className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 border-l-2 border-accent pl-2 text-sm"
     >
-      <label className="flex items-center gap-2">
-        <span className="text-soft">standard or class</span>
-        <select
-          autoFocus
-          value={putting.type}
-          onChange={(e) => onChange({ ...putting, type: e.target.value })}
-          className={SELECT}
-        >
-          {INTERFACE_TYPES.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex items-center gap-2">
-        <span className="text-soft">it</span>
-        <select
-          value={putting.side}
-          onChange={(e) => onChange({ ...putting, side: e.target.value as Putting['side'] })}
-          className={SELECT}
-        >
-          <option value="host">holds: hole, rail, shoe</option>
-          <option value="guest">is held: screw, clamp, foot</option>
-          <option value="either">either</option>
-        </select>
-      </label>
+      <LabelledSelect
+        focused
+        label="standard or class"
+        value={putting.type}
+        options={INTERFACE_TYPES}
+        onPick={(type) => onChange({ ...putting, type })}
+      />
+      <LabelledSelect
+        label="it"
+        value={putting.side}
+        options={SIDES}
+        onPick={(side) => onChange({ ...putting, side: side as Putting['side'] })}
+      />
       <p className="w-full">
         Press where it sits: on a face, or at an edge for the face behind it. Or take the middle of
         a face:
