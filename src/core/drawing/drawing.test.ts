@@ -1,5 +1,5 @@
 import { onPaper, SCALES } from './paper';
-import { build } from '../build/build';
+import { build, buildAfresh } from '../build/build';
 import { demo } from '../test-kit';
 import { toDxf } from './dxf';
 import { elevation } from './elevation';
@@ -164,4 +164,24 @@ describe('on paper', () => {
       }
     },
   );
+});
+
+test('a kept drawing follows a number that is only drawn: the mouth of the matte box', () => {
+  const job = demo();
+  const of = (mouthW: number) => {
+    const kit = job.kit.map((p) => (p.id === 'weir' ? { ...p, mouthW } : p));
+    const next = { ...job, kit } as typeof job;
+    const rig = next.rigs.find((r) => r.id === 'anamorphic')!;
+    const wide = (built: ReturnType<typeof build>) => {
+      const box = elevation(built, 'front').outlines.find((o) => o.piece === 'box' && o.sketch)!;
+      const us = box.sketch!.filter((l) => l.inner).flatMap((l) => l.points.map((p) => p[0]));
+      return Math.max(...us) - Math.min(...us);
+    };
+    return [wide(build(next, rig)), wide(buildAfresh(next, rig))];
+  };
+  for (const mouth of [90, 140, 90]) {
+    const [kept, fresh] = of(mouth);
+    expect(kept).toBeCloseTo(mouth, 6);
+    expect(fresh).toBeCloseTo(mouth, 6);
+  }
 });

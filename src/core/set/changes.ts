@@ -2,8 +2,8 @@ import { build, type Built, type Shared } from '../build/build';
 import { alike } from '../doc/alike';
 import { screwBill, toolsOf, type ScrewLine } from '../areas/joints/model/lists';
 import { interfacesOf } from '../areas/joints/kit/sides';
-import type { Joint, RigDoc, Use } from '../kit/kept';
-import type { Job, Part, Position } from '../kit/types';
+import type { Joint, Link, RigDoc, Use } from '../kit/kept';
+import { isFitting, type Job, type Part, type Position } from '../kit/types';
 import { pieceKey, type PieceSort } from '../place/piece';
 import type { Piece } from '../place/setting';
 import { exact, sayLength } from '../quantity/say';
@@ -21,6 +21,8 @@ export interface RigChange {
   part: string | null;
   /** The field of the rig that it is about, where it is about no use. */
   field?: string;
+  /** Links that say it, where it is about what feeds a use. */
+  links?: readonly string[];
   /** `Spar arm: 24.0 mm forward`. */
   text: string;
 }
@@ -84,8 +86,32 @@ export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: Ri
       });
     for (const text of setWords(kit, before, now.get(u.id)!, from, to))
       list.push({ what: 'set', use: u.id, part: u.part, text: `${name(u.part)}: ${text}` });
+    const [fed, then] = [fedIn(from, u.id), fedIn(to, u.id)];
+    // What goes dark because what fed it is left off is said there.
+    const left = !then && fed && !now.has(fed.from.use);
+    if (!left && !alike(fed?.from, then?.from))
+      list.push({
+        what: 'set',
+        use: u.id,
+        part: u.part,
+        links: [...new Set([fed, then].flatMap((l) => l?.id ?? []))],
+        text: `${name(u.part)}: fed from ${outletWords(kit, from, fed)}, then ${outletWords(kit, to, then)}`,
+      });
   }
   return [...list, ...wholeWords(from, to, kit)];
+}
+
+/** What feeds a use, as it is kept. */
+const fedIn = (doc: RigDoc, use: string) =>
+  doc.links.find((l) => l.kind === 'power' && l.to.use === use);
+
+/** `8 V outlet of Raft plate`. */
+function outletWords(kit: ReadonlyMap<string, Part>, doc: RigDoc, link: Link | undefined): string {
+  if (!link) return 'nothing that is said';
+  const id = doc.uses.find((u) => u.id === link.from.use)?.part ?? '';
+  const part = kit.get(id);
+  const outlet = isFitting(part) && part.outlets?.find((o) => o.id === link.from.port);
+  return outlet ? `${outlet.name} of ${part.name}` : 'an outlet that is not on';
 }
 
 const ORDER: readonly Done[] = ['left off', 'added', 'swapped', 'moved', 'set', 'goes along'];

@@ -222,6 +222,46 @@ describe('what is other than on the rig, and back', () => {
     }
   });
 
+  test('another outlet is said with both, and taken back by itself; one left off is said once', () => {
+    const with_ = (over: object) => ({
+      ...doc,
+      rigs: doc.rigs.map((r) =>
+        r.id === 'tug-b' ? { ...r, configurations: [{ id: 'c', name: 'c', over }] } : r,
+      ),
+    });
+    const said = (d: typeof doc) => {
+      const s = sideBySide(d, 'tug-b')!;
+      return saidBetween(kit, s.standings[0]!.doc, s.standings[1]!.doc);
+    };
+    const other = with_({
+      links: {
+        'monitor-power': {
+          kind: 'power',
+          from: { use: 'plate', port: 'v14' },
+          to: { use: 'monitor' },
+          lead: 'monitor-lead',
+        },
+      },
+    }) as typeof doc;
+    const list = said(other);
+    expect(list.map((c) => c.text)).toEqual([
+      'Pane 5: fed from 8 V outlet of Raft plate, then 14.4 V outlet of Raft plate',
+    ]);
+    const own = jobOf(other).rigs.find((r) => r.id === 'tug-b')!;
+    const [c] = list;
+    const edit = asTheRig(own, own.configurations![0]!, {
+      use: c!.use,
+      links: c!.links,
+      name: 'x',
+    });
+    const back = applyEdit(other, lowered(jobOf(other), other, edit)).doc;
+    expect(said(back)).toEqual([]);
+    // A plate that is left off takes what it feeds along: that is one line.
+    const off = with_({ uses: { plate: { off: true } }, joints: { plate: { off: true } } });
+    expect(said(off as typeof doc).filter((x) => x.links)).toEqual([]);
+    expect(said(off as typeof doc).map((x) => x.what)).toContain('left off');
+  });
+
   test('what is said of a configuration names both values', () => {
     const said = saidBetween(kit, at(null).doc, at('shoulder').doc).map((c) => c.text);
     expect(said).toContain('Spar arm: from hole 3 to hole 6');

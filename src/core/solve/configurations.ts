@@ -63,16 +63,17 @@ export function removeConfiguration(rig: Rig, of: Configuration): Edit {
 const DIFFERENCE = 6;
 
 /**
- * Takes back what a configuration says of one use, or of one field of the rig: it is as the rig has
- * it again.
+ * Takes back what a configuration says of one use, of what feeds it, or of one field of the rig: it is
+ * as the rig has it again.
  */
 export function asTheRig(
   rig: Rig,
   of: Configuration,
-  what: { use: string | null; field?: string; name: string },
+  what: { use: string | null; field?: string; links?: readonly string[]; name: string },
 ): Edit {
-  const paths =
-    what.use !== null
+  const paths = what.links
+    ? what.links.map((id) => at(rig, of.id, 'over', 'links', id))
+    : what.use !== null
       ? [at(rig, of.id, 'over', 'uses', what.use), at(rig, of.id, 'over', 'joints', what.use)]
       : [at(rig, of.id, 'over', what.field ?? '')];
   const { over } = of as { over?: unknown };

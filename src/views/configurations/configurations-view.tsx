@@ -139,6 +139,7 @@ function Changes({ side, open }: { side: SideBySide; open: string | null }) {
             asTheRig(rig, of, {
               use: c.use,
               field: c.field,
+              links: c.links,
               name: kit.get(c.part ?? '')?.name ?? c.text,
             }),
           )
