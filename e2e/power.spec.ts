@@ -92,6 +92,30 @@ test('before a pack is pulled: what goes dark with it, and no longer what it doe
   await kept(page);
 });
 
+test('two packs on a plate: the screen goes dark at a change, is cured, and what changed is said', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('button', { name: /^Configuration: / }).click();
+  await page.getByRole('option', { name: /^long night/ }).click();
+  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  const panel = page.getByRole('tabpanel');
+  await expect(panel).toContainText('Pane 5 goes dark; Pellin Pocket stays up by the other pack');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  const dark = finding(page, /Pane 5 goes dark while a pack is changed/);
+  await dark.click();
+  await page.getByRole('button', { name: /Feed Pane 5 from held 8 V outlet.* by Lanyard/ }).click();
+  await expect(dark).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await expect(panel).toContainText('stay up by the other pack on the plate. No plug to pull.');
+  await kept(page);
+  await page.getByRole('link', { name: 'Configurations', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'What changes' })).toContainText(
+    'Pane 5: fed from 8 V outlet of',
+  );
+});
+
 test('a card that is too slow is said where the cards are, and another put in its place', async ({
   page,
 }) => {

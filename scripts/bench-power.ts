@@ -1,6 +1,7 @@
 import { build, shared } from '../src/core/build/build';
 import { AREAS } from '../src/core/areas/registry';
 import { powerTree } from '../src/core/areas/power/model/tree';
+import { laidOut, shapeOf } from '../src/core/areas/power/model/layout';
 import { proposed } from '../src/core/areas/power/model/propose';
 import { devicesOn } from '../src/core/areas/power/model/fed';
 import { outletsOn } from '../src/core/areas/power/model/outlets';
@@ -69,6 +70,12 @@ section('power', () => {
     line(
       `${links} links: the tree that is drawn`,
       time(100, () => powerTree(build(job, rig, base), said)),
+    );
+    const shape = shapeOf(powerTree(build(job, rig, base), said));
+    line(
+      `${links} links: laid out, which the worker does`,
+      time(20, () => laidOut(shape)),
+      links === 120 ? 'wanted under 100' : '',
     );
   }
   for (const links of [4, 12]) {

@@ -1,5 +1,6 @@
 import { shown, unitsText } from '../core/quantity/shown';
 import { operator } from '../core/kit/operator';
+import type { Laid, TreeShape } from '../core/areas/power/model/layout';
 import { Helper } from './helper';
 import { Holder } from './holder';
 import type { RigApi } from './rig.worker';
@@ -21,6 +22,11 @@ const sweeps = new Helper<RigApi>(start, 'The sweep', 120_000);
 
 /** A worker of its own for sweeps, so that advice does not wait for one. */
 export const sweeper = new Holder(sweeps);
+
+/** Lays a large tree of what feeds what out. */
+export function layTree(shape: TreeShape): Promise<Laid> {
+  return sweeps.run((w) => w.layTree(shape));
+}
 
 /** Ends the sweep that runs, if one does. */
 export function cancelSweep(): Promise<void> {

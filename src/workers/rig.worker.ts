@@ -31,6 +31,7 @@ import {
   type ConfigurationTable,
   type LensRow,
 } from '../core/set/configurations';
+import type { Laid, TreeShape } from '../core/areas/power/model/layout';
 import { rigCards, type RigCard } from '../core/set/rig-cards';
 import { measureNext, type NextMeasurement } from '../core/solve/measure-next';
 
@@ -223,6 +224,12 @@ const rig = {
       if (own !== sweeping) return null;
     }
     return { plan, cells };
+  },
+
+  /** Where the boxes of a tree of what feeds what stand. */
+  async layTree(shape: TreeShape): Promise<Laid> {
+    const { laidOut } = await import('../core/areas/power/model/layout');
+    return laidOut(shape);
   },
 
   cancelSweep(): void {

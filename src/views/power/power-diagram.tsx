@@ -3,6 +3,7 @@
 import { memo, useMemo, useState } from 'react';
 import { offersOf, type Offer } from '@/core/areas/power/model/offers';
 import { deviceKey } from '@/core/areas/power/model/fed';
+import { TALL, type Laid } from '@/core/areas/power/model/layout';
 import type { PowerEdge, PowerNode, PowerTree } from '@/core/areas/power/model/tree';
 import { feedFrom } from '@/core/areas/power/moves/feed';
 import { useSize } from '@/ui/use-size';
@@ -10,7 +11,7 @@ import { STATE_TEXT, STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import { useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { laidNarrow, laidOut, TALL, type Laid } from './layout';
+import { useLaid } from './use-laid';
 
 /**
  * The tree of what feeds what. An outlet is pressed, what it can feed lights up and says by which lead,
@@ -28,7 +29,7 @@ export const PowerDiagram = memo(function PowerDiagram({
   const sheet = usePartSheet();
   const { ref, w } = useSize({ w: 800, h: 400 }, { w: 300, h: 200 });
   const narrow = w < 560;
-  const laid = useMemo(() => (narrow ? laidNarrow(tree, w) : laidOut(tree)), [tree, narrow, w]);
+  const { laid, trouble } = useLaid(tree, narrow ? w : null);
   const [open, setOpen] = useState<string | null>(null);
   const from = tree.nodes.find((n) => n.id === open)?.outlet ?? null;
   const offers = useMemo(
@@ -70,27 +71,31 @@ export const PowerDiagram = memo(function PowerDiagram({
         role="group"
         aria-label="What feeds what, sources at the left"
       >
-        <div className="relative" style={{ width: laid.w, height: laid.h }}>
-          <svg width={laid.w} height={laid.h} className="absolute inset-0" aria-hidden="true">
-            {tree.edges.map((e, i) => (
-              <Way key={`${e.from} ${e.to} ${i}`} edge={e} points={laid.ways[i]!.points} />
+        {laid ? (
+          <div className="relative" style={{ width: laid.w, height: laid.h }}>
+            <svg width={laid.w} height={laid.h} className="absolute inset-0" aria-hidden="true">
+              {tree.edges.map((e, i) => (
+                <Way key={`${e.from} ${e.to} ${i}`} edge={e} points={laid.ways[i]!.points} />
+              ))}
+            </svg>
+            {narrow ? null : <Labels tree={tree} laid={laid} />}
+            {tree.nodes.map((n) => (
+              <Box
+                key={n.id}
+                node={n}
+                at={laid.at.get(n.id)!}
+                wide={laid.wide[n.is]}
+                arrives={tree.edges.find((e) => e.to === n.id && e.name !== '')}
+                narrow={narrow}
+                open={open === n.id}
+                offer={offers.get(n.id) ?? null}
+                onPress={n.is === 'pack' ? null : () => press(n)}
+              />
             ))}
-          </svg>
-          {narrow ? null : <Labels tree={tree} laid={laid} />}
-          {tree.nodes.map((n) => (
-            <Box
-              key={n.id}
-              node={n}
-              at={laid.at.get(n.id)!}
-              wide={laid.wide[n.is]}
-              arrives={tree.edges.find((e) => e.to === n.id && e.name !== '')}
-              narrow={narrow}
-              open={open === n.id}
-              offer={offers.get(n.id) ?? null}
-              onPress={n.is === 'pack' ? null : () => press(n)}
-            />
-          ))}
-        </div>
+          </div>
+        ) : (
+          <p className="p-4 text-soft">{trouble ?? 'Laying it out ...'}</p>
+        )}
       </div>
     </div>
   );

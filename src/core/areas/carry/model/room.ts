@@ -25,7 +25,7 @@ const PERSON = 1800;
 
 /**
  * Heights over the floor of a rig, of the eyes it looks at, of the ceiling over it: what is known of
- * them, as it stands. Handbook formulas are in {@link axisHeight} and {@link topOf}.
+ * them, as it stands; see {@link axisHeight} and {@link topOf}.
  */
 export function roomOf(built: Built): Room {
   const stand = standOf(built);

@@ -1,11 +1,24 @@
 import { graphlib, layout } from '@dagrejs/dagre';
-import type { PowerNode, PowerTree } from '@/core/areas/power/model/tree';
+import type { PowerEdge, PowerNode, PowerTree } from './tree';
 
 /** How wide each sort of box is, and how tall all of them are, px. */
 const WIDE = { pack: 150, outlet: 186, device: 190 } as const;
 export const TALL = 68;
 const GAP = 14;
 const LABEL = { w: 132, h: 40 };
+
+/** What a layout hangs on: boxes, and what runs between them. Figures and states move nothing. */
+export interface TreeShape {
+  nodes: readonly Pick<PowerNode, 'id' | 'is'>[];
+  edges: readonly Pick<PowerEdge, 'from' | 'to' | 'name'>[];
+}
+
+/** The shape of a tree; two trees of one shape are laid out alike. */
+export const shapeOf = ({ nodes, edges }: PowerTree): TreeShape => ({
+  nodes: nodes.map(({ id, is }) => ({ id, is })),
+  // Whether an edge has words counts, not what they are.
+  edges: edges.map(({ from, to, name }) => ({ from, to, name: name === '' ? '' : '-' })),
+});
 
 export interface Laid {
   /** How wide each sort of box is. */
@@ -22,7 +35,7 @@ export interface Laid {
 }
 
 /** On a phone: packs on top, outlets under each other, what is fed beside its outlet or below. */
-export function laidNarrow({ nodes, edges }: PowerTree, width: number): Laid {
+export function laidNarrow({ nodes, edges }: TreeShape, width: number): Laid {
   const w = Math.floor((width - 3 * GAP) / 2);
   const at = new Map<string, readonly [number, number]>();
   let y = GAP;
@@ -61,7 +74,7 @@ export function laidNarrow({ nodes, edges }: PowerTree, width: number): Laid {
 }
 
 /** Lays the tree out in layers from left to right: sources, outlets, what is fed. */
-export function laidOut({ nodes, edges }: PowerTree): Laid {
+export function laidOut({ nodes, edges }: TreeShape): Laid {
   const g = new graphlib.Graph({ multigraph: true });
   g.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 18, marginx: 16, marginy: 16 });
   g.setDefaultEdgeLabel(() => ({}));

@@ -1,0 +1,71 @@
+import { build, shared } from '../../build/build';
+import { demoRigs } from '../../properties/rigs';
+import { checkRig } from '../checks';
+import { laidNarrow, laidOut, shapeOf, TALL, type Laid, type TreeShape } from './model/layout';
+import { powerTree } from './model/tree';
+
+/** Plates of twelve outlets, each with a pack behind it and a device on every outlet. */
+function large(links: number): TreeShape {
+  const nodes: { id: string; is: 'pack' | 'outlet' | 'device' }[] = [];
+  const edges: { from: string; to: string; name: string }[] = [];
+  for (let i = 0; i < links; i++) {
+    const pack = `pack ${Math.floor(i / 12)}`;
+    if (i % 12 === 0) nodes.push({ id: pack, is: 'pack' });
+    nodes.push({ id: `outlet ${i}`, is: 'outlet' }, { id: `device ${i}`, is: 'device' });
+    edges.push({ from: pack, to: `outlet ${i}`, name: '' });
+    edges.push({ from: `outlet ${i}`, to: `device ${i}`, name: '-' });
+  }
+  return { nodes, edges };
+}
+
+function tidy(shape: TreeShape, laid: Laid) {
+  const is = new Map(shape.nodes.map((n) => [n.id, n.is]));
+  const boxes = shape.nodes.map((n) => {
+    const [x, y] = laid.at.get(n.id)!;
+    return { x0: x, x1: x + laid.wide[n.is], y0: y, y1: y + TALL };
+  });
+  for (const [i, a] of boxes.entries()) {
+    expect(a.x0 >= 0 && a.y0 >= 0 && a.x1 <= laid.w + 1e-6 && a.y1 <= laid.h + 1e-6).toBe(true);
+    for (const b of boxes.slice(i + 1)) {
+      const apart = a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0;
+      if (!apart) throw new Error(`boxes on each other: ${JSON.stringify([a, b])}`);
+    }
+  }
+  expect(laid.ways).toHaveLength(shape.edges.length);
+  return is;
+}
+
+describe('a tree of what feeds what, laid out', () => {
+  test.each(demoRigs)('no box on another, sources at the left: %s', (_name, { job, rig }) => {
+    const shape = shapeOf(powerTree(build(job, rig, shared(job)), checkRig(job, rig)));
+    if (shape.nodes.length === 0) return;
+    const wide = laidOut(shape);
+    tidy(shape, wide);
+    for (const e of shape.edges)
+      expect(wide.at.get(e.from)![0]).toBeLessThan(wide.at.get(e.to)![0]);
+    tidy(shape, laidNarrow(shape, 360));
+  });
+
+  test('a hundred and twenty links as well, and what a worker sends back is the same', () => {
+    const shape = large(120);
+    const laid = laidOut(shape);
+    tidy(shape, laid);
+    expect(structuredClone(laid)).toEqual(laid);
+    expect(laidOut(structuredClone(shape))).toEqual(laid);
+  });
+
+  test('figures and states move nothing, another link does', () => {
+    const [, { job, rig }] = demoRigs.find(([, s]) => s.rig.id === 'tug-b')!;
+    const tree = powerTree(build(job, rig, shared(job)), checkRig(job, rig));
+    const other = {
+      nodes: tree.nodes.map((n) => ({ ...n, line: 'x', state: 'fail' as const })),
+      edges: tree.edges.map((e) => ({
+        ...e,
+        line: 'x',
+        name: e.name === '' ? '' : 'another lead',
+      })),
+    };
+    expect(shapeOf(other)).toEqual(shapeOf(tree));
+    expect(shapeOf({ ...tree, edges: tree.edges.slice(1) })).not.toEqual(shapeOf(tree));
+  });
+});
