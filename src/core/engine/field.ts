@@ -214,6 +214,7 @@ export const SUPPLY: readonly Field[] = [
   quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
   quantity('voltsTo', 'runs up to', 'V', 'volts', 0, 100),
   quantity('watts', 'takes', 'W', 'watts', 0, 2000),
+  quantity('wattsIdle', 'takes at rest', 'W', 'watts', 0, 2000),
   quantity('wattsPeak', 'greatest draw', 'W', 'watts', 0, 4000),
   choice('inlet', 'inlet', PLUG_NAMES),
   flag('ownPack', 'runs on a battery of its own'),

@@ -157,6 +157,7 @@ export const FIELD_WORDS: Readonly<Record<string, readonly string[]>> = {
   watts: ['watts', 'draw', 'power', 'consumption', 'power draw', 'w'],
   gigabytes: ['gigabytes', 'gb', 'size gb'],
   sustained: ['sustained', 'mb/s', 'write speed'],
+  wattsIdle: ['idle watts', 'standby watts', 'idle draw'],
   wattsPeak: ['peak watts', 'max watts', 'peak draw'],
   inlet: ['inlet', 'power input', 'power connector'],
   copper: ['conductor', 'copper', 'cross section', 'mm2'],

@@ -117,6 +117,8 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   'outside diameter': 'across its jacket',
   conductor: 'cross-section of one of its two: AWG 20 is 0.518, AWG 24 is 0.205',
   'greatest draw': 'starting, driving, everything lit',
+  'takes at rest':
+    'on, and not rolling or turning; without it the hours count what it takes at work all day',
   'while a pack is changed':
     'whether it goes on while one of two packs on the plate is off; plug a lamp in and pull each',
   'passes the volts of the battery': 'it gives what the battery has, full to empty',

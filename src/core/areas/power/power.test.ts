@@ -243,6 +243,35 @@ describe('hours', () => {
     expect(v.why).toBe('Keel 98 lasts 3 h 52 for Pellin Pocket.');
   });
 
+  test('at rest it takes less: the mean of the day counts, without the number all of it is work', () => {
+    const at = (watts: number, rest: number | undefined, rolling: number) => {
+      const { said } = rigged([
+        { path: ['rigs', RIG, 'fitted', 'monitor', 'outlet'], value: undefined },
+        { path: ['kit', 'pane-5', 'ownPack'], value: true },
+        { path: ['rules', 'values'], value: { 'media.rolling': rolling } },
+        kit('keel-98', 'wattHours', exactly(98)),
+        kit('body-b', 'watts', exactly(watts)),
+        kit('body-b', 'wattsIdle', rest === undefined ? undefined : exactly(rest)),
+        kit('raft', 'outlets', 'v14', 'passes', true),
+        kit('warp', 'length', exactly(1)),
+        kit('warp', 'copper', exactly(50)),
+      ]);
+      return of(said, 'power.hours:plate')!;
+    };
+    // 0.3 x 24 + 0.7 x 8 = 12.8 W; 98 Wh, 0.85 of it counted on.
+    expect(at(24, 8, 0.3).margin!.value).toBeCloseTo((98 * 0.85) / 12.8, 2);
+    expect(at(24, 8, 0.3).sum).toMatch(/^at work 30 % of the time: /);
+    expect(at(24, 8, 1).margin!.value).toBeCloseTo((98 * 0.85) / 24, 2);
+    // A number that is missing is never kind, and one that is wild is not either.
+    for (const rest of [0, 8, 24, 500]) {
+      const told = at(24, rest, 0.3).margin!;
+      const bare = at(24, undefined, 0.3).margin!;
+      expect(bare.lo).toBeLessThanOrEqual(told.lo + 1e-9);
+      expect(bare.value).toBeLessThanOrEqual(told.value + 1e-9);
+    }
+    expect(at(24, 500, 0.3).margin!.value).toBeCloseTo(at(24, undefined, 0.3).margin!.value, 9);
+  });
+
   test('what is not fed leaves the hours unknown; what has its own battery does not', () => {
     const bare = [{ path: ['rigs', RIG, 'fitted', 'monitor', 'outlet'], value: undefined }];
     const { said } = rigged(bare);

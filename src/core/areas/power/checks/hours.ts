@@ -1,3 +1,4 @@
+import { given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -14,7 +15,7 @@ export const powerHours: Check = {
   id: 'power.hours',
   title: 'Hours on a battery',
   short: 'battery too small',
-  says: 'How long a battery feeds all that hangs on it at work, and whether that is as long as the job wants without a change.',
+  says: 'How long a battery feeds all that hangs on it, and whether that is as long as the job wants without a change. What takes less at rest is at work for the share of the time that is rolled; what did not say so is at work all the time.',
   formula:
     'Wh x share counted on / sum (watts and what leads lose, over the efficiency of regulated outlets)',
   run: (built) => sourcesOn(built).flatMap((s) => hoursOf(built, s)),
@@ -62,7 +63,8 @@ function hoursOf(built: Built, source: Source): Verdict[] {
       },
       sum: (o) => {
         const x = inputs.map((g) => g.known!.value);
-        return `${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(o.value + (wanted ?? 0), 2)} h`;
+        const resting = feeds.some((f) => given(f.device.part, 'wattsIdle').known);
+        return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(o.value + (wanted ?? 0), 2)} h`;
       },
       lacking: (missing) =>
         `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,

@@ -1,6 +1,6 @@
-import { given, type Given } from '../../../build/given';
+import type { Given } from '../../../build/given';
 import { leadOhms } from '../../../feed/copper';
-import { atInlet, leadGivens, peakOf, type Feed } from './fed';
+import { atInlet, leadGivens, meanOf, peakOf, type Feed } from './fed';
 
 /** What a device draws from its outlet through its lead; without a lead as if it were at the outlet. */
 export interface Draw {
@@ -15,11 +15,12 @@ export interface Draw {
 
 /**
  * @param volts at the outlet
- * @param at `most`: what the device takes at most; `work`: what it takes at work
+ * @param at `most`: what the device takes at most; a number: what it takes on an hour's mean of which
+ *   that share is at work, and the rest at rest
  */
-export function drawOf(f: Feed, volts: Given, at: 'most' | 'work'): Draw {
+export function drawOf(f: Feed, volts: Given, at: 'most' | number): Draw {
   const { part } = f.device;
-  const watts = at === 'most' ? peakOf(part) : given(part, 'watts');
+  const watts = at === 'most' ? peakOf(part) : meanOf(part, at);
   if (!f.lead)
     return {
       inputs: [volts, watts],

@@ -142,6 +142,24 @@ export function peakOf(part: Device['part']): Given {
   };
 }
 
+/**
+ * What a device takes on the mean of an hour of which a share is at work; where nobody said what it
+ * takes at rest, as at work all the time. At rest it never takes more than at work, whatever is written.
+ */
+export function meanOf(part: Device['part'], share: number): Given {
+  const work = given(part, 'watts');
+  const rest = given(part, 'wattsIdle').known;
+  if (!work.known || !rest) return work;
+  const at = (w: number, r: number) => share * w + (1 - share) * Math.min(w, r);
+  const { value, lo, hi, from } = work.known;
+  const ends = { lo: at(lo, rest.lo), hi: at(hi, rest.hi) };
+  const mean = at(value, rest.value);
+  return {
+    ...work,
+    known: { value: mean, tol: Math.max(mean - ends.lo, ends.hi - mean), from, ...ends },
+  };
+}
+
 /** The numbers of a lead; missing ones while none is chosen. */
 export function leadGivens({ lead, out, device }: Feed): [length: Given, copper: Given] {
   if (lead) return [given(lead, 'length'), given(lead, 'copper')];

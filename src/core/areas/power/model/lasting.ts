@@ -21,14 +21,14 @@ function efficiencyOf(built: Built, name: string, passes: boolean): Given | null
   });
 }
 
-/** What a source holds, and what is taken of it at work, from its inputs in their order. */
+/** What a source holds, and what is taken of it, from its inputs in their order. */
 export interface Lasting {
   inputs: readonly Given[];
   /** Watt-hours of all of its packs. */
   held: (x: readonly number[]) => number;
   /** Share of them that is counted on. */
   usable: number;
-  /** Watts that are taken: what leads lose and regulated outlets turn into heat counted in. */
+  /** Watts that are taken on the mean of the day: what leads lose and regulated outlets turn into heat counted in. */
   watts: (x: readonly number[]) => number;
 }
 
@@ -44,7 +44,7 @@ export function usableOf({ rules, rig }: Built): number {
 export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
   const full = packs.map((p) => given(p.part, 'wattHours'));
   const draws = feeds.map((f) => {
-    const draw = drawOf(f, f.out!.volts, 'work');
+    const draw = drawOf(f, f.out!.volts, built.rules['media.rolling']);
     const eff = efficiencyOf(built, f.out!.name, f.out!.outlet.passes === true);
     return { draw, inputs: [...draw.inputs, ...(eff ? [eff] : [])] };
   });
