@@ -153,7 +153,11 @@ describe('nelvix configurations', () => {
       configurations: { name: string; column: { count: { fail: number } } }[];
     }[];
     const lockside = json[1]!.configurations;
-    expect(json[0]!.configurations.map((c) => c.name)).toEqual(['the rig itself', 'upright', 'long night']);
+    expect(json[0]!.configurations.map((c) => c.name)).toEqual([
+      'the rig itself',
+      'upright',
+      'long night',
+    ]);
     expect(lockside.map((c) => c.name)).toEqual([
       'the rig itself',
       'studio',
