@@ -55,7 +55,15 @@ function ofConfiguration(rig: RigDoc, configuration: string, change: Change): Ch
     const { id: _id, ...value } = change.value as { id: string };
     return alike(value, withoutId(low)) ? [gone(to)] : [{ path: to, value }];
   }
-  if (whole) return [{ ...change, path: [...prefix, ...path], prune: undefined }].map(bare);
+  if (whole && low === undefined)
+    return [{ ...change, path: [...prefix, ...path], prune: undefined }].map(bare);
+  // What an element cannot be without makes an entry a whole one: all else of it is said with it.
+  if (whole || inner[0] === adds) {
+    const standing = whole ? own : withoutId(laid(low, own ?? {}));
+    const next = at(applyChange({ e: standing }, { ...change, path: ['e', ...inner] }), ['e']);
+    const to = [...prefix, list!, id];
+    return alike(next, withoutId(low)) ? [gone(to)] : [{ path: to, value: next }];
+  }
   if (list === 'joints' && inner[0] === 'host')
     return onHost([...prefix, 'joints', id], change.value, low as Fields | undefined, own);
   // A list below an element (positions of a part) lies over that of the rig as a whole.

@@ -10,6 +10,10 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   highest: 'how high it can be set',
   'cups or feet': 'how many of them hold it',
   'diameter of a cup': 'across the rubber, pressed flat',
+  profiles: 'ways of recording; one line for each base sensitivity',
+  'holes, shoes, rails and clamps':
+    'what it holds others by and is held by itself; a row of holes is one line',
+  lives: 'where it is put back: on the cage, in the front pouch',
   notes: 'whatever else one should know; nothing is computed from it',
   mount: 'the pattern of its mount: flange distance and throat go with it',
   'recording modes': 'each part of the chip that can be recorded, with its size',

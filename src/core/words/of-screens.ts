@@ -11,6 +11,10 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'inertia to tilt': 'how hard it is to start or stop a tilt: more is steadier, less is quicker',
   'inertia to pan': 'how hard it is to start or stop a pan: more is steadier, less is quicker',
   'inertia to roll': 'how hard it is to start or stop a roll: more is steadier, less is quicker',
+  'wind of 10 m/s across the lens, about the hold':
+    'moment by which a fresh breeze from the side tips or turns the rig about where it is held',
+  'wind of 10 m/s into the lens, about the hold':
+    'moment by which a fresh breeze from ahead tips the rig about where it is held',
   'nose down as it hangs': 'angle by which the lens drops when it swings freely',
   'right side down as it hangs': 'angle by which camera right drops when it swings freely',
   'held by': 'the part that is taken hold of, where there are several',

@@ -123,7 +123,6 @@ export const kinds = {
         label: 'profiles',
         row: 'profile',
         keyed: true,
-        hint: 'ways of recording; one line for each base sensitivity',
         fields: [
           { type: 'text', key: 'name', label: 'name', max: 80, required: true },
           number('base', 'base sensitivity', 'ISO', 1, 1_000_000),

@@ -25,7 +25,6 @@ export const INTERFACES: RowsField = {
   keyed: true,
   usual: true,
   said: true,
-  hint: 'what it holds others by and is held by itself; a row of holes is one line',
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
     choice(

@@ -42,7 +42,6 @@ export const kinds = {
         label: 'lives',
         max: 120,
         first: true,
-        hint: 'where it is put back: on the cage, in the front pouch',
       },
       ...COMMON.slice(1),
     ],
