@@ -1,4 +1,5 @@
 import type { Dimension, Figure, FigureView, FigureViewId, Pt, Shape } from '../engine/figure';
+import { roundAbout } from './round-about';
 
 /** What a figure is laid out for, in units of the sheet: pixels, or millimetres of paper. */
 export interface Sheet {
@@ -246,7 +247,7 @@ function placed(
       ticks: l.ends.length > 0 ? ticksOf(l.lines[0]!.map(move), sheet.label.h / 12) : '',
       ends: l.ends.map(move),
     })),
-    grips: setApart(
+    grips: roundAbout(
       view.grips.map(({ key, name, at }) => ({ key, name, of: move(on(at)) })),
       sheet.label.h * GRIP,
     ),
@@ -256,22 +257,6 @@ function placed(
 
 /** Least distance of two grips, as a share of the height of a label. */
 const GRIP = 0.45;
-
-/** Grips that would lie on each other go round the place they are of, each to the first free spot. */
-function setApart<T extends { of: Pt }>(grips: readonly T[], least: number): (T & { at: Pt })[] {
-  const done: (T & { at: Pt })[] = [];
-  const free = (p: Pt) => done.every(({ at: q }) => Math.hypot(p[0] - q[0], p[1] - q[1]) >= least);
-  for (const g of grips) {
-    let at = g.of;
-    for (let i = 0; i < 240 && !free(at); i++) {
-      const r = least * (1 + Math.floor(i / 12) * 0.5);
-      const turn = (Math.PI * 2 * (i % 12)) / 12;
-      at = [g.of[0] + r * Math.cos(turn), g.of[1] + r * Math.sin(turn)];
-    }
-    done.push({ ...g, at });
-  }
-  return done;
-}
 
 const n = (x: number) => (Math.round(x * 100) / 100).toString();
 const pathOf = (p: readonly Pt[]) => `M${p.map(([x, y]) => `${n(x)} ${n(y)}`).join('L')}`;

@@ -83,5 +83,8 @@ describe('wind', () => {
     const kit = job.kit.map((p) => (p.id === 'pane-5' ? { ...p, height: undefined } : p));
     const blind = readings(build({ ...job, kit } as typeof job, rig));
     expect(reading(blind, 'wind:fore')!.value).toBeNull();
+    // A part that is not in the kit any more is somewhere on the rig all the same.
+    const gone = { ...job, kit: job.kit.filter((p) => p.id !== 'pane-5') } as typeof job;
+    expect(reading(readings(build(gone, rig)), 'wind:fore')!.value).toBeNull();
   });
 });

@@ -2,8 +2,10 @@ import type { Built } from '../../../build/build';
 import type { Given } from '../../../build/given';
 import { hull, hullPoints, type Point } from '../../../drawing/project';
 import { node } from '../../../engine/reads';
+import { isLead } from '../../../kit/types';
 import { standOf } from '../../../stand/stand';
 import { along, holdOf, waysOf, type Way } from './hold';
+import { unweighed } from './weights';
 
 /** What a wind does to a rig about its hold. */
 export interface Wind {
@@ -21,17 +23,24 @@ export interface Wind {
 export const WIND = 10;
 /** Air at sea level, kg/m3: ISO 2533 (standard atmosphere). */
 const AIR = 1.225;
-/** Drag of boxes and short cylinders across a flow, from memory: 1.0 to 1.3; taken at 1.2. */
+/** Drag of boxes and short cylinders across a flow, from memory: 1.0 to 1.3; the ends taken a little wider. */
 const DRAG = { value: 1.2, lo: 0.9, hi: 1.4 };
 /** Rows the rig is looked at in, mm. */
 const ROW = 1;
 
-/** What has to be known for it: where the rig is held, and the size of everything on it. */
+/**
+ * What has to be known for it: where the rig is held, the size of everything on it, and where each part
+ * of it is, also one that nothing could be drawn of. Leads are thin and soft: they are not counted.
+ */
 export function windNeeds(built: Built): Given[] {
   const hold = holdOf(built);
   const terms = (hold?.at ?? []).flatMap((l) => l.terms.map((t) => t.g));
   const sizes = standOf(built).solids.flatMap((s) => (s.moving ? [] : s.inputs));
-  return [...new Set([...terms, ...sizes])];
+  const nowhere = unweighed(built)
+    .filter((w) => !isLead(w.part))
+    .flatMap((w) => w.at.flatMap((l) => l.terms.map((t) => t.g)))
+    .filter((g) => g.known === null);
+  return [...new Set([...terms, ...sizes, ...nowhere])];
 }
 
 /**
