@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { build, shared } from '../../build/build';
+import { worst } from '../../checks/finding';
 import { applyEdit } from '../../edit/edit';
 import type { Change, Job } from '../../kit/types';
 import type { Outlet } from '../../engine/part';
@@ -10,6 +11,7 @@ import { checkRig } from '../checks';
 import { demo } from '../../test-kit';
 import { deadOn, deviceKey, feedsOn } from './model/fed';
 import { saySwap, swapsOn } from './model/swap';
+import { powerTree } from './model/tree';
 
 /** What goes dark when a pack is changed. */
 
@@ -169,3 +171,18 @@ describe('two packs on one plate', () => {
     expect(checkRig(standing.job, one).filter((x) => x.id === 'power.swap')).toEqual([]);
   });
 });
+
+test.each(demoStandings)(
+  'no device is drawn better than what is said of it: %s',
+  (_n, { job, rig }) => {
+    const verdicts = checkRig(job, rig);
+    for (const n of powerTree(build(job, rig, shared(job)), verdicts).nodes) {
+      if (!n.device) continue;
+      const own = verdicts.filter(
+        (v) => v.id.startsWith('power.') && v.key.endsWith(`:${deviceKey(n.device!)}`),
+      );
+      if (own.length > 0)
+        expect([n.name, n.state]).toEqual([n.name, worst(own.map((v) => v.state))]);
+    }
+  },
+);

@@ -122,7 +122,7 @@ function deviceNode(device: Device, f: Feed | undefined, said: Said): PowerNode 
     line: [watts ? `${plain(watts.value, 0)} W` : 'watts not known', ...(f ? [] : [own])].join(
       ', ',
     ),
-    state: f ? said(`power.volts:${key}`, `power.fit:${key}`) : none,
+    state: f ? said(`power.volts:${key}`, `power.fit:${key}`, `power.swap:${key}`) : none,
     device,
   };
 }
