@@ -1,12 +1,12 @@
 import { inMetric } from '../quantity/shown';
 import type { Given } from '../build/given';
-import { between, spread, type Spread } from '../quantity/spread';
+import { between, spread, type Interval, type Spread } from '../quantity/spread';
 import type { Limit, Measurement, State, Verdict } from './finding';
 
 /** Rounding noise that must not turn a zero margin into a fail, in any unit used here. */
 const EPS = 1e-9;
 
-export interface Outcome extends Spread {
+export interface Outcome extends Interval {
   state: State;
 }
 
@@ -28,7 +28,9 @@ export interface Judgement {
    * that are not (an absolute value).
    */
   margin?: Formula;
-  after?: (s: Spread) => Spread;
+  after?: (s: Interval) => Interval;
+  /** Those of the inputs that nobody gave, where that is known without a look at each. */
+  missing?: readonly Given[];
   /** The interval of `margin` where it was worked out before. */
   spread?: () => Spread;
   /** The margin is the room inside two bounds; see {@link between}. In place of `margin`. */
@@ -72,7 +74,7 @@ export function judge(j: Judgement): Verdict {
     wanted: [],
     basis: j.basis,
   };
-  const missing = j.inputs.filter((g) => g.known === null);
+  const missing = j.missing ?? j.inputs.filter((g) => g.known === null);
   if (missing.length > 0)
     return {
       ...base,
@@ -82,13 +84,10 @@ export function judge(j: Judgement): Verdict {
       sum: `No sum: missing ${inWords(missing.map((g) => g.label))}.`,
       measure: lacking(missing),
     };
-  const ranges = j.inputs.map((g) => g.known!);
-  const raw =
-    j.spread?.() ??
-    (j.inside
-      ? between(ranges, j.inside.below, j.inside.above)
-      : spread(ranges, j.margin!, j.sense, j.doubtful));
-  const s = j.after ? j.after(raw) : raw;
+  const raw = j.spread?.() ?? spreadOf(j);
+  // Which numbers cause the doubt is asked only where there is any.
+  const ends = { value: raw.value, lo: raw.lo, hi: raw.hi };
+  const s = j.after ? j.after(ends) : ends;
   let state = stateOf(s.lo, s.hi, j.wanted);
   if (state === 'ok' && j.assumed) state = 'tight';
   const outcome: Outcome = { ...s, state };
@@ -98,6 +97,13 @@ export function judge(j: Judgement): Verdict {
     () => j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : ''),
     () => j.sum(outcome),
   );
+}
+
+function spreadOf({ inputs, inside, margin, sense, doubtful }: Judgement): Spread {
+  const ranges = inputs.map((g) => g.known!);
+  return inside
+    ? between(ranges, inside.below, inside.above)
+    : spread(ranges, margin!, sense, doubtful);
 }
 
 /**
@@ -189,16 +195,17 @@ export function lacking(missing: readonly Given[]): Measurement[] {
 }
 
 function doubts(inputs: readonly Given[], shares: readonly number[]): Measurement[] {
+  // A rig has hundreds of numbers, and a few of them cause the doubt.
   return inputs
-    .map((g, i) => ({
+    .flatMap((g, i) => (g.path.length > 0 && shares[i]! > 0.01 ? [{ g, share: shares[i]! }] : []))
+    .map(({ g, share }) => ({
       path: g.path,
       part: g.part,
       label: g.label,
       unit: g.unit,
-      share: shares[i]!,
+      share,
       missing: false,
     }))
-    .filter((m) => m.path.length > 0 && m.share > 0.01)
     .sort((a, b) => b.share - a.share);
 }
 

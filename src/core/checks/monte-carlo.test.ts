@@ -339,6 +339,7 @@ describe('intervals hold what they claim', () => {
       'carry.legs',
       'carry.mass',
       'carry.stand',
+      'carry.touch',
       'drive.interference',
       'drive.reach',
       'drive.ring-fit',

@@ -10,7 +10,9 @@ export interface Operator {
   eyes?: number;
   belt?: number;
   hand?: number;
-  /** The hand that holds. */
+  /** From the middle of the shoulder that carries to the cheek beside it, mm. */
+  cheek?: number;
+  /** The hand that holds, whose shoulder it is. */
   handed?: 'left' | 'right';
   /** What is to be spared: a wrist, the back. */
   spare?: string;

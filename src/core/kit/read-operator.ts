@@ -6,6 +6,7 @@ export const OPERATOR_LIMITS = {
   eyes: { from: 300, to: 2500, unit: 'mm' },
   belt: { from: 200, to: 2000, unit: 'mm' },
   hand: { from: 100, to: 2000, unit: 'mm' },
+  cheek: { from: 0, to: 300, unit: 'mm' },
   one: { from: 100, to: 200_000, unit: 'g' },
   two: { from: 100, to: 300_000, unit: 'g' },
   onShoulder: { from: 100, to: 300_000, unit: 'g' },

@@ -2,14 +2,18 @@
  * Carries tolerances through a formula.
  */
 
-export interface Spread {
-  /** The formula at the nominal values. */
+/** What a formula comes to. */
+export interface Interval {
+  /** At the nominal values. */
   value: number;
   /** Smallest and largest result inside all the tolerances. */
   lo: number;
   hi: number;
+}
+
+export interface Spread extends Interval {
   /** Share of the width that each input causes alone, 0 to 1, summing to 1 (0 if no width). */
-  shares: number[];
+  readonly shares: readonly number[];
 }
 
 export interface Range {
@@ -269,5 +273,18 @@ export function between(
     lo: Math.min(a.lo, b.lo),
     hi: Math.max(value, Math.min(a.hi, b.hi, room.hi / 2)),
     shares: nearest.shares,
+  };
+}
+
+/** The same with a share for more inputs than it rests on: those that come behind cause nothing. */
+export function sharedOver(inputs: () => readonly unknown[], s: Spread): Spread {
+  return {
+    value: s.value,
+    lo: s.lo,
+    hi: s.hi,
+    get shares() {
+      const { shares } = s;
+      return inputs().map((_, i) => shares[i] ?? 0);
+    },
   };
 }

@@ -298,6 +298,19 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'A lens off the height of the eyes looks down on somebody, or up.',
     otherSchool: 'A low or a high lens can be what is wanted: leave the eyes empty then.',
   },
+  'carry.fingers': {
+    reason:
+      'Fingers in a glove go round a handle, and knuckles that touch metal let go in the cold.',
+    otherSchool: 'Bare hands get by with less, for a short shot.',
+  },
+  'carry.fingers-least': {
+    reason: 'A finger is about this thick: with less the hand does not close.',
+    otherSchool: 'Slim hands get round with a little less.',
+  },
+  'carry.grips-uneven': {
+    reason: 'Two hands at unlike heights tilt the rig as soon as one of them tires.',
+    otherSchool: 'Some want one hand low: it steadies the roll.',
+  },
   'carry.ballast': {
     reason: 'What slides or is useful balances as well; lead is carried for nothing.',
     otherSchool: 'A kilogram at the back is quicker than building anew, and steadies the rig.',

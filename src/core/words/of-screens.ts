@@ -44,6 +44,8 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   shoulder: 'floor to the top of your shoulder',
   eyes: 'floor to your eyes',
   belt: 'floor to your belt',
+  cheek:
+    'from the middle of the shoulder that carries to your cheek: what stands nearer than that strikes it',
   'hand, hanging': 'floor to your hand with the arm hanging',
   'hand that holds': 'the hand that holds the rig',
   'in one hand': 'the most that you can just hold in one hand',

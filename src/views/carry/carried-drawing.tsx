@@ -74,6 +74,7 @@ export const CarriedDrawing = memo(function CarriedDrawing({
           {c.floor ? <Floor floor={c.floor} sheet={sheet} /> : null}
           <g transform={`rotate(${c.lean.toFixed(2)} ${X(about[0])} ${Y(about[1])})`}>
             <Parts outlines={outlines} path={path} litParts={litParts} />
+            <Touches touches={c.touches} sheet={sheet} />
             {c.centre ? <Centre centre={c.centre} sheet={sheet} /> : null}
           </g>
           <Lever c={c} sheet={sheet} />
@@ -140,6 +141,43 @@ function Centre({
       <path d={`M${x} ${y}h-7a7 7 0 0 1 7-7zM${x} ${y}h7a7 7 0 0 1-7 7z`} fill="var(--ink)" />
     </g>
   );
+}
+
+/** Where a hand or a head is, so far as nothing else may come. */
+function Touches({
+  touches,
+  sheet: { X, Y },
+}: {
+  touches: CarriedView['touches'];
+  sheet: Sheet;
+}) {
+  return touches.map(({ key, what, from, to }) => (
+    <g key={key} className="pointer-events-none">
+      <rect
+        x={X(from[0])}
+        y={Y(to[1])}
+        width={X(to[0]) - X(from[0])}
+        height={Y(from[1]) - Y(to[1])}
+        rx="10"
+        fill="var(--accent)"
+        fillOpacity="0.12"
+        stroke="var(--accent)"
+        strokeWidth="1.2"
+        strokeDasharray="2 3"
+      />
+      <text
+        x={X(from[0]) + 6}
+        y={Y(to[1]) - 5}
+        fontSize="12"
+        fill="var(--soft)"
+        stroke="var(--paper)"
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
+        {what}
+      </text>
+    </g>
+  ));
 }
 
 /** What it stands on, as wide as it touches. */

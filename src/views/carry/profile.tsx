@@ -37,6 +37,12 @@ export function Profile() {
       <Length label="eyes" value={who.eyes} hint="over the floor" onKeep={set('eyes')} />
       <Length label="belt" value={who.belt} hint="over the floor" onKeep={set('belt')} />
       <Length label="hand, hanging" value={who.hand} hint="over the floor" onKeep={set('hand')} />
+      <Length
+        label="cheek"
+        value={who.cheek}
+        hint="off the middle of the shoulder"
+        onKeep={set('cheek')}
+      />
       <Choose
         label="hand that holds"
         none={null}

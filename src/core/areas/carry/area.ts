@@ -10,6 +10,7 @@ import { carryLegs } from './checks/legs';
 import { carryMass } from './checks/mass';
 import { carrySlide } from './checks/slide';
 import { carryStand } from './checks/stand';
+import { carryTouch } from './checks/touch';
 
 import {
   addWeight,
@@ -19,6 +20,7 @@ import {
   otherCarrier,
   slideIntoBalance,
 } from './fixes/balance';
+import { grabElsewhere } from './fixes/grab';
 import { moves } from './moves/roles';
 
 /** Carry: what the rig weighs, where, and what that asks of whoever and whatever holds it. */
@@ -35,11 +37,20 @@ export const carry: Area = {
     carryHead,
     carryLegs,
     carryHand,
+    carryTouch,
     carryHoldTime,
     carryStand,
     carryGimbal,
     carryHeadroom,
   ],
   moves,
-  fixes: [slideIntoBalance, moveTheUseful, addWeight, otherCarrier, legsUnder, lighter],
+  fixes: [
+    grabElsewhere,
+    slideIntoBalance,
+    moveTheUseful,
+    addWeight,
+    otherCarrier,
+    legsUnder,
+    lighter,
+  ],
 };

@@ -4,7 +4,7 @@ import type { Verdict } from '../../../checks/finding';
 import { judge } from '../../../checks/judge';
 import { exact, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import type { Spread } from '../../../quantity/spread';
+import { sharedOver, type Spread } from '../../../quantity/spread';
 import { moment } from '../../support/model/load';
 import { balanceOf, momentEnds, type Balance } from '../model/balance';
 import { totalOf } from '../model/weighed';
@@ -46,7 +46,7 @@ function twist(built: Built, b: Balance, which: 'roll' | 'pitch'): Verdict {
       ),
     spread: () => {
       twisting = momentEnds(off.spread(), total);
-      return { ...twisting, shares: inputs.map((_g, i) => twisting!.shares[i] ?? 0) };
+      return sharedOver(() => inputs, twisting);
     },
     // Where nobody said where it is held nothing is sure, neither way.
     after: (x) => {

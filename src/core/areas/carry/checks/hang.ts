@@ -35,7 +35,10 @@ function topHeavy(_built: Built, b: Balance): Verdict {
     id: 'carry.hang',
     key: 'carry.hang:below',
     about: aboutOf(b),
-    inputs: above.inputs,
+    get inputs() {
+      return above.inputs;
+    },
+    missing: above.missing,
     margin: (x) => -above.f(x),
     spread: () => (raw = above.spread()),
     after: (s) => ({ ...s, value: -s.value, lo: -s.hi, hi: -s.lo }),

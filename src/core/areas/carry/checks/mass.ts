@@ -5,7 +5,7 @@ import type { Built } from '../../../build/build';
 import type { Verdict } from '../../../checks/finding';
 import { logOf } from '../model/log';
 import { isOf, measuredOf } from '../model/rows';
-import { totalOf, weightsOf } from '../model/weighed';
+import { endsOfTotal, sharesOfTotal, totalOf, weightsOf } from '../model/weighed';
 import { ranked } from './offsets';
 
 export const carryMass: Check = {
@@ -48,15 +48,24 @@ function contradicted(built: Built): Verdict[] {
 /** The mass of the rig against one end of the band: outside of it is tight, never a fail. */
 function against(built: Built, limit: number, which: 'most' | 'least'): Verdict {
   const weights = weightsOf(built);
-  const { inputs, value } = totalOf(built);
+  const total = totalOf(built);
   const room = (m: number) => (which === 'most' ? limit - m : m - limit);
   const mass = (o: { value: number }) => (which === 'most' ? limit - o.value : limit + o.value);
   const v = judge({
     id: 'carry.mass',
     key: `carry.mass:${which}`,
-    about: [...new Set(weights.map((w) => w.part.id))],
-    inputs,
-    margin: (x) => room(value(x)),
+    about: [...total.parts],
+    inputs: total.inputs,
+    spread: () => {
+      const { value, lo, hi } = endsOfTotal(total)!;
+      const [a, b] = [room(lo), room(hi)];
+      return {
+        value: room(value),
+        lo: Math.min(a, b),
+        hi: Math.max(a, b),
+        shares: sharesOfTotal(total),
+      };
+    },
     // A school of its own: off the band is a word, not a fault.
     after: (s) => ({ ...s, hi: Math.max(s.hi, 0) }),
     unit: 'g',

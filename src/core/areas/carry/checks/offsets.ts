@@ -1,7 +1,7 @@
 import type { Verdict } from '../../../checks/finding';
 import { judge, said, type Judgement, type Outcome } from '../../../checks/judge';
 import type { Given } from '../../../build/given';
-import type { Spread } from '../../../quantity/spread';
+import { sharedOver, type Interval, type Spread } from '../../../quantity/spread';
 import { sizeOf, weighFirst, type Balance } from '../model/balance';
 import type { Quotient } from '../model/extremes';
 
@@ -32,10 +32,10 @@ export interface Offset {
 
 /** The room that a size without its sign leaves under a limit. */
 export function under(most: number, turned: (x: number) => number = (x) => x) {
-  return (s: Spread): Spread => {
+  return (s: Interval): Interval => {
     const ends = sizeOf({ lo: turned(s.lo), hi: turned(s.hi) });
     const value = most - Math.abs(turned(s.value));
-    return { ...s, value, lo: most - ends.hi, hi: most - ends.lo };
+    return { value, lo: most - ends.hi, hi: most - ends.lo };
   };
 }
 
@@ -43,7 +43,10 @@ export function under(most: number, turned: (x: number) => number = (x) => x) {
 export function judgeOffset(b: Balance, j: OffsetJudgement): Verdict {
   const turned = j.turned ?? ((x: number) => x);
   let raw: Spread | null = null;
-  const inputs = j.travel ? [...new Set([...j.of.inputs, j.travel])] : j.of.inputs;
+  const { travel } = j;
+  let all: readonly Given[] | null = null;
+  const inputs = () =>
+    (all ??= travel ? [...new Set([...j.of.inputs, travel])] : j.of.inputs) as Given[];
   const offset = (o: Outcome): Offset => ({
     value: turned(raw!.value),
     lo: turned(raw!.lo),
@@ -54,11 +57,14 @@ export function judgeOffset(b: Balance, j: OffsetJudgement): Verdict {
     id: j.id,
     key: j.key,
     about: j.about,
-    inputs,
+    get inputs() {
+      return inputs();
+    },
+    missing: [...j.of.missing, ...(travel?.known === null ? [travel] : [])],
     margin: (x) => j.most - Math.abs(turned(j.of.f(x))),
     spread: () => {
       raw = j.of.spread();
-      return { ...raw, shares: inputs.map((_g, i) => raw!.shares[i] ?? 0) };
+      return sharedOver(inputs, raw);
     },
     // Where nobody said where it is held nothing is sure, neither way.
     after: (s) => {

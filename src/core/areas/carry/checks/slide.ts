@@ -29,7 +29,7 @@ const BASE = {
 
 function slideOf(built: Built, b: Balance): Verdict {
   const base = { ...BASE, about: aboutOf(b) };
-  const missing = b.ahead.inputs.filter((g) => g.known === null);
+  const { missing } = b.ahead;
   if (missing.length > 0)
     return plainVerdict({
       ...base,

@@ -39,7 +39,7 @@ function standOfTable(built: Built, s: Standing): Verdict {
     ...new Set([
       ...unsaid(weights.map((w) => w.mass)),
       ...s.on.flatMap((p) => unsaid(p.missing)),
-      ...(s.edges ?? []).flatMap((e) => unsaid(e.over.inputs)),
+      ...(s.edges ?? []).flatMap((e) => e.over.missing),
     ]),
   ];
   if (missing.length > 0)
@@ -93,7 +93,10 @@ function overEdge(
   const v = judge({
     ...BASE,
     about,
-    inputs: e.over.inputs,
+    get inputs() {
+      return e.over.inputs;
+    },
+    missing: e.over.missing,
     spread: e.over.spread,
     after: (x) => ({ ...x, value: degrees(x.value), lo: degrees(x.lo), hi: degrees(x.hi) }),
     wanted,

@@ -23,16 +23,9 @@ export const kinds = {
         hint: 'top of its plate above the axis it tilts about; makers quote heights over the plate',
       }),
       mm('slideTravel', 'travel of its plate', 500, { hint: 'from stop to stop' }),
-      quantity('counterFrom', 'counterbalance, least', 'N m', 'moment', 0, 500, {
-        hint: 'moment it balances at its lowest step, at 90 deg',
-      }),
-      quantity('counterTo', 'counterbalance, most', 'N m', 'moment', 0, 500, {
-        hint: 'moment it balances at its highest step, at 90 deg',
-      }),
-      number('steps', 'steps of counterbalance', '', 1, 100, {
-        integer: true,
-        hint: 'even ones, the first of them the least',
-      }),
+      quantity('counterFrom', 'counterbalance, least', 'N m', 'moment', 0, 500),
+      quantity('counterTo', 'counterbalance, most', 'N m', 'moment', 0, 500),
+      number('steps', 'steps of counterbalance', '', 1, 100, { integer: true }),
       mm('baseHeight', 'height', 500, { hint: 'from what it stands on to the top of its plate' }),
       ...COMMON.slice(1),
     ],

@@ -145,7 +145,9 @@ export function momentEnds(lever: Spread, total: Total): Spread {
     value: moment(mass.value, lever.value),
     lo: moment(lever.lo < 0 ? mass.hi : mass.lo, lever.lo),
     hi: moment(lever.hi < 0 ? mass.lo : mass.hi, lever.hi),
-    shares: lever.shares,
+    get shares() {
+      return lever.shares;
+    },
   };
 }
 

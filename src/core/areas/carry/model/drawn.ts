@@ -5,8 +5,9 @@ import { exact, say, sayLength, sayMass } from '../../../quantity/say';
 import type { Vec } from '../../../solids/solid';
 import { moment } from '../../support/model/load';
 import { balanceOf, centreOf, degrees, leaning, massOf } from './balance';
-import { HANGS, HOLDS } from './hold';
+import { endsOf, HANGS, HOLDS, type Hold } from './hold';
 import { standingOf } from './standing';
+import { handsOf, headBeside } from './touch';
 import { weightsOf } from './weighed';
 
 /** How the rig is carried, in one view: for the drawing. All of it lies on the sheet of the view. */
@@ -22,6 +23,8 @@ export interface CarriedView {
   lever: { text: string; length: number } | null;
   /** What it stands on when it is set down, along the sheet, and how high that is. */
   floor: { from: number; to: number; v: number } | null;
+  /** Room of a hand or a head, its corners on the sheet; those alone whose place is known. */
+  touches: { key: string; what: string; from: Point; to: Point }[];
 }
 
 /**
@@ -51,7 +54,25 @@ export function carriedView(built: Built, view: 'side' | 'front', down = false):
           text: `${sayLength(Math.abs(along), 0)} off, ${say(moment(m.value, Math.abs(along)), 'N m')}`,
         };
   const floor = down || b?.hold.kind === 'table' ? floorOf(built, view) : null;
-  return { view, hold, centre, lean, lever, floor };
+  const touches = b && !down ? touchesOn(built, b.hold, point) : [];
+  return { view, hold, centre, lean, lever, floor, touches };
+}
+
+function touchesOn(built: Built, hold: Hold, point: (p: Vec) => Point): CarriedView['touches'] {
+  const head = headBeside(built, hold);
+  return [...handsOf(built, hold), ...(head ? [head] : [])].flatMap((t) => {
+    const ends = ([0, 1, 2] as const).map((k) => endsOf(t.faces, k));
+    if (ends.flat().some((l) => l.terms.some((x) => x.g.known === null))) return [];
+    const corner = (sign: 1 | -1): Vec =>
+      ends.map((pair, k) => {
+        const bare = t.bare.has(sign * (k + 1));
+        return at(pair[sign < 0 ? 0 : 1], (g) => g.known!.value) + (bare ? 0 : sign * t.air);
+      }) as unknown as Vec;
+    const [a, b] = [point(corner(-1)), point(corner(1))];
+    const low = (k: 0 | 1) => Math.min(a[k], b[k]);
+    const high = (k: 0 | 1) => Math.max(a[k], b[k]);
+    return [{ key: t.key, what: t.what, from: [low(0), low(1)], to: [high(0), high(1)] }];
+  });
 }
 
 function centreOn(built: Built, point: (p: Vec) => Point): CarriedView['centre'] {

@@ -41,6 +41,9 @@ export const STANDS_ON: ReadonlySet<HoldKind> = new Set([
   'vehicle',
 ]);
 
+/** Ways in which a hand is closed about a part of the rig. */
+export const IN_HAND: ReadonlySet<HoldKind> = new Set(['handle', 'one-grip', 'two-grips']);
+
 /** One of the three directions of the rig as gravity has it. */
 export interface Way {
   k: 0 | 1 | 2;
@@ -67,6 +70,8 @@ export interface Hold {
   at: readonly [Lin, Lin, Lin];
   /** The piece that is held or stands on what carries it; null for what is not on the rig. */
   piece: Piece | null;
+  /** All that is held: a grip for each hand. */
+  pieces: readonly Piece[];
   /** How far the place may be moved along the rig, mm each way from the middle; 0 where it may not. */
   reach: number;
   /** What stands in for something that nobody said. */
@@ -94,7 +99,7 @@ export function holdAs(built: Built, kind: HoldKind): Hold {
     const nobody = of(
       constant(`${HELD_BY[OWN[kind] ?? ''] ?? 'something to hold it by'} on the rig`, 'mm', null),
     );
-    return { kind, at: [nobody, nobody, nobody], piece: null, reach: 0, assumed: null };
+    return { kind, at: [nobody, nobody, nobody], piece: null, pieces: [], reach: 0, assumed: null };
   }
   const { up, side } = waysOf(rig.upright);
   const boxes = where.map(facesOf);
@@ -116,6 +121,7 @@ export function holdAs(built: Built, kind: HoldKind): Hold {
     kind,
     at,
     piece: where[0]!,
+    pieces: where,
     reach: Math.max(0, (e[5] - e[2]) / 2),
     assumed: said
       ? null

@@ -52,7 +52,6 @@ function massOfSome(built: Built, only: string | undefined): Ends | null {
   return endsOfTotal({
     inputs: list.map((w) => w.mass),
     counts: list.map(() => 1),
-    value: () => 0,
   });
 }
 

@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
 import { lin, net, plus, sameLin, times, type Lin } from '../../../build/lin';
+import type { Given } from '../../../build/given';
 import { node } from '../../../engine/reads';
 import type { Piece } from '../../../place/setting';
 import { standOf } from '../../../stand/stand';
@@ -24,7 +25,7 @@ interface Corner {
 }
 
 /** The farthest of several corners on one edge, as a quotient is. */
-export type Edge = Pick<Quotient, 'inputs' | 'spread' | 'over' | 'value'>;
+export type Edge = Pick<Quotient, 'inputs' | 'missing' | 'spread' | 'over' | 'value'>;
 
 /** The rig set down. */
 export interface Standing {
@@ -51,10 +52,10 @@ const STANDING = node('set down', (built: Built): Standing | null => {
     (p) => p.solids.some((s) => !s.moving) && p.is !== 'screen' && p.is !== 'swing',
   );
   if (pieces.length === 0 || poised.mass.length === 0) return null;
-  const low = (p: Piece) => stand.value(bottomOf(p, up));
-  const floor = Math.min(...pieces.map(low));
+  const lows = pieces.map((p) => stand.value(bottomOf(p, up)));
+  const floor = Math.min(...lows);
   const on = pieces
-    .filter((p) => low(p) <= floor + TOUCHES)
+    .filter((_p, i) => lows[i]! <= floor + TOUCHES)
     .sort((a, b) => (a.key < b.key ? -1 : 1));
   const all = on.flatMap((p) => cornersOf(p, side, fore, stand.value));
   const ring = hull(all);
@@ -127,21 +128,29 @@ export function hull<T extends { u: number; v: number }>(points: readonly T[]): 
 /** The largest of several: never below any of their least, nor above the largest of their most. */
 function farthest(list: readonly Quotient[]): Edge {
   if (list.length === 1) return list[0]!;
-  const inputs = [...new Set(list.flatMap((q) => q.inputs))];
+  let inputs: Given[] | null = null;
+  const inputsOf = () => (inputs ??= [...new Set(list.flatMap((q) => q.inputs))]);
   return {
-    inputs,
+    get inputs() {
+      return inputsOf();
+    },
+    get missing() {
+      return [...new Set(list.flatMap((q) => q.missing))];
+    },
     // The farthest of them is over it as soon as one is.
     value: () => Math.max(...list.map((l) => l.value())),
     over: (q) => list.some((l) => l.over(q)),
     spread: () => {
       const all = list.map((q) => q.spread());
       const first = all.reduce((a, s) => (s.hi > a.hi ? s : a));
-      const owner = new Map(list[all.indexOf(first)]!.inputs.map((g, i) => [g, i]));
       return {
         value: Math.max(...all.map((s) => s.value)),
         lo: Math.max(...all.map((s) => s.lo)),
         hi: first.hi,
-        shares: inputs.map((g) => first.shares[owner.get(g) ?? -1] ?? 0),
+        get shares() {
+          const owner = new Map(list[all.indexOf(first)]!.inputs.map((g, i) => [g, i]));
+          return inputsOf().map((g) => first.shares[owner.get(g) ?? -1] ?? 0);
+        },
       };
     },
   };

@@ -180,6 +180,8 @@ function centreThen(built: Built, w: Weighing, k: 0 | 1 | 2): Given | null {
 
 /** All of its mass, g: what was weighed together as one, what came on and went off since by itself. */
 export interface Total {
+  /** Parts that are weighed, each once. */
+  parts: readonly string[];
   inputs: Given[];
   /** Each number of it as often as it counts; below 0 what was taken off since it was weighed. */
   counts: readonly number[];
@@ -192,7 +194,8 @@ export function totalOf(built: Built): Total {
 
 const TOTAL = node('mass of all', (built: Built): Total => {
   const own = tally(weightsOf(built).map((w) => w.part.id));
-  let best = sumOf(built, own, []);
+  const on = [...own.keys()];
+  let best = sumOf(built, on, own, []);
   for (const w of latestFirst(built)) {
     if (w.what !== 'scale') continue;
     const known = weighedAs(w);
@@ -207,7 +210,7 @@ const TOTAL = node('mass of all', (built: Built): Total => {
       lo: known.lo,
       hi: known.hi,
     });
-    const one = sumOf(built, rest, [whole]);
+    const one = sumOf(built, on, rest, [whole]);
     if (widthOf(one) < widthOf(best)) best = one;
   }
   return best;
@@ -219,11 +222,17 @@ function tally(ids: readonly string[]): Map<string, number> {
   return out;
 }
 
-function sumOf(built: Built, parts: ReadonlyMap<string, number>, whole: readonly Given[]): Total {
-  const of = [...parts].filter(([, n]) => n !== 0);
+function sumOf(
+  built: Built,
+  parts: readonly string[],
+  times: ReadonlyMap<string, number>,
+  whole: readonly Given[],
+): Total {
+  const of = [...times].filter(([, n]) => n !== 0);
   const inputs = [...whole, ...of.map(([id]) => massIn(built, id))];
   const counts = [...whole.map(() => 1), ...of.map(([, n]) => n)];
   return {
+    parts,
     inputs,
     counts,
     value: (x) => counts.reduce((sum, n, i) => sum + n * x[i]!, 0),
@@ -237,7 +246,7 @@ const widthOf = ({ inputs, counts }: Total) =>
 export function endsOfTotal({
   inputs,
   counts,
-}: Total): { value: number; lo: number; hi: number } | null {
+}: Pick<Total, 'inputs' | 'counts'>): { value: number; lo: number; hi: number } | null {
   const out = { value: 0, lo: 0, hi: 0 };
   for (const [i, g] of inputs.entries()) {
     if (!g.known) return null;
@@ -248,4 +257,13 @@ export function endsOfTotal({
     out.hi += n * (n > 0 ? hi : lo);
   }
   return out;
+}
+
+/** Share of the doubt of a sum of masses that each of its numbers causes. */
+export function sharesOfTotal({ inputs, counts }: Total): number[] {
+  const wide = inputs.map(({ known }, i) =>
+    known ? Math.abs(counts[i]!) * (known.hi - Math.max(0, known.lo)) : 0,
+  );
+  const all = wide.reduce((a, b) => a + b, 0);
+  return wide.map((w) => (all > 0 ? w / all : 0));
 }

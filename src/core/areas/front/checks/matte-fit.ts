@@ -6,7 +6,7 @@ import { constant, exactly, given, type Given } from '../../../build/given';
 import { rodSystem } from '../../rods/kit/systems';
 import { isPlate, isRing, type Lens, type MatteBox } from '../../../kit/types';
 import { exact, sayLength, sayRange, sayMass, bareLength } from '../../../quantity/say';
-import type { Spread } from '../../../quantity/spread';
+import type { Interval } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -22,10 +22,10 @@ export function gripOf(built: Built, lens: Lens): { part: { id: string; name: st
 }
 
 /** Room inside [0, slack] left on the nearer side, for an interval of differences. */
-function withinSlack(s: Spread, slack: number): Spread {
+function withinSlack(s: Interval, slack: number): Interval {
   const room = (d: number) => Math.min(d, slack - d);
   const mid = Math.min(Math.max(slack / 2, s.lo), s.hi);
-  return { ...s, value: room(s.value), lo: Math.min(room(s.lo), room(s.hi)), hi: room(mid) };
+  return { value: room(s.value), lo: Math.min(room(s.lo), room(s.hi)), hi: room(mid) };
 }
 
 function closes(

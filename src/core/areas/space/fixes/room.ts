@@ -80,6 +80,7 @@ const ELSEWHERE: ReadonlySet<string> = new Set([
   'space.vent',
   'joint.twist',
   'sight.view',
+  'carry.touch',
 ]);
 
 /** Things in each other's way: slide, put elsewhere, take off. */
