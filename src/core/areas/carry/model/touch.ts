@@ -43,7 +43,7 @@ export function handsOf(built: Built, hold: Hold): Touch[] {
   return hold.pieces.map((piece): Touch => {
     const f = facesOf(piece);
     const size = ([0, 1, 2] as const).map((k) => {
-      const [lo, hi] = endsOf(f, k).map((l) => at(l, (g) => g.known?.value ?? 0));
+      const [lo, hi] = endsOf(f, k).map(nominal);
       return hi! - lo!;
     });
     // A palm lies along the longest side; a handle is never held upright.
@@ -78,20 +78,21 @@ function closedSides(built: Built, piece: Piece, f: Faces): ReadonlySet<number> 
   const stand = standOf(built);
   const own = piece.solids[0];
   const out = new Set<number>();
+  if (!own) return out;
+  const ends = ([0, 1, 2] as const).map((k) => endsOf(f, k).map(nominal) as [number, number]);
   for (const s of stand.solids) {
-    if (!own || s.piece === piece.key) continue;
-    if (stand.contacts.between(own.named, s.named) === 'apart') continue;
-    for (const k of [0, 1, 2] as const) {
-      const [lo, hi] = endsOf(f, k).map((l) => at(l, (g) => g.known?.value ?? 0)) as [
-        number,
-        number,
-      ];
-      if (Math.abs(s.extent[(k + 3) as 3]! - lo) < TOUCHES) out.add(-(k + 1));
-      if (Math.abs(s.extent[k] - hi) < TOUCHES) out.add(k + 1);
-    }
+    if (s.piece === piece.key) continue;
+    const on = ends.flatMap(([lo, hi], k) => [
+      ...(Math.abs(s.extent[(k + 3) as 3]! - lo) < TOUCHES ? [-(k + 1)] : []),
+      ...(Math.abs(s.extent[k as 0]! - hi) < TOUCHES ? [k + 1] : []),
+    ]);
+    if (on.length > 0 && stand.contacts.between(own.named, s.named) !== 'apart')
+      for (const side of on) out.add(side);
   }
   return out;
 }
+
+const nominal = (l: Lin) => at(l, (g) => g.known?.value ?? 0);
 
 const middleOf = (f: Faces, k: 0 | 1 | 2) => times(plus(...endsOf(f, k)), 0.5);
 
@@ -179,19 +180,42 @@ export interface Beside {
 }
 
 /** On a bare side all that is off it leaves room enough; what is not does not pass there. */
-const leftBeside = (t: Touch, side: number) => (mm: number) =>
+const left = (t: Touch, side: number, mm: number) =>
   t.bare.has(side) && mm >= 0 ? mm + t.air : mm;
 
-/** Everything near a hand or a head, nearest first; what is held and what holds that is left out. */
+/**
+ * What is nearest to a hand or a head, nearest first, and all that inside the tolerances may be nearer
+ * than that; what is held and what holds that is left out.
+ */
 export function besideOf(built: Built, t: Touch): Beside[] {
   const stand = standOf(built);
   const own = t.piece.solids[0];
+  const ends = ([0, 1, 2] as const).map((k) => endsOf(t.faces, k));
+  const box = ends.map((pair) => pair.map(nominal) as [number, number]);
+  const loose = Math.max(...ends.flat().map((l) => l.loose));
+  const bounds = stand.solids.flatMap((solid) => {
+    if (!solid.known || SWEPT.has(solid.role) || solid.is === 'swing') return [];
+    if (solid.piece === t.piece.key) return [];
+    const slack = loose + solid.loose;
+    let [lo, hi] = [-Infinity, -Infinity];
+    for (let k = 0; k < 3; k++) {
+      const below = box[k]![0] - solid.extent[(k + 3) as 3]!;
+      const above = solid.extent[k as 0]! - box[k]![1];
+      lo = Math.max(lo, left(t, -(k + 1), below - slack), left(t, k + 1, above - slack));
+      hi = Math.max(hi, left(t, -(k + 1), below + slack), left(t, k + 1, above + slack));
+    }
+    return [{ solid, lo, hi }];
+  });
+  bounds.sort((a, b) => a.hi - b.hi);
+  // Of what is surely farther off than another is at its farthest nothing has to be worked out.
   const list: Beside[] = [];
-  for (const solid of stand.solids) {
-    if (!solid.known || SWEPT.has(solid.role) || solid.is === 'swing') continue;
-    if (solid.piece === t.piece.key) continue;
+  let nearest = Infinity;
+  for (const { solid, lo } of bounds) {
+    if (lo > nearest) continue;
     if (own && stand.contacts.between(own.named, solid.named) !== 'apart') continue;
-    list.push(roomTo(t, solid));
+    const one = roomTo(t, solid);
+    nearest = Math.min(nearest, one.hi);
+    list.push(one);
   }
   return list.sort((a, b) => a.lo - b.lo || (a.solid.piece < b.solid.piece ? -1 : 1));
 }
@@ -210,7 +234,7 @@ function roomTo(t: Touch, solid: StandSolid): Beside {
       [k + 1, b0, a1],
     ] as const) {
       const gap = minus(ahead, behind);
-      const leaves = leftBeside(t, side);
+      const leaves = (mm: number) => left(t, side, mm);
       sides.push({ gap, leaves });
       out.value = Math.max(out.value, leaves(at(gap, read)));
       out.lo = Math.max(out.lo, leaves(leastGap(ahead, behind) - slack));
