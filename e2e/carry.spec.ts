@@ -182,3 +182,32 @@ test('heights are typed where they are drawn, and said', async ({ page }) => {
     page.getByRole('img', { name: /^How high the lens is, is not known/ }),
   ).toBeVisible();
 });
+
+test('a hand has room or not, and the cheek beside the rig is looked at once it is measured', async ({
+  page,
+}) => {
+  await at(page, 'Lockside');
+  const choose = async (name: RegExp) => {
+    await page.getByRole('button', { name: /^Configuration: / }).click();
+    await page.getByRole('option', { name }).click();
+  };
+  await choose(/^from hand to hand/);
+  await expect(finding(page, /Bittern microphone leaves 13 mm for the hand/)).toBeVisible();
+  await expect(side(page).getByText('the hand on Stirrup handle')).toBeVisible();
+  await choose(/^shoulder/);
+  await expect(finding(page, /your cheek has room .* missing in your profile/)).toBeVisible();
+  await expect(side(page).getByText('your head')).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Held' }).click();
+  for (const [label, value] of [
+    ['shoulder', '1480'],
+    ['eyes', '1650'],
+    ['cheek', '60'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await page.getByLabel('hand that holds').selectOption({ label: 'right' });
+  await page.getByRole('button', { name: 'Keep on this device' }).click();
+  await expect(finding(page, /Trellis cage is 9 mm into the room of your head/)).toBeVisible();
+  await expect(side(page).getByText('your head')).toBeVisible();
+});

@@ -116,6 +116,27 @@ test('two packs on a plate: the screen goes dark at a change, is cured, and what
   );
 });
 
+test('a lead that is too short is said, another put in its place, and loose plugs are tied', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('button', { name: /^Configuration: / }).click();
+  await page.getByRole('option', { name: /^screen up/ }).click();
+  const short = finding(page, /Lanyard lead, short is too short/);
+  await short.click();
+  await page.getByRole('button', { name: /Feed Pane 5 from .* by Lanyard lead/ }).click();
+  await expect(short).toHaveCount(0);
+  await expect(finding(page, /Lanyard lead may or may not reach/)).toBeVisible();
+  const loose = finding(page, /Warp lead .* is only pushed in/);
+  await expect(loose).toBeVisible();
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  await page.getByLabel('its plugs').first().selectOption({ label: 'tied or clamped' });
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await expect(loose).toHaveCount(0);
+  await kept(page);
+});
+
 test('a card that is too slow is said where the cards are, and another put in its place', async ({
   page,
 }) => {

@@ -157,6 +157,8 @@ describe('nelvix configurations', () => {
       'the rig itself',
       'upright',
       'long night',
+      'screen up',
+      'bare plate',
     ]);
     expect(lockside.map((c) => c.name)).toEqual([
       'the rig itself',

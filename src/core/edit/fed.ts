@@ -12,6 +12,7 @@ export function readFed(kept: KeptRig, use: string): FedFrom | undefined {
     from: link.from.use,
     id: link.from.port!,
     ...(lead === undefined ? {} : { lead }),
+    ...(link.tied === undefined ? {} : { tied: link.tied }),
   };
 }
 
@@ -32,5 +33,6 @@ export function writeFed(rig: RigWriter, id: string, fed: FedFrom | undefined): 
     from: { use: rig.idOf('fitted', fed.from), port: fed.id },
     to: { use: id },
     ...(lead === undefined ? {} : { lead }),
+    ...(fed.tied === undefined ? {} : { tied: fed.tied }),
   });
 }

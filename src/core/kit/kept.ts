@@ -85,6 +85,8 @@ export interface Link {
   to: { use: string; port?: string };
   /** The use that is the lead between them. */
   lead?: string;
+  /** Its plugs are tied or clamped, so that nobody pulls them out. */
+  tied?: boolean;
   [later: string]: unknown;
 }
 

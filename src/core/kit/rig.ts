@@ -112,6 +112,8 @@ export interface FedFrom {
   id: string;
   /** A lead of the kit; none chosen when absent. */
   lead?: string;
+  /** Its plugs are tied or clamped, so that nobody pulls them out. */
+  tied?: boolean;
 }
 
 /** A lens support on the rods. What is not set is found. */

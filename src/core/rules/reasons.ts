@@ -200,6 +200,14 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Contacts and old plugs take a little more than the copper does.',
     otherSchool: 'What a device runs from has a reserve in it already.',
   },
+  'cable.slack': {
+    reason: 'A lead lies along rods and edges, and a plug under pull wears its socket out.',
+    otherSchool: 'The shortest lead snags on nothing.',
+  },
+  'cable.lock-all': {
+    reason: 'A screen or a motor that goes dark stops the shot as well.',
+    otherSchool: 'What is only looked at may come off: better the plug than the socket.',
+  },
   'power.swap-all': {
     reason: 'A focus puller without a picture for twenty seconds has time for it between takes.',
     otherSchool: 'A screen or a motor that goes dark loses its marks: everything stays up.',

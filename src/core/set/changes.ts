@@ -89,6 +89,14 @@ export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: Ri
     const [fed, then] = [fedIn(from, u.id), fedIn(to, u.id)];
     // What goes dark because what fed it is left off is said there.
     const left = !then && fed && !now.has(fed.from.use);
+    if (!left && fed && then && !fed.tied !== !then.tied)
+      list.push({
+        what: 'set',
+        use: u.id,
+        part: u.part,
+        links: [then.id],
+        text: `${name(u.part)}: its lead ${then.tied ? 'tied at its plugs' : 'not tied any more'}`,
+      });
     if (!left && !alike(fed?.from, then?.from))
       list.push({
         what: 'set',

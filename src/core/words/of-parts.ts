@@ -6,6 +6,8 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   name: 'what you call it; it is found by this',
   'owner or tag': 'whose it is, or a word to sort by',
   mass: 'on the scale, as it goes on the rig',
+  bears: 'as its maker states it; it counts, not Nelvix',
+  'lifts from': 'lightest that its arm or line holds up level',
   lowest: 'how low it can be set',
   highest: 'how high it can be set',
   'counterbalance, least': 'moment it balances at its lowest step, at 90 deg',

@@ -144,13 +144,7 @@ function Centre({
 }
 
 /** Where a hand or a head is, so far as nothing else may come. */
-function Touches({
-  touches,
-  sheet: { X, Y },
-}: {
-  touches: CarriedView['touches'];
-  sheet: Sheet;
-}) {
+function Touches({ touches, sheet: { X, Y } }: { touches: CarriedView['touches']; sheet: Sheet }) {
   return touches.map(({ key, what, from, to }) => (
     <g key={key} className="pointer-events-none">
       <rect

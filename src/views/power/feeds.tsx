@@ -10,7 +10,7 @@ import {
 import { freeLeads } from '@/core/areas/power/model/offers';
 import { outletsOn } from '@/core/areas/power/model/outlets';
 import { goesBetween } from '@/core/areas/power/model/plugs';
-import { feedFrom, setCelsius } from '@/core/areas/power/moves/feed';
+import { feedFrom, setCelsius, tie } from '@/core/areas/power/moves/feed';
 import type { FedFrom } from '@/core/kit/types';
 import { plain } from '@/core/quantity/say';
 import { Amount, Choose, Section, useEdit } from '@/views/bench/panel-parts';
@@ -35,6 +35,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
           <Section key={deviceKey(device)} title={device.part.name}>
             <FromWhat facts={facts} device={device} from={from} />
             {now?.out ? <ByWhat facts={facts} feed={now} /> : null}
+            {now?.lead ? <Tied facts={facts} feed={now} lead={now.lead.name} /> : null}
           </Section>
         );
       })}
@@ -110,6 +111,23 @@ function ByWhat({
           name: `${l.name}${SUITS[String(goesBetween(out!.outlet, l, device.part))]!}`,
           pick: () => feed(l.id, `Feed ${name} by ${l.name}`),
         })),
+      ]}
+    />
+  );
+}
+
+/** Whether the plugs of a lead are tied: what is only pushed in falls out. */
+function Tied({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lead: string }) {
+  const edit = useEdit();
+  const set = (tied: boolean) => () => edit(tie(rig, feed.device, feed.from, tied, lead));
+  return (
+    <Choose
+      label="its plugs"
+      value={feed.from.tied ? 'tied' : ''}
+      none={null}
+      options={[
+        { id: '', name: 'as they are', pick: set(false) },
+        { id: 'tied', name: 'tied or clamped', pick: set(true) },
       ]}
     />
   );

@@ -28,6 +28,10 @@ const AREA_WORDS: Readonly<Record<string, string>> = {
   sight: 'What the camera sees of its rig',
   joint: 'Joints and screws',
   light: 'Light',
+  carry: 'How it is carried',
+  power: 'What feeds it',
+  cable: 'Leads',
+  media: 'What is recorded on',
 };
 
 const areaOf = (r: Rule) => r.id.split('.')[0]!;

@@ -1,5 +1,7 @@
 import type { Area } from '../../checks/area';
 import { powerAmps } from './checks/amps';
+import { cableLength } from './checks/cable-length';
+import { cableLock } from './checks/cable-lock';
 import { powerFeed } from './checks/feed';
 import { powerFit } from './checks/fit';
 import { powerHours } from './checks/hours';
@@ -13,8 +15,18 @@ import { moves } from './moves/roles';
 export const power: Area = {
   id: 'power',
   name: 'Power',
-  says: 'what feeds what, by which lead, and for how long',
-  checks: [powerFeed, powerVolts, powerAmps, powerFit, powerPort, powerHours, powerSwap],
+  says: 'what feeds what, by which lead, for how long, and whether the lead reaches',
+  checks: [
+    powerFeed,
+    powerVolts,
+    powerAmps,
+    powerFit,
+    powerPort,
+    powerHours,
+    powerSwap,
+    cableLength,
+    cableLock,
+  ],
   moves,
   fixes: [otherFeeds],
 };

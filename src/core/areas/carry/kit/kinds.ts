@@ -4,7 +4,6 @@ import { COMMON, mm, number, quantity, type KindDef } from '../../../engine/fiel
 
 const bears = quantity('bears', 'bears', 'g', 'mass', 0, 1e6, {
   first: true,
-  hint: 'as its maker states it; it counts, not Nelvix',
 });
 const height = (to: string) => [
   mm('heightFrom', 'lowest', 4000, { first: true, hint: `floor to ${to}, legs in` }),
@@ -76,7 +75,6 @@ export const kinds = {
       bears,
       quantity('liftFrom', 'lifts from', 'g', 'mass', 0, 1e6, {
         first: true,
-        hint: 'lightest that its arm or line holds up level',
       }),
       mm('reach', 'hook ahead of the back', 1500, { hint: 'from the wearer to the hook' }),
       ...COMMON.slice(1),

@@ -1,13 +1,14 @@
 import type { Built } from '../../../build/build';
 import { candidate, hire, kitOf, type Candidate, type Generator } from '../../../checks/candidate';
 import { at } from '../../../edit/rig-path';
+import type { Verdict } from '../../../checks/finding';
 import { inWords } from '../../../checks/judge';
-import { devicesOn, feedsOn, unfedOn, type Device, type Feed } from '../model/fed';
+import { deviceKey, devicesOn, feedsOn, unfedOn, type Device, type Feed } from '../model/fed';
 import { freeLeads } from '../model/offers';
 import { outletsOn, packsOn } from '../model/outlets';
 import { goesBetween } from '../model/plugs';
 import { proposed } from '../model/propose';
-import { feedFrom } from '../moves/feed';
+import { feedFrom, tie } from '../moves/feed';
 
 function feeding(built: Built, device: Device): Candidate[] {
   const own = (f: Feed) => f.device.list === device.list && f.device.id === device.id;
@@ -103,10 +104,19 @@ function otherPacks(built: Built): Candidate[] {
   );
 }
 
+/** A lead that is only pushed in, tied. */
+const tied = (built: Built, v: Verdict): Candidate[] =>
+  feedsOn(built).flatMap(({ device, from, lead }) =>
+    lead && v.key === `cable.lock:${deviceKey(device)}`
+      ? [candidate(tie(built.rig, device, from, true, lead.name), 0, 0, 'tie')]
+      : [],
+  );
+
 /** Another outlet, another lead, another pack. */
 export const otherFeeds: Generator = (built, v) => {
-  if (!v.id.startsWith('power.')) return [];
+  if (!v.id.startsWith('power.') && !v.id.startsWith('cable.')) return [];
   if (v.id === 'power.hours') return otherPacks(built);
+  if (v.id === 'cable.lock') return tied(built, v);
   const all = v.id === 'power.feed' ? together(built) : [];
   return all.concat(
     devicesOn(built)

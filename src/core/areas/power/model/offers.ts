@@ -9,6 +9,7 @@ import { usesOn } from '../../../roles/uses';
 import { devicesOn, feedsOn, type Device } from './fed';
 import { goesBetween } from './plugs';
 import type { RigOutlet } from './outlets';
+import { reachOf } from './run';
 
 /** Whether an outlet can feed a device, and by which lead of the kit. */
 export interface Offer {
@@ -54,7 +55,10 @@ export function offersOf(built: Built, out: RigOutlet): Offer[] {
       return say('no', `${plain(high.value, 1)} V; it runs up to ${plain(most.value, 1)} V`);
     if (low && least && low.hi < least.lo)
       return say('no', `${plain(low.value, 1)} V; it runs from ${plain(least.value, 1)} V`);
-    const lead = leads.find((l) => goesBetween(out.outlet, l, part) === true);
+    const goes = leads.filter((l) => goesBetween(out.outlet, l, part) === true);
+    const reach = reachOf(built, device, out.from);
+    const lead = goes.find((l) => reach(l) === 'yes') ?? goes.find((l) => reach(l) === 'maybe');
+    if (!lead && goes.length > 0) return say('maybe', `${goes[0]!.name} is too short`);
     if (!lead)
       return say(
         'maybe',

@@ -5,6 +5,7 @@ import { onHand, type FedFrom, type Lead } from '../../../kit/types';
 import { atInlet, peakOf, type Device } from './fed';
 import { goesBetween } from './plugs';
 import type { RigOutlet } from './outlets';
+import { reachOf } from './run';
 
 /** One device fed in a proposal. */
 export interface Proposed {
@@ -57,6 +58,7 @@ export function waysOf(
     const [low, high, amps] = [out.least.known, out.most.known, out.amps.known];
     if (out.packs.length === 0) return [];
     if (high && most && high.hi > most.hi) return [];
+    const reach = reachOf(built, device, out.from);
     const unsure = low && high && least && most && peak && amps ? 0 : 1;
     const pulled = out.packs.includes(out.from) ? 1 : 0;
     const way = (lead: Lead | null): Way[] => {
@@ -66,7 +68,7 @@ export function waysOf(
       const at = numbers.every((x) => x !== undefined) ? atInlet(numbers) : null;
       if (at && least && at.volts < least.hi + (lead ? reserve : 0)) return [];
       if (at && amps && at.amps > amps.lo) return [];
-      const blind = lead && (length === null || copper === null) ? 1 : 0;
+      const blind = lead && (length === null || copper === null || reach(lead) !== 'yes') ? 1 : 0;
       return [
         {
           from: { from: out.from, id: out.id, ...(lead ? { lead: lead.id } : {}) },
@@ -77,7 +79,9 @@ export function waysOf(
       ];
     };
     return [
-      ...leads.filter((l) => goesBetween(out.outlet, l, part) === true).flatMap(way),
+      ...leads
+        .filter((l) => goesBetween(out.outlet, l, part) === true && reach(l) !== 'no')
+        .flatMap(way),
       ...way(null),
     ];
   });
@@ -169,9 +173,10 @@ export function proposed(
   // Two sockets that are alike, two leads that are alike: which of them it is makes no odds.
   const sockets = new Sorts(outlets, (o) => {
     const { id: _, name: __, ...rest } = o.outlet;
-    return [o.packs, o.packs.includes(o.from), rest];
+    // Which part they are on says how far they are from what they feed.
+    return [o.from, o.packs, o.packs.includes(o.from), rest];
   });
-  const sorts = new Sorts(leads, (l) => [l.plug, l.plugTo, l.length, l.copper]);
+  const sorts = new Sorts(leads, (l) => [l.plug, l.plugTo, l.length, l.copper, l.width]);
   const stock = (l: Lead) => Math.max(1, onHand(l));
   const socketKey = (o: RigOutlet) => `${o.from}/${o.id}`;
   const counts = new Map<string, number>();

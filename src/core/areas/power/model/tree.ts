@@ -141,6 +141,11 @@ function leadEdge(device: Device, f: Feed, out: RigOutlet, said: Said): PowerEdg
         : Number.isFinite(at.amps)
           ? `${plain(at.volts, 1)} V, ${plain(at.amps, 1)} A`
           : 'does not pass it',
-    state: said(`power.volts:${key}`, `power.fit:${key}`),
+    state: said(
+      `power.volts:${key}`,
+      `power.fit:${key}`,
+      `cable.length:${key}`,
+      `cable.lock:${key}`,
+    ),
   };
 }

@@ -17,6 +17,23 @@ export function feedFrom(
   return { title, changes: [{ path: fedPath(rig, device), value: from ?? undefined }] };
 }
 
+/** Ties both plugs of a lead, or says that they are not. */
+export function tie(
+  rig: Rig,
+  device: Pick<Device, 'list' | 'id'>,
+  from: FedFrom,
+  tied: boolean,
+  lead: string,
+): Edit {
+  const { tied: _before, ...rest } = from;
+  return feedFrom(
+    rig,
+    device,
+    tied ? { ...rest, tied } : rest,
+    tied ? `Tie ${lead} at its plugs` : `${lead} is not tied`,
+  );
+}
+
 /** How cold or warm it is where it is shot, C; undefined: a room. */
 export function setCelsius(rig: Rig, celsius: number | undefined): Edit {
   return {

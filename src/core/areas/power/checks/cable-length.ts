@@ -1,0 +1,113 @@
+import { constant, given } from '../../../build/given';
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
+import { exact, sayLength } from '../../../quantity/say';
+import { spread } from '../../../quantity/spread';
+import { ruleBasis } from '../../../rules/names';
+import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { BENDS, runOf, sourceOf, THICKNESS } from '../model/run';
+
+/** Lengths that leads are sold in, mm. Common practice, no source. */
+const STOCK = [150, 200, 300, 450, 600, 800, 1000, 1500, 2000, 3000, 5000] as const;
+
+export const cableLength: Check = {
+  id: 'cable.length',
+  title: 'Length of a lead',
+  short: 'lead too short',
+  says: 'Whether a lead is as long as the way from the part with the outlet to what it feeds, with a bend at each plug and slack to lie along the rig and not through the air. Sockets may be anywhere on their parts: nobody said where.',
+  formula: 'length - way through the air - 2 bends of 4 x its thickness',
+  run: (built) => feedsOn(built).flatMap((f) => lengthOf(built, f)),
+};
+
+function lengthOf(built: Built, f: Feed): Verdict[] {
+  const { device, lead } = f;
+  if (!lead) return [];
+  const { part } = device;
+  const source = sourceOf(built, f);
+  const from = source?.name ?? 'what feeds it';
+  const base = {
+    id: 'cable.length',
+    key: `cable.length:${deviceKey(device)}`,
+    about: [...new Set([lead.id, part.id, ...(source ? [source.id] : [])])],
+    basis: ruleBasis('cable.slack'),
+  };
+  const run = runOf(built, f);
+  if (!run || run.missing.length > 0)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `Whether ${lead.name} reaches from ${from} to ${part.name} is not known: ${run ? `${inWords(run.missing.map((g) => g.label))} missing` : 'where the two stand is not'}.`,
+        sum: 'No sum.',
+        measure: (run?.missing ?? []).map((g) => ({
+          path: g.path,
+          part: g.part,
+          label: g.label,
+          unit: g.unit,
+          share: 1 / run!.missing.length,
+          missing: true,
+        })),
+      }),
+    ];
+  const { near, far } = run;
+  const slack = built.rules['cable.slack'];
+  const width = given(lead, 'width');
+  const thick = width.known ? width : constant(`thickness of ${lead.name}`, 'mm', { ...THICKNESS });
+  const inputs = [given(lead, 'length'), thick];
+  // Where the sockets are is as open as the parts are large.
+  const way = constant(`where the sockets of ${from} and ${part.name} are`, 'mm', {
+    value: (near + far) / 2,
+    tol: (far - near) / 2,
+    from: 'guess',
+    lo: near,
+    hi: far,
+  });
+  const ends = () => [...inputs, way].map((g) => g.known!);
+  const margin = (x: readonly number[]) => x[0]! - x[2]! - BENDS * x[1]!;
+  const v = judge({
+    ...base,
+    pieces: [run.from.key, run.to.key],
+    inputs: [...inputs, way],
+    margin,
+    spread: () => spread(ends(), margin),
+    wanted: (slack - 1) * far,
+    unit: 'mm',
+    limit: { value: slack, unit: 'x', rule: 'cable.slack' },
+    assumed: width.known
+      ? null
+      : `Its bends are counted as those of a lead ${exact(THICKNESS.lo, 0)} to ${exact(THICKNESS.hi, 0)} mm thick: nobody said.`,
+    why: (o) => {
+      const length = sayLength(inputs[0]!.known!.value, 0);
+      const bends = BENDS * thick.known!.value;
+      const ways = `${sayLength(near, 0)} to ${sayLength(far, 0)} lie between ${from} and ${part.name}, and its bends take ${sayLength(bends, 0)}`;
+      if (o.state === 'fail')
+        return `${lead.name} is too short, by ${sayLength(-o.hi, 0)} at the least: ${ways}; it is ${length} long.`;
+      return o.state === 'ok'
+        ? `${lead.name} reaches from ${from} to ${part.name}: ${ways}; it is ${length} long.`
+        : `${lead.name} ${o.lo < 0 ? 'may or may not reach, by where the sockets are' : 'reaches straight through the air, with little slack'}: ${ways}; it is ${length} long.`;
+    },
+    sum: (o) =>
+      `${exact(inputs[0]!.known!.value, 0)} - ${exact(near, 0)} to ${exact(far, 0)} - ${BENDS} x ${exact(thick.known!.value, 1)} = ${exact(o.lo, 0)} to ${exact(o.hi, 0)} mm`,
+    lacking: (m) => `Whether ${lead.name} reaches ${part.name} is not known: ${m} missing.`,
+  });
+  return [
+    v.state === 'ok' || v.state === 'unknown'
+      ? v
+      : wanting(v, slack * far + BENDS * thick.known!.hi),
+  ];
+}
+
+/** The next length that leads are sold in. */
+function wanting(v: Verdict, least: number): Verdict {
+  const stock = STOCK.find((l) => l >= least);
+  return {
+    ...said(v),
+    wanted: [
+      stock === undefined
+        ? `a lead of at least ${sayLength(Math.ceil(least), 0)}, made to length`
+        : `a lead of at least ${sayLength(Math.ceil(least), 0)}: sold as ${sayLength(stock, 0)}`,
+    ],
+  };
+}

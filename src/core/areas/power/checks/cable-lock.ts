@@ -1,0 +1,64 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, plainVerdict } from '../../../checks/judge';
+import { plugOf } from '../../../engine/plugs';
+import { ruleBasis } from '../../../rules/names';
+import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { sourceOf } from '../model/run';
+
+/** What stops the day when it goes dark: the picture that is recorded. */
+const MATTERS: ReadonlySet<string> = new Set(['body', 'recorder']);
+
+export const cableLock: Check = {
+  id: 'cable.lock',
+  title: 'Plugs that fall out',
+  short: 'plug can fall out',
+  says: 'Whether the lead of a camera or a recorder locks at both ends: a plug that is only pushed in falls out when somebody steps on the lead.',
+  formula: 'both plugs lock, or both are tied',
+  run: (built) =>
+    feedsOn(built)
+      .filter((f) => built.rules['cable.lock-all'] > 0 || MATTERS.has(f.device.part.kind))
+      .flatMap((f) => lockOf(built, f)),
+};
+
+function lockOf(built: Built, f: Feed): Verdict[] {
+  const { device, lead } = f;
+  if (!lead) return [];
+  const source = sourceOf(built, f);
+  const from = source?.name ?? 'what feeds it';
+  const ends = [
+    { plug: lead.plug, at: from },
+    { plug: lead.plugTo, at: device.part.name },
+  ].map((e) => ({ ...e, known: plugOf(e.plug) }));
+  const loose = ends.filter((e) => e.known?.locks === false);
+  const unsaid = ends.filter((e) => !e.known);
+  const base = {
+    id: 'cable.lock',
+    key: `cable.lock:${deviceKey(device)}`,
+    about: [...new Set([lead.id, device.part.id, ...(source ? [source.id] : [])])],
+    sum: 'No sum: plugs are looked up.',
+    basis: ruleBasis('cable.lock-all'),
+  };
+  if (f.from.tied === true)
+    return [plainVerdict({ ...base, state: 'ok', why: `${lead.name} is tied at its plugs.` })];
+  if (loose.length > 0)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'tight',
+        why: `${inWords(loose.map((e) => `The ${e.known!.name} of ${lead.name} at ${e.at}`))} ${loose.length > 1 ? 'are' : 'is'} only pushed in: tie ${loose.length > 1 ? 'them' : 'it'}, or ${device.part.name} goes dark when somebody steps on the lead.`,
+        wanted: ['a tie or a clamp at each of them, or plugs that lock'],
+      }),
+    ];
+  return [
+    plainVerdict({
+      ...base,
+      state: unsaid.length > 0 ? 'unknown' : 'ok',
+      why:
+        unsaid.length > 0
+          ? `Whether ${lead.name} locks is not known: its plug at ${inWords(unsaid.map((e) => e.at))} is not said.`
+          : `${lead.name} locks at both ends.`,
+    }),
+  ];
+}
