@@ -151,6 +151,8 @@ const SHOTS = [
       await page.getByTestId('save').getByText('saved').waitFor();
       await page.getByRole('link', { name: 'Job', exact: true }).click();
       await page.getByRole('heading', { name: /^Done in / }).waitFor();
+      // The rigs are drawn by the worker: half a picture is none.
+      await page.getByText(/^Looking at \d+ rigs/).waitFor({ state: 'hidden' });
     },
   },
   {
