@@ -76,7 +76,7 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
     unit: 'mm',
     limit: { value: slack, unit: 'x', rule: 'cable.slack' },
     assumed: width.known
-      ? null
+      ? run.assumed
       : `Its bends are counted as those of a lead ${exact(THICKNESS.lo, 0)} to ${exact(THICKNESS.hi, 0)} mm thick: nobody said.`,
     why: (o) => {
       const length = sayLength(inputs[0]!.known!.value, 0);

@@ -5,6 +5,7 @@ import type { Piece, StandSolid } from '../../../place/setting';
 import { distance } from '../../../solids/distance';
 import { union } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';
+import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import type { Lead, Part } from '../../../kit/types';
 import type { Device, Feed } from './fed';
 
@@ -17,6 +18,8 @@ export interface Run {
   far: number;
   /** Numbers of their size and place that nobody gave. */
   missing: readonly Given[];
+  /** What one of the two is taken as, where its shape is not known. */
+  assumed: string | null;
 }
 
 /**
@@ -33,7 +36,10 @@ export function runOf(
   const from = find(pieceKey('fitted', of.from));
   const to = find(list === 'body' ? pieceKey('body') : keyOf(list, id));
   if (!from || !to) return null;
-  const missing = [...new Set([...from.missing, ...to.missing])];
+  // A drive that finds its place by what is beside it stands nowhere for sure while that is not known.
+  const sought = unsettledDrives(standOf(built)).some((d) => d.key === to.key);
+  const beside = sought ? blindPieces(standOf(built)).flatMap((p) => p.missing) : [];
+  const missing = [...new Set([...from.missing, ...to.missing, ...beside])];
   const [a, b] = [solidsOf(from), solidsOf(to)];
   if (a.length === 0 || b.length === 0) return null;
   const loose = (l: readonly StandSolid[]) => Math.max(...l.map((s) => s.loose));
@@ -47,7 +53,14 @@ export function runOf(
   );
   // What is inside the other is no distance from it.
   const near = Math.min(...a.flatMap((s) => b.map((t) => distance(s.solid, t.solid))));
-  return { from, to, near: Math.max(0, near - slack), far: Math.hypot(...most) + slack, missing };
+  return {
+    from,
+    to,
+    near: Math.max(0, near - slack),
+    far: Math.hypot(...most) + slack,
+    missing,
+    assumed: from.assumed ?? to.assumed,
+  };
 }
 
 /** The part that a lead comes from, whether it has that outlet or not; null where it is not on the rig. */
