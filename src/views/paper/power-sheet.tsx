@@ -1,6 +1,7 @@
 import { power } from '@/core/areas/power/area';
 import { feedsOn } from '@/core/areas/power/model/fed';
 import { packsOn } from '@/core/areas/power/model/outlets';
+import { sayRun } from '@/core/areas/power/model/run';
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
 import { powerTree } from '@/core/areas/power/model/tree';
 import { plugOf } from '@/core/engine/plugs';
@@ -56,7 +57,8 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
             ? [
                 <li key={`${f.device.list}${f.device.id}`}>
                   {f.lead.name}: {plugOf(f.lead.plug)?.name ?? 'plug not known'} to{' '}
-                  {plugOf(f.lead.plugTo)?.name ?? 'plug not known'}, {long(valueOf(f.lead.length))}
+                  {plugOf(f.lead.plugTo)?.name ?? 'plug not known'}, {long(valueOf(f.lead.length))};{' '}
+                  {sayRun(built, f)}
                 </li>,
               ]
             : [],

@@ -8,7 +8,7 @@ import { fixesFor } from '../../solve/fixes';
 import { demo } from '../../test-kit';
 import { check } from '../checks';
 import { deviceKey, feedsOn } from './model/fed';
-import { runOf } from './model/run';
+import { runOf, sayRun } from './model/run';
 import { tie } from './moves/feed';
 
 /** Whether a lead reaches, and whether its plugs fall out. */
@@ -98,6 +98,20 @@ describe('how far a lead has to go', () => {
     ]);
     expect(none.of(SCREEN)).toBeUndefined();
     expect(none.of('power.volts:fitted:monitor')!.state).not.toBe('ok');
+  });
+
+  test('a list of leads says what the check says, and nothing of what nobody knows', () => {
+    const words = (changes: readonly Change[]) => {
+      const { built, of } = rigged(changes);
+      const feed = feedsOn(built).find((f) => deviceKey(f.device) === 'fitted:monitor')!;
+      return { said: sayRun(built, feed), why: of(SCREEN)!.why };
+    };
+    const { said, why } = words([]);
+    const [, near, far] = /^(\d+ mm) to (\d+ mm) of way$/.exec(said)!;
+    expect(why).toContain(`${near} to ${far} lie between`);
+    expect(words([{ path: ['kit', 'pane-5', 'width'], value: undefined }]).said).toBe(
+      'its way is not known',
+    );
   });
 
   test('the screen put up on an arm: the short lead does not reach, the other does, and how long is said', () => {

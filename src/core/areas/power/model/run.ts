@@ -2,6 +2,7 @@ import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { pieceKey } from '../../../place/piece';
 import type { Piece, StandSolid } from '../../../place/setting';
+import { sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { union } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';
@@ -96,4 +97,14 @@ export function reachOf(built: Built, device: Device, from: string): (lead: Lead
     if (length.hi < run.near + BENDS * lo) return 'no';
     return length.lo < run.far + BENDS * hi ? 'maybe' : 'yes';
   };
+}
+
+/** `119 mm to 356 mm of way, tied at its plugs`: what a list of leads says besides the lead itself. */
+export function sayRun(built: Built, f: Feed): string {
+  const run = runOf(built, f);
+  const way =
+    !run || run.missing.length > 0
+      ? 'its way is not known'
+      : `${sayLength(run.near, 0)} to ${sayLength(run.far, 0)} of way`;
+  return f.from.tied === true ? `${way}, tied at its plugs` : way;
 }
