@@ -220,6 +220,10 @@ function looseOnRods(built: Built): Stands[] {
 
 const asItIs = ({ path, now }: Stands): Kept => ({ path, value: rounded(now) });
 
+/** Radians as they are set, degrees from 0 on. */
+const turned = (angle: number) =>
+  rounded((((angle * 180) / Math.PI) % 360) + (angle < 0 ? 360 : 0));
+
 /** Drives and supports that nobody set: they find their place, and their way up, by the room there is. */
 function looseClamps(built: Built): Kept[] {
   const stand = standOf(built);
@@ -238,6 +242,8 @@ function looseClamps(built: Built): Kept[] {
           station: station(d.station),
           side: d.side,
           flipped: d.flipped,
+          // An arm that swings to another place takes its weight along.
+          ...(d.angle === null ? {} : { angle: turned(d.angle) }),
         },
       ),
     ),
