@@ -144,6 +144,10 @@ describe('room for a hand', () => {
     expect(first.one('grips')!.margin!.value).toBeCloseTo(40 - apart, 6);
     expect(['ok', 'tight']).toContain(first.one('grips')!.state);
     expect(two(200).one('grips')!.state).toBe('tight');
+    // With one grip on the rig it is not known, never ok.
+    const one = heldIn(job, { ...rig, carry: { by: 'two-grips' } }).one('grips')!;
+    expect(one.state).toBe('unknown');
+    expect(one.why).toContain('Fender grip is the only one');
     // A hand on each of them is looked at.
     expect(first.said.filter((v) => v.key.includes('hand:'))).toHaveLength(2);
   });
@@ -161,7 +165,7 @@ describe('the cheek beside a rig on the shoulder', () => {
     operateAs(ME);
     const near = held(', shoulder').one('head')!;
     expect(near.state).toBe('tight');
-    expect(near.why).toMatch(/9 mm into the room of your head/);
+    expect(near.why).toMatch(/9 mm into where your head is/);
     operateAs({ ...ME, cheek: 50 });
     const nearer = held(', shoulder').one('head')!;
     expect(nearer.state).toBe('fail');

@@ -8,7 +8,7 @@ import { fixesFor } from '../../solve/fixes';
 import { demo } from '../../test-kit';
 import { check } from '../checks';
 import { deviceKey, feedsOn } from './model/fed';
-import { runOf, sayRun } from './model/run';
+import { reachOf, runOf, sayRun } from './model/run';
 import { tie } from './moves/feed';
 
 /** Whether a lead reaches, and whether its plugs fall out. */
@@ -74,7 +74,20 @@ describe('how far a lead has to go', () => {
     const state = (mm: number) =>
       rigged([lead('length', { value: mm, tol: 10, from: 'measured' })]).of(SCREEN)!.state;
     // Bends of four times its thickness at each end, and a tenth of the way as slack.
+    // What is offered goes by the same sums.
+    const reach = (mm: number) => {
+      const { built } = rigged([lead('length', { value: mm, tol: 10, from: 'measured' })]);
+      const {
+        device,
+        from,
+        lead: own,
+      } = feedsOn(built).find((f) => deviceKey(f.device) === 'fitted:monitor')!;
+      return reachOf(built, device, from.from)(own!);
+    };
     const least = near + 8 * thin - 10;
+    expect([reach(least - 0.5), reach(least + 0.5)]).toEqual(['no', 'maybe']);
+    const all = far + 8 * thick + 10;
+    expect([reach(all - 0.5), reach(all + 0.5)]).toEqual(['maybe', 'yes']);
     expect([state(least - 0.5), state(least + 0.5)]).toEqual(['fail', 'tight']);
     const most = 1.1 * far + 8 * thick + 10;
     expect([state(most - 0.5), state(most + 0.5)]).toEqual(['tight', 'ok']);

@@ -1,4 +1,4 @@
-import { asFunction, at, givens, leastGap, minus, plus, times, type Lin } from '../../../build/lin';
+import { asFunction, givens, minus, plus, times, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -18,6 +18,7 @@ import {
   unsaidOfHead,
   type Touch,
 } from '../model/touch';
+import { under } from './offsets';
 
 export const carryTouch: Check = {
   id: 'carry.touch',
@@ -68,13 +69,14 @@ function roomFor(built: Built, hold: Hold, t: Touch): Verdict {
       missing,
     );
   const nearest = all[0];
+  const assumed = hold.assumed ?? t.piece.assumed;
   if (!nearest)
     return blind.length > 0
       ? notAll()
       : plainVerdict({
           ...base,
-          state: hold.assumed ? 'tight' : 'ok',
-          why: `Nothing stands near ${t.what}.${hold.assumed ? ` ${hold.assumed}` : ''}`,
+          state: assumed ? 'tight' : 'ok',
+          why: `Nothing stands near ${t.what}.${assumed ? ` ${assumed}` : ''}`,
           sum: `${stand.solids.length} solids looked at`,
           basis,
         });
@@ -107,11 +109,11 @@ function roomFor(built: Built, hold: Hold, t: Touch): Verdict {
     wanted: head ? 0 : wanted - least,
     unit: 'mm',
     limit: head ? null : { value: wanted, unit: 'mm', rule: 'carry.fingers' },
-    assumed: hold.assumed ?? other.assumed,
+    assumed: assumed ?? other.assumed,
     why: (o) => {
       if (head)
         return o.value < 0
-          ? `${upper(name)} is ${sayLength(-o.value, 0)} into the room of ${t.what}.`
+          ? `${upper(name)} goes ${sayLength(-o.value, 0)} into where ${t.what} is.`
           : `${upper(name)} is nearest to ${t.what}: ${sayLength(o.value, 0)} are free${o.lo < 0 ? ', or none, inside the tolerances' : ''}.`;
       const free = o.value + least;
       if (free < 0.5) return `${upper(name)} stands where ${t.what} goes.`;
@@ -142,36 +144,36 @@ const upper = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
 /** Two grips at unlike heights: a word, not a fault. */
 function uneven(built: Built, hold: Hold): Verdict[] {
+  if (hold.kind !== 'two-grips') return [];
   const [a, b] = hold.pieces;
-  if (hold.kind !== 'two-grips' || !a || !b) return [];
+  if (!a || !b)
+    return [
+      plainVerdict({
+        ...of('grips'),
+        about: hold.pieces.map((p) => p.part),
+        state: 'unknown',
+        why: `Whether it is held by two grips is not known: ${a ? `${a.name} is the only one` : 'none is'} on the rig.`,
+        sum: 'No sum.',
+        basis: ruleBasis('carry.grips-uneven'),
+      }),
+    ];
   const { up } = waysOf(built.rig.upright);
   const middle = (p: typeof a) => times(plus(...endsOf(facesOf(p), up.k)), 0.5);
-  const [x, y] = [middle(a), middle(b)];
-  const inputs = givens([x, y]);
+  const apart = minus(middle(a), middle(b));
+  const inputs = givens([apart]);
   const free = built.rules['carry.grips-uneven'];
-  const apart = asFunction(minus(x, y), inputs);
-  const off = (v: readonly number[]) => Math.abs(apart(v));
+  const f = asFunction(apart, inputs);
   return [
     judge({
       ...of('grips'),
       about: [...new Set([a.part, b.part])],
       pieces: [a.key, b.key],
       inputs,
-      margin: (v) => free - off(v),
-      spread: () => {
-        const value = at(minus(x, y), (g) => g.known!.value);
-        const [lo, hi] = [leastGap(x, y), -leastGap(y, x)];
-        return {
-          value: free - Math.abs(value),
-          lo: free - Math.max(Math.abs(lo), Math.abs(hi)),
-          hi: free - (lo <= 0 && hi >= 0 ? 0 : Math.min(Math.abs(lo), Math.abs(hi))),
-          shares: spread(
-            inputs.map((g) => g.known!),
-            apart,
-          ).shares,
-        };
+      margin: f,
+      after: (s) => {
+        const room = under(free)(s);
+        return { ...room, hi: Math.max(0, room.hi) };
       },
-      after: (s) => ({ ...s, hi: Math.max(0, s.hi) }),
       unit: 'mm',
       limit: { value: free, unit: 'mm', rule: 'carry.grips-uneven' },
       why: (o) =>

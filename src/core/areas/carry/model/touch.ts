@@ -4,6 +4,7 @@ import type { Built } from '../../../build/build';
 import { operator } from '../../../kit/operator';
 import type { Faces, Piece, StandSolid } from '../../../place/setting';
 import { standOf } from '../../../stand/stand';
+import { SWEPT } from '../../space/model/clearance';
 import { endsOf, facesOf, IN_HAND, waysOf, type Hold, type Way } from './hold';
 
 /**
@@ -165,9 +166,6 @@ const ABOUT_GIVEN = ['x', 'y', 'z'].map((axis) =>
     hi: ABOUT,
   }),
 ) as unknown as readonly [Given, Given, Given];
-
-/** What sweeps takes its room only now and then. */
-const SWEPT: ReadonlySet<string> = new Set(['sweep', 'tilt', 'travel']);
 
 /** Something beside a hand or a head: how much room it leaves, below 0 how deep it is in it, mm. */
 export interface Beside {

@@ -2,7 +2,7 @@ import { constant, given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
+import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';
 import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
@@ -41,14 +41,7 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
         state: 'unknown',
         why: `Whether ${lead.name} reaches from ${from} to ${part.name} is not known: ${run ? `${inWords(run.missing.map((g) => g.label))} missing` : 'where the two stand is not'}.`,
         sum: 'No sum.',
-        measure: (run?.missing ?? []).map((g) => ({
-          path: g.path,
-          part: g.part,
-          label: g.label,
-          unit: g.unit,
-          share: 1 / run!.missing.length,
-          missing: true,
-        })),
+        measure: lacking(run?.missing ?? []),
       }),
     ];
   const { near, far } = run;

@@ -6,6 +6,7 @@ import { sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { union } from '../../../solids/solid';
 import { standOf } from '../../../stand/stand';
+import { SWEPT } from '../../space/model/clearance';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import type { Lead, Part } from '../../../kit/types';
 import type { Device, Feed } from './fed';
@@ -72,9 +73,6 @@ export function sourceOf({ rig, kit }: Built, { from }: Pick<Feed, 'from'>): Par
 
 const keyOf = (list: 'drives' | 'fitted', id: string) =>
   pieceKey(list === 'drives' ? 'drive' : 'fitted', id);
-
-/** What sweeps is where it is only now and then. */
-const SWEPT: ReadonlySet<string> = new Set(['sweep', 'tilt', 'travel']);
 
 const solidsOf = (p: Piece) => p.solids.filter((s) => !SWEPT.has(s.role));
 

@@ -10,7 +10,7 @@ import { exact, sayLength } from '../../../quantity/say';
 import type { Range } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { standOf, type Stand } from '../../../stand/stand';
-import { edgeFrom, inputsOf, nameOf, pieceOf } from '../model/clearance';
+import { edgeFrom, inputsOf, nameOf, pieceOf, SWEPT } from '../model/clearance';
 import { blindPieces } from '../model/unsettled';
 
 /** Direction that a face looks in: along x, y or z, and whether towards less or more of it. */
@@ -143,8 +143,6 @@ function before(stand: Stand, own: StandSolid, face: Vent['face'] & string): Bef
   return list.sort((a, b) => a.gap - b.gap);
 }
 
-/** What sweeps takes its room only now and then. */
-const SWEPT: ReadonlySet<string> = new Set(['sweep', 'tilt', 'travel']);
 /** What only touches is beside a face and not before it, mm. */
 const TOUCH = 0.05;
 

@@ -340,6 +340,9 @@ export function onceAmong<T>(solids: readonly StandSolid[], what: string, make: 
     .once(what, make);
 }
 
+/** Roles of solids that take their room only now and then: what swings, tilts, travels. */
+export const SWEPT: ReadonlySet<string> = new Set(['sweep', 'tilt', 'travel']);
+
 /** The piece that a solid belongs to. */
 export function pieceOf(stand: Stand, s: StandSolid): Piece {
   return stand.pieces.find((p) => p.key === s.piece)!;
