@@ -123,7 +123,7 @@ test('a lead that is too short is said, another put in its place, and loose plug
   await goToRig(page, 'Tug');
   await page.getByRole('button', { name: /^Configuration: / }).click();
   await page.getByRole('option', { name: /^screen up/ }).click();
-  const short = finding(page, /Lanyard lead, short is too short/);
+  const short = finding(page, /Short lanyard lead is too short/);
   await short.click();
   await page.getByRole('button', { name: /Feed Pane 5 from .* by Lanyard lead/ }).click();
   await expect(short).toHaveCount(0);

@@ -1,5 +1,6 @@
 import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
+import type { FedFrom } from './fed';
 import type { Part } from './parts';
 import type { MarkTestRecord, Trial, Weighing } from './records';
 
@@ -104,16 +105,6 @@ export interface GearUse {
 export interface CardUse {
   id: string;
   part: string;
-}
-
-/** What feeds something: a fitted part, one of its outlets, and the lead between. */
-export interface FedFrom {
-  from: string;
-  id: string;
-  /** A lead of the kit; none chosen when absent. */
-  lead?: string;
-  /** Its plugs are tied or clamped, so that nobody pulls them out. */
-  tied?: boolean;
 }
 
 /** A lens support on the rods. What is not set is found. */

@@ -29,6 +29,7 @@ export type * from '../areas/media/kit/parts';
 export type * from './parts';
 export type { Kind } from './fields';
 export type * from './records';
+export type * from './fed';
 export type * from './rig';
 export { FITTING_KINDS };
 

@@ -120,7 +120,7 @@ describe('how far a lead has to go', () => {
       return { said: sayRun(built, feed), why: of(SCREEN)!.why };
     };
     const { said, why } = words([]);
-    const [, near, far] = /^(\d+ mm) to (\d+ mm) of way$/.exec(said)!;
+    const [, near, far] = /^way (\d+ mm) to (\d+ mm)$/.exec(said)!;
     expect(why).toContain(`${near} to ${far} lie between`);
     expect(words([{ path: ['kit', 'pane-5', 'width'], value: undefined }]).said).toBe(
       'its way is not known',

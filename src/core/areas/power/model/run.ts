@@ -97,12 +97,12 @@ export function reachOf(built: Built, device: Device, from: string): (lead: Lead
   };
 }
 
-/** `119 mm to 356 mm of way, tied at its plugs`: what a list of leads says besides the lead itself. */
+/** `way 119 mm to 356 mm, tied at its plugs`: what a list of leads says besides the lead itself. */
 export function sayRun(built: Built, f: Feed): string {
   const run = runOf(built, f);
   const way =
     !run || run.missing.length > 0
       ? 'its way is not known'
-      : `${sayLength(run.near, 0)} to ${sayLength(run.far, 0)} of way`;
+      : `way ${sayLength(run.near, 0)} to ${sayLength(run.far, 0)}`;
   return f.from.tied === true ? `${way}, tied at its plugs` : way;
 }

@@ -1,0 +1,9 @@
+/** What feeds something: a fitted part, one of its outlets, and the lead between. */
+export interface FedFrom {
+  from: string;
+  id: string;
+  /** A lead of the kit; none chosen when absent. */
+  lead?: string;
+  /** Its plugs are tied or clamped, so that nobody pulls them out. */
+  tied?: boolean;
+}
