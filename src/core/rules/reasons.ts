@@ -205,8 +205,8 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     otherSchool: 'The shortest lead snags on nothing.',
   },
   'cable.lock-all': {
-    reason: 'A screen or a motor that goes dark stops the shot as well.',
-    otherSchool: 'What is only looked at may come off: better the plug than the socket.',
+    reason: 'What is only looked at may come off: better the plug than the socket.',
+    otherSchool: 'A screen or a motor that goes dark stops the shot as well.',
   },
   'power.swap-all': {
     reason: 'A focus puller without a picture for twenty seconds has time for it between takes.',

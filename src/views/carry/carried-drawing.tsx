@@ -45,7 +45,9 @@ export const CarriedDrawing = memo(function CarriedDrawing({
   // On an edge it lies level, whatever it does as it hangs.
   const lying = down || edge !== null;
   const c = useMemo(() => carriedView(facts.built, view, lying), [facts.built, view, lying]);
-  const sheet = useCarriedSheet(useStill(e.bounds, dragging), w, h);
+  // A head stands beside the rig: there is room for all of it.
+  const bounds = useMemo(() => around(e.bounds, c.touches), [e, c]);
+  const sheet = useCarriedSheet(useStill(bounds, dragging), w, h);
   const { X, Y } = sheet;
   const path = useCallback(
     (p: readonly Point[]) =>
@@ -95,6 +97,16 @@ export const CarriedDrawing = memo(function CarriedDrawing({
       </div>
     </figure>
   );
+});
+
+type Bounds = ReturnType<typeof elevation>['bounds'];
+
+/** What is drawn of the rig, and of whoever holds it. */
+const around = (b: Bounds, touches: CarriedView['touches']): Bounds => ({
+  u0: Math.min(b.u0, ...touches.map((t) => t.from[0])),
+  u1: Math.max(b.u1, ...touches.map((t) => t.to[0])),
+  v0: Math.min(b.v0, ...touches.map((t) => t.from[1])),
+  v1: Math.max(b.v1, ...touches.map((t) => t.to[1])),
 });
 
 /** Room all round, so that it may lean. */
