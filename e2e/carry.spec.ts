@@ -208,6 +208,6 @@ test('a hand has room or not, and the cheek beside the rig is looked at once it 
   }
   await page.getByLabel('hand that holds').selectOption({ label: 'right' });
   await page.getByRole('button', { name: 'Keep on this device' }).click();
-  await expect(finding(page, /Trellis cage is 9 mm into where your head is/)).toBeVisible();
+  await expect(finding(page, /Trellis cage goes 9 mm into where your head is/)).toBeVisible();
   await expect(side(page).getByText('your head')).toBeVisible();
 });
