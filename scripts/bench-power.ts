@@ -14,7 +14,8 @@ function fedRig(links: number): { job: Job; rig: Rig } {
   const of = (id: string) => demo.kit.find((p) => p.id === id)!;
   const kit: Part[] = [...demo.kit];
   const fitted: FittedUse[] = [];
-  const plates = Math.ceil(links / 12);
+  // The camera hangs on the last outlet: hours are known.
+  const plates = Math.ceil((links + 1) / 12);
   for (let i = 0; i < plates; i++) {
     const outlets = Array.from({ length: 12 }, (_, k) => ({
       id: `o${k}`,
@@ -36,7 +37,8 @@ function fedRig(links: number): { job: Job; rig: Rig } {
       outlet: { from: `plate-${Math.floor(i / 12)}`, id: `o${i % 12}`, lead: `lead-${i}` },
     });
   }
-  const rig: Rig = { ...demo.rigs[0]!, drives: [], outlet: undefined, fitted };
+  const outlet = { from: `plate-${plates - 1}`, id: 'o11', lead: 'lead-0' };
+  const rig: Rig = { ...demo.rigs[0]!, drives: [], outlet, fitted };
   return { job: { ...demo, kit, rigs: [rig] }, rig };
 }
 

@@ -1,4 +1,5 @@
 import { pieceKey } from '../place/piece';
+import { fittedOn } from '../place/fitted';
 import { node } from '../engine/reads';
 import type { RodSystem } from '../areas/rods/kit/systems';
 import {
@@ -55,7 +56,7 @@ export class Stand {
     return this.#built.lens;
   }
   get fitted(): readonly FittedUse[] {
-    return this.#built.rig.fitted ?? [];
+    return fittedOn(this.#built);
   }
   get pieces(): readonly Piece[] {
     return this.#top.pieces;

@@ -1,4 +1,5 @@
 import { constant } from '../../../build/given';
+import { fittedOn } from '../../../place/fitted';
 import { lin, of, plus, times, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
@@ -171,7 +172,7 @@ const GRIPPED: ReadonlySet<string> = new Set(Object.values(OWN));
 
 /** What all stands on: the lowest of what is fitted under it, else the plate. */
 function lowest(built: Built, pieces: readonly Piece[]): Piece | null {
-  const fitted = new Map((built.rig.fitted ?? []).map((u) => [pieceKey('fitted', u.id), u]));
+  const fitted = new Map(fittedOn(built).map((u) => [pieceKey('fitted', u.id), u]));
   const under = pieces.filter((p) => {
     const on = fitted.get(p.key)?.on;
     return on === 'under' || (on === 'bottom' && fitted.get(p.key)!.to === undefined);

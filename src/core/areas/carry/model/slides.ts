@@ -1,4 +1,5 @@
 import type { Built } from '../../../build/build';
+import { fittedOn } from '../../../place/fitted';
 import type { Lin } from '../../../build/lin';
 import { node } from '../../../engine/reads';
 import { pieceKey } from '../../../place/piece';
@@ -141,7 +142,7 @@ function onRods(built: Built, b: Balance): Slider[] {
     );
   const follow = (but: string) =>
     rods.every((r) => r.use.tip === undefined) ? Math.max(0, front - needed(but)) : 0;
-  return (built.rig.fitted ?? []).flatMap((use): Slider[] => {
+  return fittedOn(built).flatMap((use): Slider[] => {
     if (use.on !== 'rods') return [];
     const key = pieceKey('fitted', use.id);
     const piece = stand.pieces.find((p) => p.key === key);
@@ -210,7 +211,7 @@ function keyed(is: 'plate' | 'body') {
 /** What is on the rods and nobody set: it finds its place behind the plate. */
 function looseOnRods(built: Built): Stands[] {
   const stand = standOf(built);
-  return (built.rig.fitted ?? []).flatMap((use) => {
+  return fittedOn(built).flatMap((use) => {
     if (use.on !== 'rods' || use.station !== undefined) return [];
     const key = pieceKey('fitted', use.id);
     const faces = stand.pieces.find((p) => p.key === key)?.faces;

@@ -117,7 +117,7 @@ export function clampEdits(job: Job, rig: Rig): { edit: Edit; pieces: number; to
 /** Takes the box away, with what stands on it. */
 export function withoutBox(rig: Rig): Change[] {
   const on = new Set(
-    onTheBox(rig)
+    onTheBox(rig.fitted ?? [])
       .map((u) => u.id)
       .reverse(),
   );

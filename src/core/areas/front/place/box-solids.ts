@@ -1,4 +1,5 @@
 import { onTheBox } from '../../../place/on-box';
+import { fittedOn } from '../../../place/fitted';
 import { pieceKey } from '../../../place/piece';
 import { type ThreadUse, isBox, type MatteBox } from '../../../kit/types';
 import { facesOf, poseOf } from '../../joints/place/pose';
@@ -219,7 +220,7 @@ function swing(s: Setting, part: MatteBox, f: Faces, middle: number): void {
  */
 function swungAlong(s: Setting, part: MatteBox, f: Faces): void {
   const { x, axes } = hingeOf(part, f);
-  for (const use of onTheBox(s.built.rig)) {
+  for (const use of onTheBox(fittedOn(s.built))) {
     const own = s.pieces.find((p) => p.key === pieceKey('fitted', use.id));
     const pose = own && poseOf(own);
     const on = own && s.built.kit.get(own.part);
@@ -248,7 +249,7 @@ function swungAlong(s: Setting, part: MatteBox, f: Faces): void {
       },
       { moving: true },
     );
-    for (const k of ['box', 'swing', ...onTheBox(s.built.rig).map((u) => pieceKey('fitted', u.id))])
+    for (const k of ['box', 'swing', ...onTheBox(fittedOn(s.built)).map((u) => pieceKey('fitted', u.id))])
       s.touch(sweep.key, k);
     s.touch('swing', own.key);
   }

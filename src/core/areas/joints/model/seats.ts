@@ -6,7 +6,7 @@ import { above, type Piece, type Pose } from '../../../place/setting';
 import { boxAsHost } from '../../front/place/box-solids';
 import { sameLin } from '../../../build/lin';
 import { bareCamera, cameraOf } from '../../space/place/camera';
-import { sameUse } from '../../../place/cages';
+import { fittedOn, sameUse } from '../../../place/fitted';
 import { interfaceType, type InterfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 import { poseOf, spotOf, type Spot } from '../place/pose';
@@ -35,7 +35,7 @@ export function seatsOf(built: Built): readonly Seat[] {
 
 const SEATS = node('seats', (built: Built): readonly Seat[] => {
   const { rig, kit, body } = built;
-  const fitted = [...(rig.fitted ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const fitted = [...fittedOn(built)].sort((a, b) => (a.id < b.id ? -1 : 1));
   const plate = rig.under?.map((u) => kit.get(u.part)).find((p) => p?.kind === 'plate');
   // Without a lens there is nothing that the box would be on.
   const box = (rig.lens !== null && rig.box && kit.get(rig.box.part)) || null;

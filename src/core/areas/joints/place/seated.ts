@@ -3,7 +3,7 @@ import { lin, minus, plus, times, ZERO, type Lin } from '../../../build/lin';
 import type { Piece, Pose } from '../../../place/setting';
 import { interfacesOf } from '../kit/sides';
 import { heldBy } from '../kit/pattern';
-import { sameUse } from '../../../place/cages';
+import { sameUse } from '../../../place/fitted';
 import {
   about,
   alongOf,

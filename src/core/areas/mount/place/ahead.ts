@@ -1,5 +1,5 @@
 import type { LensRing } from '../../../kit/types';
-import { cagesOn } from '../../../place/cages';
+import { cagesOn } from '../../../place/fitted';
 import { pieceKey } from '../../../place/piece';
 import {
   type Setting,

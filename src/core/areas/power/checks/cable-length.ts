@@ -3,11 +3,13 @@ import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';
+import type { Lead, Part } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { BENDS, runOf, sourceOf, THICKNESS } from '../model/run';
+import { judgedOnce } from '../model/judged';
+import { BENDS, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
 
 /** Lengths that leads are sold in, mm. Common practice, no source. */
 const STOCK = [150, 200, 300, 450, 600, 800, 1000, 1500, 2000, 3000, 5000] as const;
@@ -44,8 +46,27 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
         measure: lacking(run?.missing ?? []),
       }),
     ];
-  const { near, far } = run;
   const slack = built.rules['cable.slack'];
+  const { from: a, to: b, near, far, assumed } = run;
+  const deps = [base.key, part, source, lead, slack, a.key, b.key, near, far, assumed];
+  return [judgedOnce(lead, deps, () => reaches({ lead, part, from, run, slack, base }))];
+}
+
+type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;
+
+interface Way {
+  lead: Lead;
+  part: Part;
+  /** What it comes from, as it is called. */
+  from: string;
+  run: Run;
+  slack: number;
+  base: Base;
+}
+
+/** The lead against its way, all of which is known. */
+function reaches({ lead, part, from, run, slack, base }: Way): Verdict {
+  const { near, far } = run;
   const width = given(lead, 'width');
   const thick = width.known ? width : constant(`thickness of ${lead.name}`, 'mm', { ...THICKNESS });
   const inputs = [given(lead, 'length'), thick];
@@ -85,11 +106,9 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
       `${exact(inputs[0]!.known!.value, 0)} - ${exact(near, 0)} to ${exact(far, 0)} - ${BENDS} x ${exact(thick.known!.value, 1)} = ${exact(o.lo, 0)} to ${exact(o.hi, 0)} mm`,
     lacking: (m) => `Whether ${lead.name} reaches ${part.name} is not known: ${m} missing.`,
   });
-  return [
-    v.state === 'ok' || v.state === 'unknown'
-      ? v
-      : wanting(v, slack * far + BENDS * thick.known!.hi),
-  ];
+  return v.state === 'ok' || v.state === 'unknown'
+    ? v
+    : wanting(v, slack * far + BENDS * thick.known!.hi);
 }
 
 /** The next length that leads are sold in. */

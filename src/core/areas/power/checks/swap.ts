@@ -13,20 +13,19 @@ export const powerSwap: Check = {
   says: 'Where two packs stand on one plate: whether what hangs on it goes on while one of them is changed, by the other pack or by a battery of its own.',
   formula: 'two packs behind the outlet, and it goes on with one of them off',
   run(built) {
-    return feedsOn(built).flatMap((f) =>
-      packsBehind(built, f.from.from) > 1 ? [changed(built, f)] : [],
-    );
+    const packs = packsOn(built);
+    return feedsOn(built).flatMap((f) => {
+      // Also where the outlet itself is gone.
+      const behind = packs.filter(({ use }) => use.id === f.from.from || use.to === f.from.from);
+      return behind.length > 1 ? [changed(built, f, behind.length)] : [];
+    });
   },
 };
-
-/** How many packs stand behind an outlet of a use, also where the outlet itself is gone. */
-const packsBehind = (built: Built, id: string) =>
-  packsOn(built).filter(({ use }) => use.id === id || use.to === id).length;
 
 /** What has to be up while it records. */
 const records = ({ device }: Feed) => device.list === 'body' || device.part.kind === 'recorder';
 
-function changed(built: Built, f: Feed): Verdict {
+function changed(built: Built, f: Feed, behind: number): Verdict {
   const { device, out } = f;
   const { name } = device.part;
   const carried = out ? carriedOn(f) : null;
@@ -54,7 +53,7 @@ function changed(built: Built, f: Feed): Verdict {
     about: [device.part.id, ...(out ? [out.part] : [])],
     state,
     why,
-    sum: `${packsBehind(built, f.from.from)} packs behind ${socket}; while one is off: ${own ? 'a battery of its own' : carried === null ? 'not said' : carried ? 'goes on' : 'dark'}`,
+    sum: `${behind} packs behind ${socket}; while one is off: ${own ? 'a battery of its own' : carried === null ? 'not said' : carried ? 'goes on' : 'dark'}`,
     basis: '[trade] two packs on a plate are there to be changed in turn',
     ...(state === 'fail' || state === 'tight'
       ? { wanted: ['an outlet that goes on while a pack is changed, or a battery of its own'] }

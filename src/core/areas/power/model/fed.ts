@@ -50,9 +50,19 @@ const ALWAYS: ReadonlySet<string> = new Set([
 /** A device's name in keys: `body`, `fitted:screen`. */
 export const deviceKey = ({ list, id }: Device) => (list === 'body' ? 'body' : `${list}:${id}`);
 
-/** All that takes power on a rig, the camera first, then by id. */
-export function devicesOn({ rig, kit }: Built): { device: Device; from: FedFrom | undefined }[] {
-  const list: { device: Device; from: FedFrom | undefined }[] = [];
+/** A device, and what is said to feed it. */
+interface Taker {
+  device: Device;
+  from: FedFrom | undefined;
+}
+
+/** All that takes power on a rig, the camera first, then by id; once for a rig. */
+export function devicesOn(built: Built): readonly Taker[] {
+  return built.once(TAKERS);
+}
+
+const TAKERS = node('what takes power', ({ rig, kit }: Built): readonly Taker[] => {
+  const list: Taker[] = [];
   const add = (where: Device['list'], id: string, part: Part | undefined, from?: FedFrom) => {
     if (!isBody(part) && !isDrive(part) && !isFitting(part)) return;
     if (ALWAYS.has(part.kind) || from)
@@ -64,7 +74,7 @@ export function devicesOn({ rig, kit }: Built): { device: Device; from: FedFrom 
   for (const u of byId(rig.drives)) add('drives', u.id, kit.get(u.part), u.outlet);
   for (const u of byId(rig.fitted)) add('fitted', u.id, kit.get(u.part), u.outlet);
   return list;
-}
+});
 
 /** Everything that is fed, and by what; once for a rig. */
 export function feedsOn(built: Built): readonly Feed[] {

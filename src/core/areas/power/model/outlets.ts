@@ -24,13 +24,23 @@ export interface RigOutlet {
 const byId = (fitted: readonly FittedUse[] | undefined): FittedUse[] =>
   [...(fitted ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
 
-/** Every pack on the rig. */
-export function packsOn({ rig, kit }: Built): { use: FittedUse; part: Fitting }[] {
-  return byId(rig.fitted).flatMap((use) => {
+/** A pack on the rig. */
+export interface RigPack {
+  use: FittedUse;
+  part: Fitting;
+}
+
+/** Every pack on the rig, by id; once for a rig. */
+export function packsOn(built: Built): readonly RigPack[] {
+  return built.once(PACKS);
+}
+
+const PACKS = node('packs on the rig', ({ rig, kit }: Built): readonly RigPack[] =>
+  byId(rig.fitted).flatMap((use) => {
     const part = kit.get(use.part);
     return isFitting(part) && part.kind === 'battery' ? [{ use, part }] : [];
-  });
-}
+  }),
+);
 
 /** Every outlet on the rig; once for a rig. */
 export function outletsOn(built: Built): readonly RigOutlet[] {

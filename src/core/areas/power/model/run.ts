@@ -1,11 +1,12 @@
 import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
+import { Memo } from '../../../build/memo';
 import { pieceKey } from '../../../place/piece';
 import type { Piece, StandSolid } from '../../../place/setting';
 import { sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { union } from '../../../solids/solid';
-import { standOf } from '../../../stand/stand';
+import { standOf, type Stand } from '../../../stand/stand';
 import { SWEPT } from '../../space/model/clearance';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import type { Lead, Part } from '../../../kit/types';
@@ -32,15 +33,24 @@ export function runOf(
   built: Built,
   { device, from: of }: Pick<Feed, 'device' | 'from'>,
 ): Run | null {
-  const { pieces } = standOf(built);
+  const stand = standOf(built);
   const { list, id } = device;
-  const find = (key: string) => pieces.find((p) => p.key === key);
-  const from = find(pieceKey('fitted', of.from));
-  const to = find(list === 'body' ? pieceKey('body') : keyOf(list, id));
+  const by = stand.memo.once(byKey, () => byKey(stand.pieces));
+  const from = by.get(pieceKey('fitted', of.from));
+  const to = by.get(list === 'body' ? pieceKey('body') : keyOf(list, id));
   if (!from || !to) return null;
+  // What stands where it stood is as far from the other as it was.
+  return stand.memo
+    .once(runOf, () => new Memo())
+    .once(`${from.key} ${to.key}`, () => between(stand, from, to));
+}
+
+const byKey = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.key, p]));
+
+function between(stand: Stand, from: Piece, to: Piece): Run | null {
   // A drive that finds its place by what is beside it stands nowhere for sure while that is not known.
-  const sought = unsettledDrives(standOf(built)).some((d) => d.key === to.key);
-  const beside = sought ? blindPieces(standOf(built)).flatMap((p) => p.missing) : [];
+  const sought = unsettledDrives(stand).some((d) => d.key === to.key);
+  const beside = sought ? blindPieces(stand).flatMap((p) => p.missing) : [];
   const missing = [...new Set([...from.missing, ...to.missing, ...beside])];
   const [a, b] = [solidsOf(from), solidsOf(to)];
   if (a.length === 0 || b.length === 0) return null;

@@ -1,20 +1,19 @@
 import type { Built } from '../../../build/build';
-import type { Fitting, FittedUse } from '../../../kit/types';
 import { feedsOn, type Feed } from './fed';
-import { packsOn } from './outlets';
+import { packsOn, type RigPack } from './outlets';
 
 /** What feeds as one: a pack by itself, or all that stand on one plate. */
 export interface Source {
   /** The plate, or the pack that stands on none. */
   id: string;
-  packs: readonly { use: FittedUse; part: Fitting }[];
+  packs: readonly RigPack[];
   feeds: readonly Feed[];
 }
 
 /** Every source on the rig, by id. */
 export function sourcesOn(built: Built): Source[] {
   const packs = packsOn(built);
-  const groups = new Map<string, { use: FittedUse; part: Fitting }[]>();
+  const groups = new Map<string, RigPack[]>();
   for (const p of packs) {
     const on = (built.rig.fitted ?? []).find((u) => u.id === p.use.to);
     const plate = on && built.kit.get(on.part)?.kind === 'battery-plate' ? on.id : p.use.id;

@@ -1,4 +1,5 @@
 import { pieceKey } from '../../../place/piece';
+import { fittedOn } from '../../../place/fitted';
 import { rodSystem } from '../kit/systems';
 import { isRods } from '../../../kit/types';
 import { byId, onRods } from '../../space/place/fitted';
@@ -62,8 +63,9 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
     };
     for (const key of ['plate', 'swing']) s.touch(piece.key, key);
     // Rods go through what is clamped to them, and past what that carries.
-    for (const u of built.rig.fitted ?? [])
-      if (onRods(built.rig, u)) s.touch(piece.key, pieceKey('fitted', u.id));
+    const fitted = fittedOn(built);
+    for (const u of fitted)
+      if (onRods(fitted, u)) s.touch(piece.key, pieceKey('fitted', u.id));
     for (const other of s.rods)
       if (other.use !== use) s.touch(piece.key, pieceKey('rods', other.use.id));
   }

@@ -1,4 +1,4 @@
-import { cagesOn } from '../../../place/cages';
+import { cagesOn } from '../../../place/fitted';
 import { node } from '../../../engine/reads';
 import {
   isPlate,

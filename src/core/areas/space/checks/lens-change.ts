@@ -1,4 +1,5 @@
 import { isBox } from '../../../kit/types';
+import { fittedOn } from '../../../place/fitted';
 import { onTheBox } from '../../../place/on-box';
 import { onAxis, pieceKey } from '../../../place/piece';
 import { standOf } from '../../../stand/stand';
@@ -33,7 +34,7 @@ export const spaceLensChange: Check = {
     const box = built.rig.box ? (built.kit.get(built.rig.box.part) ?? null) : null;
     const clip = (box as { attach?: string } | null)?.attach === 'clip-on';
     // What stands on the box goes where the box goes.
-    const onIt = new Set(onTheBox(built.rig).map((u) => pieceKey('fitted', u.id)));
+    const onIt = new Set(onTheBox(fittedOn(built)).map((u) => pieceKey('fitted', u.id)));
     if (clip) for (const key of ['box', ...onIt]) comes.add(key);
     const out = stand.solids.filter((s) => comes.has(s.piece) && s.known);
     const rest = stand.solids.filter((s) => !comes.has(s.piece) && s.known && s.role !== 'sweep');

@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { lin, minus, of, plus, times, ZERO, type Lin } from '../../../build/lin';
 import { isFitting, type FittedUse, type Fitting, type Part } from '../../../kit/types';
-import { cagesOn } from '../../../place/cages';
+import { cagesOn, fittedOn } from '../../../place/fitted';
 import { pieceKey } from '../../../place/piece';
 import {
   block,
@@ -51,7 +51,7 @@ export function placeFitted(
   const { built } = s;
   if (!camera) return;
   const cages = cagesOn(built).map((u) => pieceKey('fitted', u.id));
-  for (const use of fittedInOrder(built.rig)) {
+  for (const use of fittedInOrder(fittedOn(built))) {
     const part = built.kit.get(use.part);
     if (!isFitting(part) || part.kind === 'cage' || without.has(use.id)) continue;
     placeOne(s, camera, use, part, cages);

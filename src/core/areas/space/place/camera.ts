@@ -1,4 +1,4 @@
-import { cagesOn } from '../../../place/cages';
+import { cagesOn, fittedOn } from '../../../place/fitted';
 import { onTheBox } from '../../../place/on-box';
 import { findUnderBox } from '../../../place/under-box';
 import { lineOf } from '../../rods/under/line';
@@ -58,7 +58,7 @@ const CAMERA = node('camera', (built: Built): Camera => {
 const UNBOXED = node('camera without what is on the box', (built: Built): Setting => {
   const { s: below, faces } = built.once(BARE);
   const s = above(below, built);
-  placeFitted(s, faces, new Set(onTheBox(built.rig).map((u) => u.id)));
+  placeFitted(s, faces, new Set(onTheBox(fittedOn(built)).map((u) => u.id)));
   return s;
 });
 

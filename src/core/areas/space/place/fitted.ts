@@ -1,14 +1,14 @@
-import type { FittedUse, Rig } from '../../../kit/types';
+import type { StandingUse } from '../../../place/fitted';
 
 /**
  * The fitted parts in the order they are placed in: what carries before what it carries, then by
  * id. The order of the list says nothing. What leads in a circle, or to something that is not
  * there, comes last and stands against the camera.
  */
-export function fittedInOrder(rig: Rig): FittedUse[] {
-  const left = [...(rig.fitted ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+export function fittedInOrder(fitted: readonly StandingUse[]): StandingUse[] {
+  const left = [...fitted].sort((a, b) => (a.id < b.id ? -1 : 1));
   const there = new Set(left.map((u) => u.id));
-  const out: FittedUse[] = [];
+  const out: StandingUse[] = [];
   const placed = new Set<string>();
   for (let before = -1; before !== out.length;) {
     before = out.length;
@@ -27,13 +27,13 @@ export function byId<T extends { id: string }>(list: readonly T[] | undefined): 
 }
 
 /** Whether what a fitted part hangs on ends at the rods. */
-export function onRods(rig: Rig, use: FittedUse): boolean {
+export function onRods(fitted: readonly StandingUse[], use: StandingUse): boolean {
   const seen = new Set<string>();
-  let at: FittedUse | undefined = use;
+  let at: StandingUse | undefined = use;
   while (at && at.on !== 'rods' && at.to !== undefined && !seen.has(at.id)) {
     seen.add(at.id);
     const up: string = at.to;
-    at = rig.fitted?.find((u) => u.id === up);
+    at = fitted.find((u) => u.id === up);
   }
   return at?.on === 'rods';
 }

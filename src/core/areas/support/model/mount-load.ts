@@ -1,4 +1,5 @@
 import { axisOf } from '../../../build/axis';
+import { fittedOn } from '../../../place/fitted';
 import { onTheBox } from '../../../place/on-box';
 import { pieceKey } from '../../../place/piece';
 import { node } from '../../../engine/reads';
@@ -154,7 +155,7 @@ function onTheLens(built: Built): Hanging[] {
 
 /** What stands on a box that the lens holds hangs on the lens with it. */
 function hangOn(built: Built, list: Hanging[]): void {
-  for (const use of onTheBox(built.rig)) {
+  for (const use of onTheBox(fittedOn(built))) {
     const part = built.kit.get(use.part);
     const own = aheadOf(built).s.pieces.find((p) => p.key === pieceKey('fitted', use.id));
     const pose = own && poseOf(own);
