@@ -143,6 +143,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].links[].to.port': 'id of an inlet of its part',
   'rigs[].links[].lead': 'id of the use that is the lead between them',
   'rigs[].links[].tied': 'its plugs are tied or clamped',
+  'rigs[].links[].switched': 'the switch of its outlet is set over',
   'rigs[].remembered':
     'how the rig was set when a lens was last on, by the lens; without the lens among its uses only what stood between',
   'rigs[].remembered.*.uses': 'as above, by their id',

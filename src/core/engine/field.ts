@@ -208,7 +208,10 @@ export const SEAMLESS = { key: 'style', is: ['seamless'] };
 export const CLOSES = { key: 'style', is: ['split', 'strap'] };
 export const STRAP = { key: 'style', is: ['strap', 'split'] };
 
+/** What a lead goes into. */
+export const SOCKETS = PLUGS.flatMap((p) => (p.cells ? [] : [[p.id, p.name] as const]));
 const PLUG_NAMES = PLUGS.map((p) => [p.id, p.name] as const);
+const CHAMBERS = PLUGS.flatMap((p) => (p.cells ? [[p.id, p.name] as const] : []));
 
 export const SUPPLY: readonly Field[] = [
   quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
@@ -217,6 +220,7 @@ export const SUPPLY: readonly Field[] = [
   quantity('wattsIdle', 'takes at rest', 'W', 'watts', 0, 2000),
   quantity('wattsPeak', 'greatest draw', 'W', 'watts', 0, 4000),
   choice('inlet', 'inlet', PLUG_NAMES),
+  choice('chamber', 'takes a battery', CHAMBERS),
   flag('ownPack', 'runs on a battery of its own'),
 ];
 
@@ -267,6 +271,7 @@ export const OUTLETS: RowsField = {
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
     quantity('volts', 'volts', 'V', 'volts', 0, 100),
+    quantity('voltsOther', 'volts switched over', 'V', 'volts', 0, 100),
     quantity('amps', 'amps', 'A', 'watts', 0, 100),
     choice('plug', 'socket', PLUG_NAMES),
     flag('passes', 'passes the volts of the battery'),

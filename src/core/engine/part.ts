@@ -77,6 +77,8 @@ export interface Outlet {
   id: string;
   name: string;
   volts?: QuantityInput;
+  /** What it gives with its switch the other way. */
+  voltsOther?: QuantityInput;
   amps?: QuantityInput;
   /** What goes into it, by id. */
   plug?: string;
@@ -96,6 +98,8 @@ export interface Supplied {
   wattsPeak?: QuantityInput;
   /** What goes into it, by id. */
   inlet?: string;
+  /** The battery that goes into it, by what takes its place. */
+  chamber?: string;
   /** It has a battery of its own. */
   ownPack?: boolean;
 }

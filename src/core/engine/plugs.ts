@@ -5,6 +5,10 @@ export interface Plug {
   name: string;
   /** It cannot be pulled out by its lead. */
   locks: boolean;
+  /** Its socket breaks off the board behind it when the lead is pulled sideways. */
+  weak?: boolean;
+  /** It stands in the place of a battery of so many cells: no lead is between. */
+  cells?: number;
 }
 
 /**
@@ -23,11 +27,16 @@ export const PLUGS: readonly Plug[] = [
   { id: 'round-6', name: 'round push-pull, 6 pins', locks: true },
   { id: 'round-8', name: 'round push-pull, 8 pins', locks: true },
   { id: 'usb-a', name: 'USB-A', locks: false },
-  { id: 'usb-c', name: 'USB-C', locks: false },
+  { id: 'usb-c', name: 'USB-C', locks: false, weak: true },
   { id: 'bayonet-2', name: 'bayonet, 2 pins', locks: true },
+  { id: 'cell-2', name: 'battery chamber, 2 cells', locks: true, cells: 2 },
+  { id: 'cell-4', name: 'battery chamber, 4 cells', locks: true, cells: 4 },
 ];
 
 /** A plug by its id; null for one that nobody knows. */
 export function plugOf(id: string | undefined): Plug | null {
   return PLUGS.find((p) => p.id === id) ?? null;
 }
+
+/** Cells of the battery whose place it takes; null for what a lead goes into. */
+export const cellsOf = (id: string | undefined): number | null => plugOf(id)?.cells ?? null;

@@ -236,12 +236,18 @@ const rig = object(
     uses: list(object({ id, ...used }, ['id', 'role', 'part']), 1000),
     joints: list(object({ id, ...seated }, ['id', 'kind', 'guest']), 2000),
     links: list(
-      object({ id, kind: text(40, 1), from: port, to: port, lead: id, tied: { is: 'flag' } }, [
-        'id',
-        'kind',
-        'from',
-        'to',
-      ]),
+      object(
+        {
+          id,
+          kind: text(40, 1),
+          from: port,
+          to: port,
+          lead: id,
+          tied: { is: 'flag' },
+          switched: { is: 'flag' },
+        },
+        ['id', 'kind', 'from', 'to'],
+      ),
       1000,
     ),
     remembered: {

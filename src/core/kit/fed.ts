@@ -6,4 +6,6 @@ export interface FedFrom {
   lead?: string;
   /** Its plugs are tied or clamped, so that nobody pulls them out. */
   tied?: boolean;
+  /** Where its outlet has a switch: set over, or as it is sold; nobody said when absent. */
+  switched?: boolean;
 }

@@ -87,6 +87,8 @@ export interface Link {
   lead?: string;
   /** Its plugs are tied or clamped, so that nobody pulls them out. */
   tied?: boolean;
+  /** Where its outlet has a switch: set over, or as it is sold. */
+  switched?: boolean;
   [later: string]: unknown;
 }
 

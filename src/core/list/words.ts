@@ -58,6 +58,7 @@ export const KIND_WORDS: Readonly<Partial<Record<Kind, readonly string[]>>> = {
   finder: ['finder', 'viewfinder', 'evf', 'eyepiece'],
   battery: ['battery', 'batteries', 'pack', 'batt', 'power'],
   'battery-plate': ['battery plate', 'batt plate'],
+  converter: ['converter', 'dc converter', 'regulator', 'step down'],
   'quick-plate': ['quick release plate', 'quick release', 'qr plate', 'tripod plate'],
   microphone: ['microphone', 'mic', 'mics'],
   radio: ['receiver', 'transmitter', 'wireless', 'radio', 'tx', 'rx'],

@@ -153,7 +153,14 @@ function feedings(job: Job, rig: Rig): Edit[] {
   return outletsOn(built).flatMap((o, i) =>
     devicesOn(built).map(({ device }, k) => {
       const lead = leads[(i + k) % leads.length];
-      return feedFrom(rig, device, { from: o.from, id: o.id, ...(lead ? { lead } : {}) }, 'x');
+      // Switched, tied, or nothing said of either.
+      const said = at([{}, { switched: true, tied: true }, { switched: false }], i + 2 * k);
+      return feedFrom(
+        rig,
+        device,
+        { from: o.from, id: o.id, ...(lead ? { lead } : {}), ...said },
+        'x',
+      );
     }),
   );
 }

@@ -37,6 +37,13 @@ export interface RigChanges {
 /** Moves below this are rounding, mm. */
 const STILL = 0.05;
 
+/** How the switch of an outlet is set, in words. */
+const SWITCHED: Readonly<Record<string, string>> = {
+  true: 'set over',
+  false: 'set as it is sold',
+  undefined: 'not said any more',
+};
+
 /** The changes from one standing of a rig to another; both of one job. */
 export function changesBetween(job: Job, base: Shared, from: Standing, to: Standing): RigChanges {
   const [a, b] = [build(job, from.rig, base), build(job, to.rig, base)];
@@ -96,6 +103,14 @@ export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: Ri
         part: u.part,
         links: [then.id],
         text: `${name(u.part)}: its lead ${then.tied ? 'tied at its plugs' : 'not tied any more'}`,
+      });
+    if (!left && fed && then && fed.switched !== then.switched)
+      list.push({
+        what: 'set',
+        use: u.id,
+        part: u.part,
+        links: [then.id],
+        text: `${name(u.part)}: the switch of its outlet ${SWITCHED[String(then.switched)]!}`,
       });
     if (!left && !alike(fed?.from, then?.from))
       list.push({

@@ -8,10 +8,17 @@ import {
   type Feed,
 } from '@/core/areas/power/model/fed';
 import { freeLeads } from '@/core/areas/power/model/offers';
-import { outletsOn } from '@/core/areas/power/model/outlets';
+import { outletsOn, positionsOf } from '@/core/areas/power/model/outlets';
 import { goesBetween } from '@/core/areas/power/model/plugs';
-import { feedFrom, setCelsius, tie } from '@/core/areas/power/moves/feed';
+import {
+  feedFrom,
+  setCelsius,
+  setSwitch,
+  tie,
+  withoutItsLead,
+} from '@/core/areas/power/moves/feed';
 import type { FedFrom } from '@/core/kit/types';
+import { cellsOf } from '@/core/engine/plugs';
 import { plain } from '@/core/quantity/say';
 import { Amount, Choose, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -34,7 +41,10 @@ export function Feeds({ facts }: { facts: RigFacts }) {
         return (
           <Section key={deviceKey(device)} title={device.part.name}>
             <FromWhat facts={facts} device={device} from={from} />
-            {now?.out ? <ByWhat facts={facts} feed={now} /> : null}
+            {now?.out && cellsOf(now.out.outlet.plug) === null ? (
+              <ByWhat facts={facts} feed={now} />
+            ) : null}
+            {now?.out && now.out.switched !== null ? <Switch facts={facts} feed={now} /> : null}
             {now?.lead ? <Tied facts={facts} feed={now} lead={now.lead.name} /> : null}
           </Section>
         );
@@ -66,11 +76,13 @@ function FromWhat({
           name: ownPack ? 'its own battery' : 'nobody said',
           pick: () => feed(null, `Leave open what feeds ${name}`),
         },
-        ...outletsOn(built).map((o) => ({
-          id: `${o.from}/${o.id}`,
-          name: `${o.name}${o.volts.known ? `, ${plain(o.volts.known.value, 1)} V` : ''}`,
-          pick: () => feed({ from: o.from, id: o.id }, `Feed ${name} from ${o.name}`),
-        })),
+        ...outletsOn(built)
+          .filter((o) => !o.over.includes(device.id))
+          .map((o) => ({
+            id: `${o.from}/${o.id}`,
+            name: `${o.name}${o.volts.known ? `, ${plain(o.volts.known.value, 1)} V` : ''}`,
+            pick: () => feed({ from: o.from, id: o.id }, `Feed ${name} from ${o.name}`),
+          })),
       ]}
     />
   );
@@ -92,7 +104,7 @@ function ByWhat({
   const edit = useEdit();
   const { name } = device.part;
   const feed = (lead: string | undefined, title: string) => {
-    const bare = { from: from.from, id: from.id };
+    const bare = withoutItsLead(from);
     edit(feedFrom(rig, device, lead === undefined ? bare : { ...bare, lead }, title));
   };
   return (
@@ -128,6 +140,36 @@ function Tied({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lea
       options={[
         { id: '', name: 'as they are', pick: set(false) },
         { id: 'tied', name: 'tied or clamped', pick: set(true) },
+      ]}
+    />
+  );
+}
+
+/** How the switch of an outlet is set: its volts, one or the other. */
+function Switch({ facts: { built, rig }, feed }: { facts: RigFacts; feed: Feed }) {
+  const edit = useEdit();
+  const out = feed.out!;
+  const set = (switched: boolean | undefined, title: string) => () =>
+    edit(setSwitch(rig, feed.device, feed.from, switched, title));
+  return (
+    <Choose
+      label="its switch"
+      value={feed.from.switched === undefined ? '' : String(feed.from.switched)}
+      none={null}
+      options={[
+        {
+          id: '',
+          name: 'nobody said',
+          pick: set(undefined, `Leave open how the switch of ${out.name} is set`),
+        },
+        ...positionsOf(built, out).map((o) => {
+          const volts = o.volts.known ? `${plain(o.volts.known.value, 1)} V` : 'volts not known';
+          return {
+            id: String(o.switched),
+            name: volts,
+            pick: set(o.switched === true, `Switch ${out.name} to ${volts}`),
+          };
+        }),
       ]}
     />
   );

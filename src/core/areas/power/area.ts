@@ -2,11 +2,13 @@ import type { Area } from '../../checks/area';
 import { powerAmps } from './checks/amps';
 import { cableLength } from './checks/cable-length';
 import { cableLock } from './checks/cable-lock';
+import { cableStrain } from './checks/cable-strain';
 import { powerFeed } from './checks/feed';
 import { powerFit } from './checks/fit';
 import { powerHours } from './checks/hours';
 import { powerPort } from './checks/port';
 import { powerSwap } from './checks/swap';
+import { powerSwitch } from './checks/switch';
 import { powerVolts } from './checks/volts';
 import { otherFeeds } from './fixes/feeds';
 import { moves } from './moves/roles';
@@ -22,10 +24,12 @@ export const power: Area = {
     powerAmps,
     powerFit,
     powerPort,
+    powerSwitch,
     powerHours,
     powerSwap,
     cableLength,
     cableLock,
+    cableStrain,
   ],
   moves,
   fixes: [otherFeeds],

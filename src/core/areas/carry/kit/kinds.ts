@@ -21,7 +21,7 @@ export const kinds = {
         first: true,
         hint: 'top of its plate above the axis it tilts about; makers quote heights over the plate',
       }),
-      mm('slideTravel', 'travel of its plate', 500, { hint: 'from stop to stop' }),
+      mm('slideTravel', 'travel of its plate', 500),
       quantity('counterFrom', 'counterbalance, least', 'N m', 'moment', 0, 500),
       quantity('counterTo', 'counterbalance, most', 'N m', 'moment', 0, 500),
       number('steps', 'steps of counterbalance', '', 1, 100, { integer: true }),
@@ -56,8 +56,8 @@ export const kinds = {
         first: true,
         hint: 'from the roll axis back to its arm',
       }),
-      mm('travelFore', 'travel along', 500, { hint: 'of its plate along the lens, stop to stop' }),
-      mm('travelSide', 'travel across', 500, { hint: 'of its arm across, stop to stop' }),
+      mm('travelFore', 'travel along', 500),
+      mm('travelSide', 'travel across', 500),
       mm('plateLow', 'plate under the axis, least', 500, {
         hint: 'tilt axis down to the top of its plate',
       }),
@@ -76,7 +76,7 @@ export const kinds = {
       quantity('liftFrom', 'lifts from', 'g', 'mass', 0, 1e6, {
         first: true,
       }),
-      mm('reach', 'hook ahead of the back', 1500, { hint: 'from the wearer to the hook' }),
+      mm('reach', 'hook ahead of the back', 1500),
       ...COMMON.slice(1),
     ],
   },

@@ -27,6 +27,8 @@ export interface Mode {
 }
 
 export interface Body extends PartBase, Weighed, Supplied {
+  /** What it is fed by is the socket that drives go into, too. */
+  inletData?: boolean;
   kind: 'body';
   mount?: string;
   flange?: QuantityInput;

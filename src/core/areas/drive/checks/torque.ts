@@ -4,7 +4,9 @@ import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../place/drive';
 import { given, type Given } from '../../../build/given';
 import { torqueAt, torqueAtLens } from '../kit/gears';
-import { atInlet, feedsOn, leadGivens, peakOf } from '../../power/model/fed';
+import { arrivingAt } from '../../power/model/arriving';
+import { isPlain } from '../../power/model/branch';
+import { byDevice } from '../../power/model/fed';
 import { outletsOn, type RigOutlet } from '../../power/model/outlets';
 import { lensTorque } from '../model/lens-torque';
 import { exact, plain, say } from '../../../quantity/say';
@@ -163,12 +165,10 @@ function throughLead(
   built: Built,
   d: PlacedDrive,
 ): { inputs: Given[]; volts: (x: readonly number[]) => number } {
-  const f = feedsOn(built).find((x) => x.device.list === 'drives' && x.device.id === d.use.id);
-  if (!f?.lead) return { inputs: [], volts: (x) => x[0]! };
-  return {
-    inputs: [...leadGivens(f), peakOf(f.device.part)],
-    volts: (x) => atInlet(x).volts,
-  };
+  const f = byDevice(built).get(`drives:${d.use.id}`);
+  if (!f?.out || (!f.lead && isPlain(built, f))) return { inputs: [], volts: (x) => x[0]! };
+  const { inputs, volts } = arrivingAt(built, f, f.out.volts);
+  return { inputs: inputs.slice(1), volts };
 }
 
 /** A motor of which nobody said what feeds it. */

@@ -249,7 +249,11 @@ function swungAlong(s: Setting, part: MatteBox, f: Faces): void {
       },
       { moving: true },
     );
-    for (const k of ['box', 'swing', ...onTheBox(fittedOn(s.built)).map((u) => pieceKey('fitted', u.id))])
+    for (const k of [
+      'box',
+      'swing',
+      ...onTheBox(fittedOn(s.built)).map((u) => pieceKey('fitted', u.id)),
+    ])
       s.touch(sweep.key, k);
     s.touch('swing', own.key);
   }

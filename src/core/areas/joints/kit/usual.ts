@@ -203,6 +203,7 @@ const USUAL: Readonly<Record<string, readonly Usual[]>> = {
     clamps('rod clamp', 'bottom', 'rod-15', ON_ROD),
   ],
   'dummy-battery': [],
+  converter: [heldThread('foot hole', 'bottom')],
   bracket: [screws('screws', 'bottom', 2), holes('holes', 'top', 3)],
   clamp: [clamps('rod clamp', 'bottom', 'rod-15', ON_ROD), holes('hole', 'top', 1)],
   rod: [{ name: 'rod', type: 'rod-15', side: 'either', ...middle('top'), along: 'z' }],

@@ -1,4 +1,4 @@
-import { COMMON, quantity, type KindDef } from '../../../engine/field';
+import { choice, COMMON, quantity, SOCKETS, type KindDef } from '../../../engine/field';
 
 /** What is recorded on. */
 export const kinds = {
@@ -9,6 +9,7 @@ export const kinds = {
       COMMON[0]!,
       quantity('gigabytes', 'holds', 'GB', 'exact', 0.1, 1e6, { first: true }),
       quantity('sustained', 'sustained write', 'MB/s', 'exact', 0.1, 1e5, { first: true }),
+      choice('plug', 'goes into a socket', SOCKETS),
       ...COMMON.slice(1),
     ],
   },

@@ -8,4 +8,6 @@ export interface Card extends PartBase {
   gigabytes?: QuantityInput;
   /** What it writes for as long as it takes, MB/s: not the figure of its label. */
   sustained?: QuantityInput;
+  /** Plug of its lead, where it goes into a socket and not into a slot. */
+  plug?: string;
 }

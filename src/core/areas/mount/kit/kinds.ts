@@ -18,7 +18,7 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       ...LINK,
-      mm('slotGlass', 'glass in its slot', 20, { hint: 'thickness of the drop-in filter' }),
+      mm('slotGlass', 'glass in its slot', 20),
       {
         type: 'quantity',
         key: 'slotIndex',

@@ -1,7 +1,10 @@
+import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
+import { cellsOf } from '../../../engine/plugs';
 import { exact, plain } from '../../../quantity/say';
+import { isPlain } from '../model/branch';
 import { byOutlet, type Feed } from '../model/fed';
 import type { RigOutlet } from '../model/outlets';
 import { judgedOnce } from '../model/judged';
@@ -14,11 +17,11 @@ export const powerAmps: Check = {
   says: 'Whether an outlet gives what all that hangs on it draws at most, at the least volts it has.',
   formula: 'amps of the outlet - sum of watts at most / volts at each inlet',
   run(built) {
-    return [...byOutlet(built)].map(([key, feeds]) => ofOutlet(key, feeds));
+    return [...byOutlet(built)].map(([key, feeds]) => ofOutlet(built, key, feeds));
   },
 };
 
-function ofOutlet(key: string, feeds: readonly Feed[]): Verdict {
+function ofOutlet(built: Built, key: string, feeds: readonly Feed[]): Verdict {
   const { out } = feeds[0]!;
   const names = inWords(feeds.map((f) => f.device.part.name));
   if (!out || out.packs.length === 0)
@@ -31,14 +34,21 @@ function ofOutlet(key: string, feeds: readonly Feed[]): Verdict {
       sum: 'No sum: nothing gives amps.',
       basis: '[math] number of its maker',
     });
+  const made = () => fed(built, { key, out, names, feeds });
+  if (!feeds.every((f) => isPlain(built, f))) return made();
   const rests = feeds.flatMap((f) => [f.device.part, f.lead]);
-  return judgedOnce(out.amps, [key, out.name, out.part, out.least, out.amps, ...rests], () =>
-    fed(key, out, names, feeds),
-  );
+  return judgedOnce(out.amps, [key, out.name, out.part, out.least, out.amps, ...rests], made);
 }
 
-function fed(key: string, out: RigOutlet, names: string, feeds: readonly Feed[]): Verdict {
-  const draws = feeds.map((f) => drawOf(f, out.least, 'most'));
+interface Hanging {
+  key: string;
+  out: RigOutlet;
+  names: string;
+  feeds: readonly Feed[];
+}
+
+function fed(built: Built, { key, out, names, feeds }: Hanging): Verdict {
+  const draws = feeds.map((f) => drawOf(built, f, out.least, 'most'));
   const starts: number[] = [];
   let n = 1;
   for (const d of draws) {
@@ -58,7 +68,7 @@ function fed(key: string, out: RigOutlet, names: string, feeds: readonly Feed[])
     sense: (x) => x[0]! - sum(x, 'about'),
     unit: 'A',
     limit: { value: out.amps.known?.value ?? 0, unit: 'A', rule: null },
-    assumed: feeds.some((f) => !f.lead)
+    assumed: feeds.some((f) => !f.lead && cellsOf(out.outlet.plug) === null)
       ? 'What leads that nobody chose lose is not counted.'
       : null,
     why: (o) =>

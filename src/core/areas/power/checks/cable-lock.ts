@@ -47,7 +47,7 @@ function lockOf(built: Built, f: Feed): Verdict[] {
       plainVerdict({
         ...base,
         state: 'tight',
-        why: `${inWords(loose.map((e) => `The ${e.known!.name} of ${lead.name} at ${e.at}`))} ${loose.length > 1 ? 'are' : 'is'} only pushed in: tie ${loose.length > 1 ? 'them' : 'it'}, or ${device.part.name} goes dark when somebody steps on the lead.`,
+        why: `${lead.name} is only pushed in at ${inWords(loose.map((e) => `${e.at} (${e.known!.name})`))}: tie it there, or ${device.part.name} goes dark when somebody steps on the lead.`,
         wanted: ['a tie or a clamp at each of them, or plugs that lock'],
       }),
     ];

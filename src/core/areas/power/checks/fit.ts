@@ -1,9 +1,11 @@
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
-import { plugOf } from '../../../engine/plugs';
+import { cellsOf, plugOf } from '../../../engine/plugs';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { endsOf } from '../model/plugs';
+import type { RigOutlet } from '../model/outlets';
+import { chamberEnd, endsOf } from '../model/plugs';
+import { capital } from '../model/say';
 
 export const powerFit: Check = {
   id: 'power.fit',
@@ -16,6 +18,7 @@ export const powerFit: Check = {
 
 function fitOf(f: Feed): Verdict[] {
   const { device, out, lead } = f;
+  if (out && !lead && cellsOf(out.outlet.plug) !== null) return [placeOf(f, out)];
   if (!lead) return [];
   if (!out)
     return [
@@ -55,4 +58,26 @@ function fitOf(f: Feed): Verdict[] {
       basis: '[math] like goes into like',
     }),
   ];
+}
+
+/** What stands in the place of a battery. */
+function placeOf({ device }: Feed, out: RigOutlet): Verdict {
+  const { part } = device;
+  const end = chamberEnd(out.outlet, part);
+  const name = plugOf(out.outlet.plug)!.name;
+  const takes = plugOf(part.chamber ?? part.inlet)?.name ?? 'nothing that is known';
+  return plainVerdict({
+    id: 'power.fit',
+    key: `power.fit:${deviceKey(device)}`,
+    about: [part.id, out.part],
+    state: end.fits === null ? 'unknown' : end.fits ? 'ok' : 'fail',
+    why:
+      end.fits === null
+        ? `Whether ${out.name} goes into ${part.name} is not known: ${inWords(end.lacks)} missing.`
+        : end.fits
+          ? `${capital(out.name)} goes into ${part.name} in the place of its battery.`
+          : `${capital(out.name)} is made for a ${name}; ${part.name} takes ${takes}.`,
+    sum: 'No sum: plugs are compared.',
+    basis: '[math] like goes into like',
+  });
 }

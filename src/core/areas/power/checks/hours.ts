@@ -1,8 +1,9 @@
-import { given } from '../../../build/given';
+import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { inWords, judge, plainVerdict } from '../../../checks/judge';
+import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
+import { cellsOf } from '../../../engine/plugs';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { USABLE } from '../../../feed/hours';
@@ -49,33 +50,49 @@ function hoursOf(built: Built, source: Source): Verdict[] {
   const { inputs, watts, held, usable } = lastingOf(built, source);
   const hours = (x: readonly number[]) => (held(x) * usable) / Math.max(LEAST, watts(x));
   const wanted = built.job.goal?.hours;
-  return [
-    judge({
-      ...base,
-      inputs: [...inputs],
-      margin: (x) => hours(x) - (wanted ?? 0),
-      unit: 'h',
-      limit: wanted === undefined ? null : { value: wanted, unit: 'h', rule: null },
-      assumed: assumedOf(built, source),
-      why: (o) => {
-        const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}`;
-        return wanted === undefined ? `${lasts}.` : `${lasts}; the job wants ${sayHours(wanted)}.`;
-      },
-      sum: (o) => {
-        const x = inputs.map((g) => g.known!.value);
-        const resting = feeds.some((f) => given(f.device.part, 'wattsIdle').known);
-        return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(o.value + (wanted ?? 0), 2)} h`;
-      },
-      lacking: (missing) =>
-        `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
-    }),
-  ];
+  const v = judge({
+    ...base,
+    inputs: [...inputs],
+    margin: (x) => hours(x) - (wanted ?? 0),
+    unit: 'h',
+    limit: wanted === undefined ? null : { value: wanted, unit: 'h', rule: null },
+    assumed: assumedOf(built, source),
+    why: (o) => {
+      const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}`;
+      return wanted === undefined ? `${lasts}.` : `${lasts}; the job wants ${sayHours(wanted)}.`;
+    },
+    sum: (o) => {
+      const x = inputs.map((g) => g.known!.value);
+      const resting = feeds.some((f) => given(f.device.part, 'wattsIdle').known);
+      return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(o.value + (wanted ?? 0), 2)} h`;
+    },
+    lacking: (missing) =>
+      `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
+  });
+  return [wanted === undefined ? v : larger(v, wanted, inputs.slice(0, packs.length))];
+}
+
+/** Packs that would do at worst, and when to change those that there are. */
+function larger(v: Verdict, wanted: number, packs: readonly Given[]): Verdict {
+  if (!v.margin || v.state === 'ok' || v.state === 'unknown') return v;
+  const least = v.margin.lo + wanted;
+  if (!(least > 0)) return v;
+  const held = packs.reduce((sum, g) => sum + g.known!.lo, 0);
+  const wh = Math.ceil((held * wanted) / least);
+  return {
+    ...said(v),
+    wanted: [
+      `${packs.length > 1 ? 'packs that hold' : 'a pack that holds'} at least ${plain(wh, 0)} Wh in all, or a change by ${sayHours(least)}`,
+    ],
+  };
 }
 
 /** What the hours rest on that nobody said. */
 function assumedOf({ rig }: Built, { feeds }: Source): string | null {
   const list = [
-    feeds.some((f) => !f.lead) ? 'What leads that nobody chose lose is not counted.' : '',
+    feeds.some((f) => !f.lead && cellsOf(f.out?.outlet.plug) === null)
+      ? 'What leads that nobody chose lose is not counted.'
+      : '',
     rig.celsius !== undefined && rig.celsius < COLDEST
       ? `What a pack gives below ${COLDEST} C is not known; it is counted as at ${COLDEST} C.`
       : '',

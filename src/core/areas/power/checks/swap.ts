@@ -2,7 +2,7 @@ import type { Check } from '../../../checks/check';
 import { plainVerdict } from '../../../checks/judge';
 import type { State, Verdict } from '../../../checks/finding';
 import type { Built } from '../../../build/build';
-import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { deviceKey, feedsOn, runsOn, type Feed } from '../model/fed';
 import { packsOn } from '../model/outlets';
 import { carriedOn } from '../model/swap';
 
@@ -16,8 +16,10 @@ export const powerSwap: Check = {
     const packs = packsOn(built);
     return feedsOn(built).flatMap((f) => {
       // Also where the outlet itself is gone.
-      const behind = packs.filter(({ use }) => use.id === f.from.from || use.to === f.from.from);
-      return behind.length > 1 ? [changed(built, f, behind.length)] : [];
+      const behind =
+        f.out?.packs.length ??
+        packs.filter(({ use }) => use.id === f.from.from || use.to === f.from.from).length;
+      return behind > 1 ? [changed(built, f, behind)] : [];
     });
   },
 };
@@ -30,7 +32,7 @@ function changed(built: Built, f: Feed, behind: number): Verdict {
   const { name } = device.part;
   const carried = out ? carriedOn(f) : null;
   const socket = out?.name ?? 'an outlet that is not on the rig';
-  const own = device.part.ownPack === true;
+  const own = runsOn(f);
   const all = built.rules['power.swap-all'] !== 0;
   const state: State =
     own || carried === true

@@ -3,13 +3,16 @@ import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';
-import { plugOf } from '../../../engine/plugs';
+import { cellsOf, plugOf } from '../../../engine/plugs';
 import { leadOhms } from '../../../feed/copper';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { outletsOn, type RigOutlet } from '../model/outlets';
+import { capital } from '../model/say';
 import { judgedOnce } from '../model/judged';
-import { atInlet, deviceKey, feedsOn, leadGivens, peakOf, type Feed } from '../model/fed';
+import { arrivingAt } from '../model/arriving';
+import { isPlain, ownOf } from '../model/branch';
+import { byChamber, deviceKey, feedsOn, windowOf, type Feed } from '../model/fed';
 
 const V = (x: number) => `${plain(x, 1)} V`;
 
@@ -40,12 +43,23 @@ function voltsOf(built: Built, f: Feed): Verdict {
         : `What comes in at ${part.name} is not known: the outlet that fed it is not on the rig.`,
       sum: 'No sum: nothing gives volts.',
     });
+  // Where either position does it does not matter which it is.
+  const unsaid = (v: Verdict): Verdict =>
+    out.switched !== undefined || v.state === 'ok'
+      ? v
+      : plainVerdict({
+          ...base,
+          state: 'unknown',
+          why: `What comes in at ${part.name} is not known: nobody said how the switch of ${out.name} is set.`,
+          sum: 'No sum: it has two positions.',
+        });
   const reserve = built.rules['power.volts-reserve'];
+  if (!isPlain(built, f)) return unsaid(worseOf(overVolts(f, base), underVolts(built, f, base)));
   const deps = [base.key, part, out.name, out.part, out.least, out.most, f.lead, reserve];
   const worse = judgedOnce(f.lead ?? part, deps, () =>
     worseOf(overVolts(f, base), underVolts(built, f, base)),
   );
-  return wantedOf(built, f, worse);
+  return wantedOf(built, f, unsaid(worse));
 }
 
 /** The one that is said of the two. */
@@ -63,7 +77,11 @@ function wantedOf(built: Built, f: Feed, v: Verdict): Verdict {
   if (v.state === 'ok' || (f.lead && v.state === 'unknown')) return v;
   const used = new Set(feedsOn(built).map((x) => `${x.from.from}/${x.from.id}`));
   const others = outletsOn(built).filter(
-    (o) => o.packs.length > 0 && !used.has(`${o.from}/${o.id}`),
+    (o) =>
+      o.packs.length > 0 &&
+      o.over.length === 0 &&
+      o.switched === null &&
+      !used.has(`${o.from}/${o.id}`),
   );
   for (const out of [f.out!, ...others]) {
     const wanted = leadFor(built, f, out);
@@ -76,13 +94,15 @@ function wantedOf(built: Built, f: Feed, v: Verdict): Verdict {
  * The lead that would do from an outlet: at worst, with the reserve, `R = (V - U) U / P`, and copper by
  * its length (IEC 60028); null where none would, or a number is missing.
  */
-function leadFor(built: Built, { device: { part } }: Feed, out: RigOutlet): string | null {
+function leadFor(built: Built, f: Feed, out: RigOutlet): string | null {
+  const { part } = f.device;
+  if (!isPlain(built, f) || cellsOf(out.outlet.plug) !== null) return null;
   const [volts, top, least, most, watts] = [
     out.least,
     out.most,
     given(part, 'voltsFrom'),
     given(part, 'voltsTo'),
-    peakOf(part),
+    ownOf(part, 'most'),
   ].map((g) => g.known);
   if (!volts || !top || !least || !most || !watts) return null;
   const end = least.hi + built.rules['power.volts-reserve'];
@@ -94,8 +114,10 @@ function leadFor(built: Built, { device: { part } }: Feed, out: RigOutlet): stri
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;
 
-function overVolts({ device: { part }, out }: Feed, base: Base): Verdict {
-  const most = given(part, 'voltsTo');
+function overVolts(f: Feed, base: Base): Verdict {
+  const { out } = f;
+  const { part } = f.device;
+  const [, most] = windowOf(f);
   return judge({
     ...base,
     inputs: [most, out!.most],
@@ -104,10 +126,10 @@ function overVolts({ device: { part }, out }: Feed, base: Base): Verdict {
     limit: { value: most.known?.value ?? 0, unit: 'V', rule: null },
     why: (o) =>
       o.state === 'ok'
-        ? `${out!.name} gives ${V(out!.most.known!.hi)} at most; ${part.name} runs up to ${V(most.known!.value)}.`
+        ? `${capital(out!.name)} gives ${V(out!.most.known!.hi)} at most; ${part.name} runs up to ${V(most.known!.value)}.`
         : o.state === 'fail'
-          ? `${out!.name} gives up to ${V(out!.most.known!.hi)}; ${part.name} runs up to ${V(most.known!.value)}: do not plug it in.`
-          : `${out!.name} gives up to ${V(out!.most.known!.hi)}, about the ${V(most.known!.value)} that ${part.name} runs up to.`,
+          ? `${capital(out!.name)} gives up to ${V(out!.most.known!.hi)}; ${part.name} ${byChamber(f) ? 'is made for' : 'runs up to'} ${V(most.known!.value)}${byChamber(f) ? ' in the place of its battery' : ''}: do not plug it in.`
+          : `${capital(out!.name)} gives up to ${V(out!.most.known!.hi)}, about the ${V(most.known!.value)} that ${part.name} runs up to.`,
     sum: (o) =>
       `${plain(most.known!.value, 2)} - ${plain(out!.most.known!.value, 2)} = ${exact(o.value, 2)} V`,
     lacking: (missing) =>
@@ -118,8 +140,7 @@ function overVolts({ device: { part }, out }: Feed, base: Base): Verdict {
 function underVolts(built: Built, f: Feed, base: Base): Verdict {
   const { part } = f.device;
   const out = f.out!;
-  const [least, most] = [given(part, 'voltsFrom'), given(part, 'voltsTo')];
-  const peak = peakOf(part);
+  const [least, most] = windowOf(f);
   const wanted = built.rules['power.volts-reserve'];
   const lacking = (missing: string) =>
     `What comes in at ${part.name} is not known: ${missing} missing.`;
@@ -132,21 +153,25 @@ function underVolts(built: Built, f: Feed, base: Base): Verdict {
     unit: 'V',
     limit,
     why: () =>
-      `${out.name} gives ${V(out.least.known!.value)} at its least; ${part.name} runs from ${V(least.known!.value)}, whatever the lead.`,
+      `${capital(out.name)} gives ${V(out.least.known!.value)} at its least; ${part.name} runs from ${V(least.known!.value)}, whatever the lead.`,
     sum: (o) =>
       `${plain(out.least.known!.value, 2)} - ${plain(least.known!.value, 2)} = ${exact(o.value, 2)} V before the lead`,
     lacking,
   });
   // No lead makes more of it than there is.
   if (before.state === 'fail') return before;
-  const [length, copper] = leadGivens(f);
   const none = constant(`lead from ${out.name} to ${part.name}`, '', null);
+  const bare = !f.lead && cellsOf(out.outlet.plug) === null;
+  const { inputs, volts, sense, sum, asked } = bare
+    ? { inputs: [out.least, none], volts: () => 0, sense: () => 0, sum: () => '', asked: () => 0 }
+    : arrivingAt(built, f);
+  const last = inputs.length;
   return judge({
     ...base,
-    inputs: f.lead ? [out.least, length, copper, peak, least] : [out.least, none, least],
-    margin: (x) => atInlet(x).volts - x[4]!,
+    inputs: [...inputs, least],
+    margin: (x) => volts(x) - x[last]!,
     // Where nothing comes through any more each number still pushes its own way.
-    sense: (x) => x[0]! - (leadOhms(x[1]! / 1000, x[2]!) * x[3]!) / x[0]! - x[4]!,
+    sense: (x) => sense(x) - x[last]!,
     wanted,
     unit: 'V',
     limit,
@@ -156,11 +181,11 @@ function underVolts(built: Built, f: Feed, base: Base): Verdict {
       if (o.state === 'ok')
         return `${part.name} gets ${plain(o.lo + least.known!.value, 1)} to ${V(out.most.known!.hi)} from ${out.name}${over}; it runs on ${plain(least.known!.value, 1)} to ${V(most.known!.value)}.`;
       return at <= 0
-        ? `${f.lead!.name} does not pass the ${plain(peak.known!.value, 0)} W that ${part.name} takes at most from ${out.name}.`
+        ? `${f.lead?.name ?? out.name} does not pass the ${plain(asked(inputs.map((g) => g.known!.value)), 0)} W that ${isPlain(built, f) ? `${part.name} takes` : 'are taken'} at most from ${out.name}.`
         : `${part.name} gets ${V(at)} from ${out.name}${over}${o.state === 'tight' ? `, ${V(Math.max(0, o.lo + least.known!.value))} if all is at its worst` : ''}; it runs from ${V(least.known!.value)}.`;
     },
     sum: (o) =>
-      `${plain(out.least.known!.value, 2)} V, ${exact(leadOhms(length.known!.value / 1000, copper.known!.value), 3)} ohm, ${plain(peak.known!.value, 1)} W: ${exact(o.value + least.known!.value, 2)} V; - ${plain(least.known!.value, 2)} = ${exact(o.value, 2)} V`,
+      `${plain(out.least.known!.value, 2)} V, ${sum(inputs.map((g) => g.known!.value))}: ${exact(o.value + least.known!.value, 2)} V; - ${plain(least.known!.value, 2)} = ${exact(o.value, 2)} V`,
     lacking,
   });
 }

@@ -3,12 +3,15 @@ import { candidate, hire, kitOf, type Candidate, type Generator } from '../../..
 import { at } from '../../../edit/rig-path';
 import type { Verdict } from '../../../checks/finding';
 import { inWords } from '../../../checks/judge';
+import { cellsOf } from '../../../engine/plugs';
+import { plain } from '../../../quantity/say';
+import { PASSES } from '../model/branch';
 import { deviceKey, devicesOn, feedsOn, unfedOn, type Device, type Feed } from '../model/fed';
 import { freeLeads } from '../model/offers';
-import { outletsOn, packsOn } from '../model/outlets';
-import { goesBetween } from '../model/plugs';
+import { outletsOn, packsOn, positionsOf, switchOf, type RigOutlet } from '../model/outlets';
+import { goesBetween, goesInto } from '../model/plugs';
 import { proposed } from '../model/propose';
-import { feedFrom, tie } from '../moves/feed';
+import { feedFrom, setSwitch, tie } from '../moves/feed';
 
 function feeding(built: Built, device: Device): Candidate[] {
   const own = (f: Feed) => f.device.list === device.list && f.device.id === device.id;
@@ -16,9 +19,9 @@ function feeding(built: Built, device: Device): Candidate[] {
   const now = feeds.find(own);
   const used = new Set(feeds.filter((f) => !own(f)).map((f) => `${f.from.from}/${f.from.id}`));
   const list: Candidate[] = [];
-  for (const out of outletsOn(built)) {
+  for (const out of outletsOn(built).flatMap((o) => positionsOf(built, o))) {
     const same = now?.from.from === out.from && now.from.id === out.id;
-    if (used.has(`${out.from}/${out.id}`)) continue;
+    if (used.has(`${out.from}/${out.id}`) || out.over.includes(device.id)) continue;
     // The lead it hangs on comes along.
     for (const lead of freeLeads(built, now?.lead?.id).filter(
       (l) => goesBetween(out.outlet, l, device.part) === true,
@@ -29,8 +32,8 @@ function feeding(built: Built, device: Device): Candidate[] {
           feedFrom(
             built.rig,
             device,
-            { from: out.from, id: out.id, lead: lead.id },
-            `Feed ${device.part.name} from ${out.name} by ${lead.name}`,
+            { from: out.from, id: out.id, lead: lead.id, ...switchOf(out) },
+            `Feed ${device.part.name} from ${out.name} by ${lead.name}${setAt(out)}`,
           ),
           1,
           same ? 0.1 : 0.2,
@@ -40,14 +43,14 @@ function feeding(built: Built, device: Device): Candidate[] {
       );
     }
     // Without a lead of which it is known that it goes: the outlet alone.
-    if (!same)
+    if (!same && (cellsOf(out.outlet.plug) === null || goesInto(out.outlet, device.part)))
       list.push(
         candidate(
           feedFrom(
             built.rig,
             device,
-            { from: out.from, id: out.id },
-            `Feed ${device.part.name} from ${out.name}`,
+            { from: out.from, id: out.id, ...switchOf(out) },
+            `Feed ${device.part.name} from ${out.name}${setAt(out)}`,
           ),
           0,
           0.5,
@@ -57,6 +60,34 @@ function feeding(built: Built, device: Device): Candidate[] {
   }
   return list;
 }
+
+const setAt = (out: RigOutlet) =>
+  typeof out.switched === 'boolean' && out.volts.known
+    ? `, its switch at ${plain(out.volts.known.value, 1)} V`
+    : '';
+
+/** The switch of the outlet set the other way, or set at all. */
+const switching = (built: Built, v: Verdict): Candidate[] =>
+  feedsOn(built).flatMap(({ device, from, out }) =>
+    out && out.switched !== null && v.about.includes(out.part)
+      ? positionsOf(built, out)
+          .filter((o) => o.switched !== out.switched)
+          .map((o) =>
+            candidate(
+              setSwitch(
+                built.rig,
+                device,
+                from,
+                o.switched!,
+                `Set the switch of ${o.name} to ${o.volts.known ? `${plain(o.volts.known.value, 1)} V` : 'its other position'}`,
+              ),
+              0,
+              0,
+              'switch',
+            ),
+          )
+      : [],
+  );
 
 /** All that is in the dark fed at once, the best way that there is. */
 function together(built: Built): Candidate[] {
@@ -104,10 +135,31 @@ function otherPacks(built: Built): Candidate[] {
   );
 }
 
+/** Another one in the place of what gives on: one with a converter, one for other volts. */
+const otherGiver = (built: Built, v: Verdict): Candidate[] =>
+  (built.rig.fitted ?? []).flatMap((u) => {
+    const part = built.kit.get(u.part);
+    if (!part || !PASSES.has(part.kind) || !v.about.includes(part.id)) return [];
+    return kitOf(built)
+      .filter((p) => PASSES.has(p.kind) && p.id !== part.id)
+      .map((p) =>
+        candidate(
+          {
+            title: `Use ${p.name} instead of ${part.name}`,
+            changes: [{ path: at(built.rig, 'fitted', u.id, 'part'), value: p.id }],
+          },
+          1,
+          0.5,
+          'giver',
+          hire(p),
+        ),
+      );
+  });
+
 /** A lead that is only pushed in, tied. */
 const tied = (built: Built, v: Verdict): Candidate[] =>
   feedsOn(built).flatMap(({ device, from, lead }) =>
-    lead && v.key === `cable.lock:${deviceKey(device)}`
+    lead && v.key === `${v.id}:${deviceKey(device)}`
       ? [candidate(tie(built.rig, device, from, true, lead.name), 0, 0, 'tie')]
       : [],
   );
@@ -116,9 +168,11 @@ const tied = (built: Built, v: Verdict): Candidate[] =>
 export const otherFeeds: Generator = (built, v) => {
   if (!v.id.startsWith('power.') && !v.id.startsWith('cable.')) return [];
   if (v.id === 'power.hours') return otherPacks(built);
-  if (v.id === 'cable.lock') return tied(built, v);
+  if (v.id === 'cable.lock' || v.id === 'cable.strain') return tied(built, v);
+  if (v.id === 'power.switch') return switching(built, v);
   const all = v.id === 'power.feed' ? together(built) : [];
   return all.concat(
+    v.id === 'power.volts' ? [...switching(built, v), ...otherGiver(built, v)] : [],
     devicesOn(built)
       .filter(({ device }) => v.about.includes(device.part.id))
       .flatMap(({ device }) => feeding(built, device)),

@@ -1,7 +1,4 @@
-import { choice, COMMON, mm, quantity, type KindDef } from '../../../engine/field';
-import { PLUGS } from '../../../engine/plugs';
-
-const NAMES = PLUGS.map((p) => [p.id, p.name] as const);
+import { choice, COMMON, mm, quantity, SOCKETS, type KindDef } from '../../../engine/field';
 
 /** What goes between an outlet and what it feeds. */
 export const kinds = {
@@ -12,8 +9,8 @@ export const kinds = {
       COMMON[0]!,
       mm('length', 'length', 20000, { first: true }),
       quantity('copper', 'conductor', 'mm2', 'ratio', 0.01, 50, { first: true }),
-      choice('plug', 'plug at the source', NAMES, { first: true }),
-      choice('plugTo', 'plug at the device', NAMES, { first: true }),
+      choice('plug', 'plug at the source', SOCKETS, { first: true }),
+      choice('plugTo', 'plug at the device', SOCKETS, { first: true }),
       mm('width', 'outside diameter', 40),
       ...COMMON.slice(1),
     ],

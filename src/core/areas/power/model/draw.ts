@@ -1,6 +1,8 @@
+import type { Built } from '../../../build/build';
 import type { Given } from '../../../build/given';
 import { leadOhms } from '../../../feed/copper';
-import { atInlet, leadGivens, meanOf, peakOf, type Feed } from './fed';
+import { isPlain, netOf, ownOf, rootOf, type Takes } from './branch';
+import { atInlet, deviceKey, leadGivens, type Feed } from './fed';
 
 /** What a device draws from its outlet through its lead; without a lead as if it were at the outlet. */
 export interface Draw {
@@ -18,9 +20,9 @@ export interface Draw {
  * @param at `most`: what the device takes at most; a number: what it takes on an hour's mean of which
  *   that share is at work, and the rest at rest
  */
-export function drawOf(f: Feed, volts: Given, at: 'most' | number): Draw {
-  const { part } = f.device;
-  const watts = at === 'most' ? peakOf(part) : meanOf(part, at);
+export function drawOf(built: Built, f: Feed, volts: Given, at: Takes): Draw {
+  if (!isPlain(built, f)) return drawOfAll(built, f, volts, at);
+  const watts = ownOf(f.device.part, at);
   if (!f.lead)
     return {
       inputs: [volts, watts],
@@ -44,5 +46,22 @@ export function drawOf(f: Feed, volts: Given, at: 'most' | number): Draw {
       return Number.isFinite(taken) ? Math.max(x[3]!, taken) : x[3]!;
     },
     about: (x) => (x[3]! / x[0]!) * (1 + (ohms(x) * x[3]!) / x[0]! ** 2),
+  };
+}
+
+/** Of what gives on, all that hangs on it; of what hangs on such, what it draws there. */
+function drawOfAll(built: Built, f: Feed, volts: Given, at: Takes): Draw {
+  const net = netOf(built, rootOf(built, f), volts, at);
+  const key = deviceKey(f.device);
+  // What does not pass asks for at least all its watts at the volts there are.
+  const amps = (x: readonly number[]) => net.solve(x)?.get(key)?.amps ?? net.asked(x) / x[0]!;
+  return {
+    inputs: net.inputs,
+    amps,
+    watts: (x) => {
+      const taken = amps(x) * x[0]!;
+      return Number.isFinite(taken) ? taken : net.asked(x);
+    },
+    about: (x) => (net.asked(x) / x[0]!) * (1 + (net.ohms(x) * net.asked(x)) / x[0]! ** 2),
   };
 }

@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
-import { constant, given, type Given } from '../../../build/given';
+import { constant, exactly, given, type Given } from '../../../build/given';
+import { cellsOf } from '../../../engine/plugs';
 import { node } from '../../../engine/reads';
 import { feed, type Fed } from '../../../feed/network';
 import { leadOhms } from '../../../feed/copper';
@@ -10,6 +11,7 @@ import {
   isLead,
   type FedFrom,
   type Lead,
+  type Outlet,
   type Part,
   type Supplied,
 } from '../../../kit/types';
@@ -20,7 +22,7 @@ export interface Device {
   /** Which it is: the camera, or a use of a list of the rig. */
   list: 'body' | 'drives' | 'fitted';
   id: string;
-  part: Part & Supplied;
+  part: Part & Supplied & { outlets?: readonly Outlet[] };
 }
 
 /** What feeds a device. */
@@ -97,14 +99,54 @@ const FEEDS = node('what is fed', (built: Built): readonly Feed[] => {
   });
 });
 
-/** What hangs on each outlet, by `plate/v14`. */
+/** What hangs on each outlet, by `plate/v14`; once for a rig. */
 export function byOutlet(built: Built): ReadonlyMap<string, readonly Feed[]> {
+  return built.once(BY_OUTLET);
+}
+
+const BY_OUTLET = node('what hangs on outlets', (built: Built): ReadonlyMap<string, Feed[]> => {
   const by = new Map<string, Feed[]>();
   for (const f of feedsOn(built)) {
     const key = `${f.from.from}/${f.from.id}`;
-    by.set(key, [...(by.get(key) ?? []), f]);
+    const list = by.get(key);
+    if (list) list.push(f);
+    else by.set(key, [f]);
   }
   return by;
+});
+
+/** What feeds each device, by `deviceKey`; once for a rig. */
+export function byDevice(built: Built): ReadonlyMap<string, Feed> {
+  return built.once(BY_DEVICE);
+}
+
+const BY_DEVICE = node(
+  'what feeds each',
+  (built: Built): ReadonlyMap<string, Feed> =>
+    new Map(feedsOn(built).map((f) => [deviceKey(f.device), f])),
+);
+
+/** A pack stands on a lead's end where the device has its own: it gives it up for what fills its chamber. */
+export const byChamber = ({ out, device: { part } }: Feed): boolean =>
+  cellsOf(out?.outlet.plug) !== null && out?.outlet.plug !== part.inlet;
+
+/** It goes on by a battery of its own when what feeds it is gone. */
+export const runsOn = (f: Feed): boolean => f.device.part.ownPack === true && !byChamber(f);
+
+/** Volts of one cell, empty and full. Common practice, no source. */
+const CELL = [3, 4.2] as const;
+
+/**
+ * The volts that a device runs on, where it is fed: at its inlet, or in the place of its battery, as
+ * much as the battery gives.
+ */
+export function windowOf(f: Feed): [least: Given, most: Given] {
+  const { part } = f.device;
+  const cells = byChamber(f) ? cellsOf(f.out!.outlet.plug) : null;
+  if (cells === null) return [given(part, 'voltsFrom'), given(part, 'voltsTo')];
+  const of = (which: string, i: 0 | 1) =>
+    constant(`volts of ${cells} cells, ${which}`, 'V', exactly(cells * CELL[i]));
+  return [of('empty', 0), of('full', 1)];
 }
 
 /** What takes power and is fed by nothing that anybody said. */

@@ -1,25 +1,9 @@
-import { constant, given, type Given } from '../../../build/given';
+import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { usableAt } from '../../../feed/hours';
+import { efficiencyOf } from './branch';
 import { drawOf } from './draw';
 import type { Source } from './sources';
-
-/** The efficiency of a regulated outlet is known no better than this. Common practice, no source. */
-const DOUBT = 0.07;
-
-/** 1 for what passes the volts of its pack. */
-function efficiencyOf(built: Built, name: string, passes: boolean): Given | null {
-  if (passes) return null;
-  const value = built.rules['power.efficiency'];
-  const [lo, hi] = [Math.max(0.05, value - DOUBT), Math.min(1, value + DOUBT)];
-  return constant(`efficiency of ${name}`, 'x', {
-    value,
-    tol: Math.max(value - lo, hi - value),
-    from: 'guess',
-    lo,
-    hi,
-  });
-}
 
 /** What a source holds, and what is taken of it, from its inputs in their order. */
 export interface Lasting {
@@ -43,9 +27,11 @@ export function usableOf({ rules, rig }: Built): number {
 /** @param source all of whose feeds have an outlet that is there */
 export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
   const full = packs.map((p) => given(p.part, 'wattHours'));
-  const draws = feeds.map((f) => {
-    const draw = drawOf(f, f.out!.volts, built.rules['media.rolling']);
-    const eff = efficiencyOf(built, f.out!.name, f.out!.outlet.passes === true);
+  // What hangs on something that gives on is drawn by that.
+  const own = feeds.filter((f) => f.out!.over.length === 0);
+  const draws = own.map((f) => {
+    const draw = drawOf(built, f, f.out!.volts, built.rules['media.rolling']);
+    const eff = f.out!.outlet.passes === true ? null : efficiencyOf(built, undefined, f.out!.name);
     return { draw, inputs: [...draw.inputs, ...(eff ? [eff] : [])] };
   });
   const starts: number[] = [];

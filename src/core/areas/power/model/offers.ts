@@ -1,14 +1,13 @@
 import type { Built } from '../../../build/build';
-import { given } from '../../../build/given';
-import { plugOf } from '../../../engine/plugs';
+import { cellsOf, plugOf } from '../../../engine/plugs';
 import { leadOhms } from '../../../feed/copper';
 import { plain } from '../../../quantity/say';
 import { valueOf } from '../../../quantity/quantity';
 import { isLead, onHand, type FedFrom, type Lead } from '../../../kit/types';
 import { usesOn } from '../../../roles/uses';
-import { devicesOn, feedsOn, type Device } from './fed';
-import { goesBetween } from './plugs';
-import type { RigOutlet } from './outlets';
+import { devicesOn, feedsOn, windowOf, type Device } from './fed';
+import { goesBetween, goesInto } from './plugs';
+import { positionsOf, switchOf, type RigOutlet } from './outlets';
 import { reachOf } from './run';
 
 /** Whether an outlet can feed a device, and by which lead of the kit. */
@@ -35,42 +34,70 @@ export function freeLeads(built: Built, own?: string): Lead[] {
 
 /** What an outlet can feed: every device of the rig, with the lead that would do it, or why not. */
 export function offersOf(built: Built, out: RigOutlet): Offer[] {
-  const feeds = feedsOn(built);
-  const on = feeds.find((f) => f.from.from === out.from && f.from.id === out.id);
+  const on = feedsOn(built).find((f) => f.from.from === out.from && f.from.id === out.id);
   const leads = freeLeads(built);
+  const positions = positionsOf(built, out);
   return devicesOn(built).map(({ device, from }): Offer => {
-    const { part } = device;
     const bare: FedFrom = { from: out.from, id: out.id };
-    const say = (can: Offer['can'], why: string, lead?: Lead): Offer => ({
-      device,
-      can,
-      why,
-      from: lead ? { ...bare, lead: lead.id } : bare,
-    });
-    if (from?.from === out.from && from.id === out.id) return say('yes', 'is fed by it');
-    if (on) return say('no', `${on.device.part.name} is in that socket`);
-    const [least, most] = [given(part, 'voltsFrom').known, given(part, 'voltsTo').known];
-    const [low, high] = [out.least.known, out.most.known];
-    if (high && most && high.lo > most.hi)
-      return say('no', `${plain(high.value, 1)} V; it runs up to ${plain(most.value, 1)} V`);
-    if (low && least && low.hi < least.lo)
-      return say('no', `${plain(low.value, 1)} V; it runs from ${plain(least.value, 1)} V`);
-    const goes = leads.filter((l) => goesBetween(out.outlet, l, part) === true);
-    const reach = reachOf(built, device, out.from);
-    const lead = goes.find((l) => reach(l) === 'yes') ?? goes.find((l) => reach(l) === 'maybe');
-    if (!lead && goes.length > 0) return say('maybe', `${goes[0]!.name} is too short`);
-    if (!lead)
-      return say(
-        'maybe',
-        out.outlet.plug === undefined || part.inlet === undefined
-          ? 'its plugs are not known'
-          : `no lead is free from ${plugOf(out.outlet.plug)?.name ?? '?'} to ${plugOf(part.inlet)?.name ?? '?'}`,
-      );
-    const known = high && low && least && most;
-    return say(
-      known ? 'yes' : 'maybe',
-      `by ${lead.name}${known ? '' : '; volts are missing'}`,
-      lead,
-    );
+    const no = (why: string): Offer => ({ device, can: 'no', why, from: bare });
+    if (from?.from === out.from && from.id === out.id)
+      return { device, can: 'yes', why: 'is fed by it', from: bare };
+    if (on) return no(`${on.device.part.name} is in that socket`);
+    if (out.over.includes(device.id)) return no('feeds it');
+    const each = positions.map((o) => offerOf(built, o, device, leads));
+    return each.reduce((a, b) => (CAN[b.can] < CAN[a.can] ? b : a));
   });
+}
+
+const CAN = { yes: 0, maybe: 1, no: 2 } as const;
+
+/** What one outlet, its switch set, can do for one device. */
+function offerOf(built: Built, out: RigOutlet, device: Device, leads: readonly Lead[]): Offer {
+  const { part } = device;
+  const bare: FedFrom = { from: out.from, id: out.id, ...switchOf(out) };
+  const say = (can: Offer['can'], why: string, lead?: Lead): Offer => ({
+    device,
+    can,
+    why,
+    from: lead ? { ...bare, lead: lead.id } : bare,
+  });
+  const [least, most] = windowOf({ device, from: bare, out, lead: null }).map((g) => g.known);
+  const [low, high] = [out.least.known, out.most.known];
+  if (high && most && high.lo > most.hi)
+    return say('no', `${plain(high.value, 1)} V; it runs up to ${plain(most.value, 1)} V`);
+  if (low && least && low.hi < least.lo)
+    return say('no', `${plain(low.value, 1)} V; it runs from ${plain(least.value, 1)} V`);
+  if (cellsOf(out.outlet.plug) !== null) return straight(out, part, say);
+  const goes = leads.filter((l) => goesBetween(out.outlet, l, part) === true);
+  const reach = reachOf(built, device, out.from);
+  const lead = goes.find((l) => reach(l) === 'yes') ?? goes.find((l) => reach(l) === 'maybe');
+  if (!lead && goes.length > 0) return say('maybe', `${goes[0]!.name} is too short`);
+  if (!lead)
+    return say(
+      'maybe',
+      out.outlet.plug === undefined || part.inlet === undefined
+        ? 'its plugs are not known'
+        : `no lead is free from ${plugOf(out.outlet.plug)?.name ?? '?'} to ${plugOf(part.inlet)?.name ?? '?'}`,
+    );
+  const known = high && low && least && most;
+  const set =
+    out.switched === null ? '' : `, its switch at ${plain(out.volts.known?.value ?? 0, 1)} V`;
+  return say(
+    known ? 'yes' : 'maybe',
+    `by ${lead.name}${known ? set : '; volts are missing'}`,
+    lead,
+  );
+}
+
+/** What stands in the place of a battery wants no lead. */
+function straight(
+  out: RigOutlet,
+  part: Device['part'],
+  say: (can: Offer['can'], why: string) => Offer,
+): Offer {
+  const goes = goesInto(out.outlet, part);
+  if (goes === true) return say('yes', 'in the place of its battery');
+  return goes === null
+    ? say('maybe', 'which battery it takes is not known')
+    : say('no', `it takes no ${plugOf(out.outlet.plug)!.name}`);
 }

@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { node } from '../../../engine/reads';
-import { isFitting, type Fitting, type FittedUse, type Outlet } from '../../../kit/types';
+import { isFitting, type Fitting, type FittedUse, type Outlet, type Rig } from '../../../kit/types';
 
 /** An outlet of something that is fitted to the rig. */
 export interface RigOutlet {
@@ -18,6 +18,12 @@ export interface RigOutlet {
   amps: Given;
   /** What stands behind it, by id of the fitted part; none on an empty plate. */
   packs: readonly string[];
+  /** What is fed itself and gives on, the nearest first, by id of the fitted part. */
+  over: readonly string[];
+  /** Its switch: set over, as it is sold, or nobody said; null where it has none. */
+  switched: boolean | undefined | null;
+  /** Whether it goes on while one of several packs behind it is changed. */
+  swap: Outlet['swap'];
 }
 
 /** By id: the order of the list says nothing. */
@@ -48,32 +54,72 @@ export function outletsOn(built: Built): readonly RigOutlet[] {
 }
 
 const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] => {
-  const { rig, kit } = built;
+  const { kit } = built;
   const packs = packsOn(built);
-  return byId(rig.fitted).flatMap((u) => {
-    const part = kit.get(u.part);
-    if (!isFitting(part)) return [];
+  const uses = byId(built.rig.fitted);
+  const made = new Map<string, RigOutlet | null>();
+  const switches = switchesOn(built.rig);
+  // What is fed and gives on has what stands behind the outlet that it hangs on; in a circle nothing does.
+  const outletOf = (u: FittedUse, o: Outlet, part: Fitting): RigOutlet => {
+    const key = `${u.id}/${o.id}`;
+    const known = made.get(key);
+    if (known) return known;
+    made.set(key, null);
     const behind = packs.filter((p) => p.use.id === u.id || p.use.to === u.id);
-    return (part.outlets ?? []).map((o): RigOutlet => {
-      const own = given(part, 'outlets', o.id, 'volts');
-      const pack = o.passes === true && behind.length === 1 ? behind[0]!.part : null;
-      const name = `${o.name} of ${part.name}`;
-      const [least, most] = pack ? [given(pack, 'voltsFrom'), given(pack, 'voltsTo')] : [own, own];
-      return {
-        from: u.id,
-        id: o.id,
-        name,
-        outlet: o,
-        part: part.id,
-        volts: pack ? span(least, most, name) : own,
-        least,
-        most,
-        amps: given(part, 'outlets', o.id, 'amps'),
-        packs: behind.map((p) => p.use.id),
-      };
-    });
+    const up = behind.length > 0 ? null : upOf(u);
+    const out = outletFrom(u, o, part, behind, up);
+    // What is said to be set over has a switch, also where nobody said what it gives then.
+    const said = switches.get(key) ?? undefined;
+    const has = o.passes !== true && (o.voltsOther !== undefined || said === true);
+    const set = has ? switchedTo(built, out, said) : out;
+    made.set(key, set);
+    return set;
+  };
+  const upOf = ({ outlet: fed }: FittedUse): RigOutlet | null => {
+    const u = fed && uses.find((x) => x.id === fed.from);
+    const part = u && kit.get(u.part);
+    const o = isFitting(part) ? part.outlets?.find((x) => x.id === fed!.id) : undefined;
+    if (!u || !o || made.get(`${u.id}/${o.id}`) === null) return null;
+    return outletOf(u, o, part as Fitting);
+  };
+  return uses.flatMap((u) => {
+    const part = kit.get(u.part);
+    return isFitting(part) ? (part.outlets ?? []).map((o) => outletOf(u, o, part)) : [];
   });
 });
+
+function outletFrom(
+  u: FittedUse,
+  o: Outlet,
+  part: Fitting,
+  behind: readonly RigPack[],
+  up: RigOutlet | null,
+): RigOutlet {
+  const own = given(part, 'outlets', o.id, 'volts');
+  const pack = o.passes === true && behind.length === 1 ? behind[0]!.part : null;
+  const name = `${o.name} of ${part.name}`;
+  const passed = o.passes === true ? up : null;
+  const [least, most] = passed
+    ? [passed.least, passed.most]
+    : pack
+      ? [given(pack, 'voltsFrom'), given(pack, 'voltsTo')]
+      : [own, own];
+  return {
+    from: u.id,
+    id: o.id,
+    name,
+    outlet: o,
+    part: part.id,
+    volts: passed ? passed.volts : pack ? span(least, most, name) : own,
+    least,
+    most,
+    amps: given(part, 'outlets', o.id, 'amps'),
+    packs: up ? up.packs : behind.map((p) => p.use.id),
+    switched: null,
+    swap: up ? up.swap : o.swap,
+    over: up || (u.outlet && behind.length === 0) ? [u.id, ...(up?.over ?? [])] : [],
+  };
+}
 
 /** Two ends as one number that is not known better. */
 function span(least: Given, most: Given, name: string): Given {
@@ -86,3 +132,41 @@ function span(least: Given, most: Given, name: string): Given {
     known: a && b ? { value: (lo + hi) / 2, tol: (hi - lo) / 2, from: a.from, lo, hi } : null,
   };
 }
+
+/** How the switches are set, as each link says it; null where two do not say the same. */
+function switchesOn(rig: Rig): Map<string, boolean | null | undefined> {
+  const set = new Map<string, boolean | null | undefined>();
+  const feeds = [
+    rig.outlet,
+    ...[...(rig.drives ?? []), ...(rig.fitted ?? [])].map((u) => u.outlet),
+  ];
+  for (const f of feeds) {
+    if (!f) continue;
+    const key = `${f.from}/${f.id}`;
+    set.set(key, set.has(key) && set.get(key) !== f.switched ? null : f.switched);
+  }
+  return set;
+}
+
+/** An outlet with its switch set; anywhere between the two while nobody said. */
+function switchedTo({ kit }: Built, out: RigOutlet, switched: boolean | undefined): RigOutlet {
+  const part = kit.get(out.part)!;
+  const volts = (key: string) => given(part, 'outlets', out.id, key);
+  const [own, other] = [volts('volts'), volts('voltsOther')];
+  if (switched !== undefined) {
+    const one = switched ? other : own;
+    return { ...out, switched, volts: one, least: one, most: one };
+  }
+  const rises = (own.known?.value ?? 0) <= (other.known?.value ?? 0);
+  const [least, most] = rises ? [own, other] : [other, own];
+  return { ...out, switched, volts: span(least, most, out.name), least, most };
+}
+
+/** An outlet in each position that its switch has; itself where it has none. */
+export function positionsOf(built: Built, out: RigOutlet): readonly RigOutlet[] {
+  return out.switched === null ? [out] : [false, true].map((s) => switchedTo(built, out, s));
+}
+
+/** What a link says of the switch of its outlet. */
+export const switchOf = ({ switched }: RigOutlet): { switched?: boolean } =>
+  typeof switched === 'boolean' ? { switched } : {};

@@ -1,10 +1,11 @@
 import type { Built } from '../../../build/build';
-import { given } from '../../../build/given';
+import { cellsOf } from '../../../engine/plugs';
 import { valueOf } from '../../../quantity/quantity';
 import { onHand, type FedFrom, type Lead } from '../../../kit/types';
-import { atInlet, peakOf, type Device } from './fed';
-import { goesBetween } from './plugs';
-import type { RigOutlet } from './outlets';
+import { ownOf } from './branch';
+import { atInlet, windowOf, type Device } from './fed';
+import { goesBetween, goesInto } from './plugs';
+import { positionsOf, switchOf, type RigOutlet } from './outlets';
 import { reachOf } from './run';
 
 /** One device fed in a proposal. */
@@ -51,40 +52,47 @@ export function waysOf(
   leads: readonly Lead[],
 ): Way[] {
   const { part } = device;
-  const [least, most] = [given(part, 'voltsFrom').known, given(part, 'voltsTo').known];
-  const peak = peakOf(part).known;
+  const peak = ownOf(part, 'most').known;
   const reserve = built.rules['power.volts-reserve'];
-  return outlets.flatMap((out): Way[] => {
-    const [low, high, amps] = [out.least.known, out.most.known, out.amps.known];
-    if (out.packs.length === 0) return [];
-    if (high && most && high.hi > most.hi) return [];
-    const reach = reachOf(built, device, out.from);
-    const unsure = low && high && least && most && peak && amps ? 0 : 1;
-    const pulled = out.packs.includes(out.from) ? 1 : 0;
-    const way = (lead: Lead | null): Way[] => {
-      const length = lead && valueOf(lead.length);
-      const copper = lead && valueOf(lead.copper);
-      const numbers = [low?.lo, length ?? 0, copper ?? 1e6, peak?.hi];
-      const at = numbers.every((x) => x !== undefined) ? atInlet(numbers) : null;
-      if (at && least && at.volts < least.hi + (lead ? reserve : 0)) return [];
-      if (at && amps && at.amps > amps.lo) return [];
-      const blind = lead && (length === null || copper === null || reach(lead) !== 'yes') ? 1 : 0;
+  return outlets
+    .flatMap((o) => positionsOf(built, o))
+    .flatMap((out): Way[] => {
+      const [low, high, amps] = [out.least.known, out.most.known, out.amps.known];
+      if (out.packs.length === 0 || out.over.includes(device.id)) return [];
+      const from = { from: out.from, id: out.id, ...switchOf(out) };
+      const [least, most] = windowOf({ device, from, out, lead: null }).map((g) => g.known);
+      const straight = goesInto(out.outlet, part);
+      if (cellsOf(out.outlet.plug) !== null && straight !== true) return [];
+      if (high && most && high.hi > most.hi) return [];
+      const reach = reachOf(built, device, out.from);
+      // What is left behind something that gives on is known when it is tried.
+      const known = low && high && least && most && peak && amps && out.over.length === 0;
+      const unsure = known ? 0 : 1;
+      const pulled = out.packs.includes(out.from) ? 1 : 0;
+      const way = (lead: Lead | null): Way[] => {
+        const length = lead && valueOf(lead.length);
+        const copper = lead && valueOf(lead.copper);
+        const numbers = [low?.lo, length ?? 0, copper ?? 1e6, peak?.hi];
+        const at = numbers.every((x) => x !== undefined) ? atInlet(numbers) : null;
+        if (at && least && at.volts < least.hi + (lead ? reserve : 0)) return [];
+        if (at && amps && at.amps > amps.lo) return [];
+        const blind = lead && (length === null || copper === null || reach(lead) !== 'yes') ? 1 : 0;
+        return [
+          {
+            from: lead ? { ...from, lead: lead.id } : from,
+            outlet: `${out.from}/${out.id}`,
+            lead: lead?.id ?? null,
+            cost: [0, lead || straight ? 0 : 1, Math.max(unsure, blind), pulled, length ?? 0],
+          },
+        ];
+      };
       return [
-        {
-          from: { from: out.from, id: out.id, ...(lead ? { lead: lead.id } : {}) },
-          outlet: `${out.from}/${out.id}`,
-          lead: lead?.id ?? null,
-          cost: [0, lead ? 0 : 1, Math.max(unsure, blind), pulled, length ?? 0],
-        },
+        ...leads
+          .filter((l) => goesBetween(out.outlet, l, part) === true && reach(l) !== 'no')
+          .flatMap(way),
+        ...way(null),
       ];
-    };
-    return [
-      ...leads
-        .filter((l) => goesBetween(out.outlet, l, part) === true && reach(l) !== 'no')
-        .flatMap(way),
-      ...way(null),
-    ];
-  });
+    });
 }
 
 /** So many steps are taken at most: enough for every rig that a person would plug together. */
@@ -203,7 +211,18 @@ export function proposed(
     if (!pick) return [];
     const out = free.get(pick.outlet)!.shift()!;
     const lead = pick.lead === null ? undefined : pile.get(pick.lead)!.shift();
-    return [{ device, from: { from: out.from, id: out.id, ...(lead ? { lead } : {}) } }];
+    const { switched } = pick.from;
+    return [
+      {
+        device,
+        from: {
+          from: out.from,
+          id: out.id,
+          ...(lead ? { lead } : {}),
+          ...(switched === undefined ? {} : { switched }),
+        },
+      },
+    ];
   });
   return { fed, sure };
 }

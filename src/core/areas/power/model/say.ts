@@ -5,3 +5,6 @@ export function sayHours(hours: number): string {
   const m = minutes % 60;
   return h === 0 ? `${m} min` : `${h} h ${String(m).padStart(2, '0')}`;
 }
+
+/** A name at the beginning of a sentence. */
+export const capital = (name: string): string => name.slice(0, 1).toUpperCase() + name.slice(1);

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { inWords } from '../../../checks/judge';
-import { deviceKey, feedsOn, unfedOn, type Device, type Feed } from './fed';
+import { deviceKey, feedsOn, runsOn, unfedOn, type Device, type Feed } from './fed';
 import { packsOn } from './outlets';
 
 /** What the change of one pack does, as it is fed now. */
@@ -29,7 +29,6 @@ export function swapsOn(built: Built): Swap[] {
     .map(({ use, part }) => {
       const own = feeds.filter((f) => f.out?.packs.includes(use.id));
       const of = (how: (f: Feed) => boolean) => own.filter(how).map((f) => f.device);
-      const runsOn = (f: Feed) => f.device.part.ownPack === true;
       return {
         id: use.id,
         name: part.name,
@@ -47,7 +46,7 @@ export function swapsOn(built: Built): Swap[] {
 /** Whether what hangs there goes on by another pack while one is off; null where nobody said. */
 export function carriedOn({ out }: Feed): boolean | null {
   if (!out || out.packs.length < 2) return false;
-  return out.outlet.swap === undefined ? null : out.outlet.swap === 'holds';
+  return out.swap === undefined ? null : out.swap === 'holds';
 }
 
 const namesOf = (list: readonly Device[]) => inWords(list.map((d) => d.part.name));

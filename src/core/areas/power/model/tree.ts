@@ -1,8 +1,11 @@
 import type { Built } from '../../../build/build';
 import { RANK, type State, type Verdict } from '../../../checks/finding';
-import { given } from '../../../build/given';
+import { constant, exactly, given } from '../../../build/given';
+import { cellsOf } from '../../../engine/plugs';
+import type { At } from '../../../feed/network';
 import { plain } from '../../../quantity/say';
 import type { Fitting, FittedUse } from '../../../kit/types';
+import { isPlain, netOf, ownOf, rootOf } from './branch';
 import { atInlet, deviceKey, devicesOn, feedsOn, leadGivens, type Device, type Feed } from './fed';
 import { outletsOn, packsOn, type RigOutlet } from './outlets';
 import { sayHours } from './say';
@@ -64,15 +67,15 @@ export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree
     ],
     edges: [
       ...outlets.flatMap((o) =>
-        o.packs.map((p): PowerEdge => ({
-          from: packId(p),
+        behindIt(o).map((from): PowerEdge => ({
+          from,
           to: outletId(o),
           name: '',
           line: '',
           state: null,
         })),
       ),
-      ...devices.flatMap(({ device, f }) => (f?.out ? [leadEdge(device, f, f.out, said)] : [])),
+      ...devices.flatMap(({ f }) => (f?.out ? [leadEdge(built, f, f.out, said)] : [])),
     ],
   };
 }
@@ -127,14 +130,14 @@ function deviceNode(device: Device, f: Feed | undefined, said: Said): PowerNode 
   };
 }
 
-function leadEdge(device: Device, f: Feed, out: RigOutlet, said: Said): PowerEdge {
+function leadEdge(built: Built, f: Feed, out: RigOutlet, said: Said): PowerEdge {
+  const { device } = f;
   const key = deviceKey(device);
-  const x = [out.volts, ...leadGivens(f), given(device.part, 'watts')].map((g) => g.known?.value);
-  const at = x.every((v) => v !== undefined) ? atInlet(x) : null;
+  const at = nominalAt(built, f, out);
   return {
     from: outletId(out),
     to: deviceId(device),
-    name: f.lead?.name ?? 'no lead chosen',
+    name: f.lead?.name ?? (cellsOf(out.outlet.plug) === null ? 'no lead chosen' : 'straight in'),
     line:
       at === null
         ? 'volts not known'
@@ -148,4 +151,28 @@ function leadEdge(device: Device, f: Feed, out: RigOutlet, said: Said): PowerEdg
       `cable.lock:${key}`,
     ),
   };
+}
+
+/** Packs that stand on the part of an outlet; what gives on, where it is fed itself. */
+function behindIt(o: RigOutlet): string[] {
+  return o.over.length > 0 ? [`device fitted:${o.from}`] : o.packs.map(packId);
+}
+
+/** Volts and amps at work; null where a number is missing. */
+function nominalAt(built: Built, f: Feed, out: RigOutlet): At | null {
+  const key = deviceKey(f.device);
+  if (isPlain(built, f)) {
+    const own = ownOf(f.device.part, 1);
+    const list = f.lead
+      ? [out.volts, ...leadGivens(f), own]
+      : cellsOf(out.outlet.plug) === null
+        ? [constant('lead', '', null)]
+        : [out.volts, constant('no lead', 'mm', exactly(0)), constant('', 'mm2', exactly(1)), own];
+    const x = list.map((g) => g.known?.value);
+    return x.every((v) => v !== undefined) ? atInlet(x) : null;
+  }
+  const net = netOf(built, rootOf(built, f), out.volts, 1);
+  const x = net.inputs.map((g) => g.known?.value);
+  if (!x.every((v) => v !== undefined)) return null;
+  return net.solve(x)?.get(key) ?? { volts: 0, amps: Infinity };
 }

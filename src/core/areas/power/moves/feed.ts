@@ -34,6 +34,18 @@ export function tie(
   );
 }
 
+/** Says how the switch of the outlet is set that feeds a device; undefined: nobody said. */
+export function setSwitch(
+  rig: Rig,
+  device: Pick<Device, 'list' | 'id'>,
+  from: FedFrom,
+  switched: boolean | undefined,
+  title: string,
+): Edit {
+  const { switched: _before, ...rest } = from;
+  return feedFrom(rig, device, switched === undefined ? rest : { ...rest, switched }, title);
+}
+
 /** How cold or warm it is where it is shot, C; undefined: a room. */
 export function setCelsius(rig: Rig, celsius: number | undefined): Edit {
   return {
@@ -42,11 +54,17 @@ export function setCelsius(rig: Rig, celsius: number | undefined): Edit {
   };
 }
 
+/** What feeds something, without the lead and what was done to it. */
+export function withoutItsLead(from: FedFrom): FedFrom {
+  const { lead: _lead, tied: _tied, ...rest } = from;
+  return rest;
+}
+
 /** Every lead taken out that is a part of the kit; what it fed stays said. */
 export function withoutLead(rig: Rig, lead: Lead['id']): Change[] {
   const bare = (path: string[], from: FedFrom | undefined): Change[] => {
     if (from?.lead !== lead) return [];
-    return [{ path, value: { from: from.from, id: from.id } }];
+    return [{ path, value: withoutItsLead(from) }];
   };
   return [
     ...bare(at(rig, 'outlet'), rig.outlet),

@@ -3,7 +3,7 @@ import type { RoleMoves } from '../../../edit/role';
 import { isLead } from '../../../kit/types';
 import { feedsOn } from '../model/fed';
 import { goesBetween } from '../model/plugs';
-import { feedFrom, withoutLead } from './feed';
+import { feedFrom, withoutItsLead, withoutLead } from './feed';
 
 /** How leads are put on and taken off. */
 export const moves: Readonly<Record<string, RoleMoves>> = {
@@ -18,7 +18,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
       return feedFrom(
         rig,
         to.device,
-        { from: to.from.from, id: to.from.id, lead: part.id },
+        { ...to.from, lead: part.id },
         `Feed ${to.device.part.name} by ${part.name}`,
       );
     },
@@ -29,7 +29,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
               feedFrom(
                 rig,
                 f.device,
-                { from: f.from.from, id: f.from.id },
+                withoutItsLead(f.from),
                 `Take ${f.lead.name} off ${f.device.part.name}`,
               ),
             ]

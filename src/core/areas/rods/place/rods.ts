@@ -64,8 +64,7 @@ export function placeRods(s: Setting, plate: PlacedPlate | null): void {
     for (const key of ['plate', 'swing']) s.touch(piece.key, key);
     // Rods go through what is clamped to them, and past what that carries.
     const fitted = fittedOn(built);
-    for (const u of fitted)
-      if (onRods(fitted, u)) s.touch(piece.key, pieceKey('fitted', u.id));
+    for (const u of fitted) if (onRods(fitted, u)) s.touch(piece.key, pieceKey('fitted', u.id));
     for (const other of s.rods)
       if (other.use !== use) s.touch(piece.key, pieceKey('rods', other.use.id));
   }

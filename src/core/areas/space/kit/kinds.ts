@@ -12,6 +12,9 @@ import { INTERFACES } from '../../joints/kit/field';
 import { fitting } from './fitting-fields';
 
 /** What stands against the camera and takes up room: the kinds of parts, and what each can say. */
+/** What takes power and gives it on. */
+const GIVES_ON = [...SUPPLY, quantity('efficiency', 'efficiency', 'x', 'ratio', 0.05, 1), OUTLETS];
+
 export const kinds = {
   cage: {
     one: 'cage',
@@ -21,8 +24,8 @@ export const kinds = {
       mm('wall', 'wall', 100, { first: true, hint: 'beside and over the body' }),
       mm('bottom', 'bottom', 100, { first: true, hint: 'what it adds under the body' }),
       mm('depth', 'length', 600, { first: true, hint: 'along the axis, from its front back' }),
-      mm('innerWidth', 'room inside, across', 600, { hint: 'between its walls' }),
-      mm('innerHeight', 'room inside, up', 600, { hint: 'from where the body stands to its top' }),
+      mm('innerWidth', 'room inside, across', 600),
+      mm('innerHeight', 'room inside, up', 600),
       mm('frontBack', 'front behind the mount', 300, {
         hint: 'its front behind the mount face; flush when empty',
       }),
@@ -44,17 +47,14 @@ export const kinds = {
   'hand-unit': {
     one: 'hand unit',
     many: 'hand units',
-    fields: fitting(
-      quantity('turn', 'turn of the wheel', 'deg', 'angle', 10, 3600, { hint: 'from end to end' }),
-      ...SUPPLY,
-    ),
+    fields: fitting(quantity('turn', 'turn of the wheel', 'deg', 'angle', 10, 3600), ...SUPPLY),
   },
   monitor: {
     one: 'monitor',
     many: 'monitors',
-    fields: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY),
+    fields: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY, OUTLETS),
   },
-  recorder: { one: 'recorder', many: 'recorders', fields: fitting(...SUPPLY) },
+  recorder: { one: 'recorder', many: 'recorders', fields: fitting(...SUPPLY, OUTLETS) },
   finder: { one: 'finder', many: 'finders', fields: fitting(...SUPPLY) },
   battery: {
     one: 'battery',
@@ -99,5 +99,6 @@ export const kinds = {
   },
   'cable-clamp': { one: 'cable clamp', many: 'cable clamps', fields: fitting() },
   accessory: { one: 'accessory', many: 'accessories', fields: fitting() },
-  'dummy-battery': { one: 'dummy battery', many: 'dummy batteries', fields: fitting(...SUPPLY) },
+  'dummy-battery': { one: 'dummy battery', many: 'dummy batteries', fields: fitting(...GIVES_ON) },
+  converter: { one: 'converter', many: 'converters', fields: fitting(...GIVES_ON) },
 } satisfies Record<string, KindDef>;

@@ -15,6 +15,8 @@ export interface Fitting extends PartBase, Block, Supplied {
   rating?: QuantityInput;
   wattHours?: QuantityInput;
   outlets?: Outlet[];
+  /** What gives on: how much of what it takes comes out, 0 to 1. */
+  efficiency?: QuantityInput;
   /** A screen that tilts where it stands. */
   tilts?: boolean;
   /** Wall of a cage: what it adds to the body on each side. */
@@ -54,6 +56,7 @@ export type FittingKind =
   | 'battery'
   | 'battery-plate'
   | 'dummy-battery'
+  | 'converter'
   | 'bracket'
   | 'clamp'
   | 'rod'
@@ -83,6 +86,7 @@ export const FITTING_KINDS: readonly FittingKind[] = [
   'battery',
   'battery-plate',
   'dummy-battery',
+  'converter',
   'bracket',
   'clamp',
   'rod',

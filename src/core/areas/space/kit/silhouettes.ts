@@ -244,6 +244,12 @@ const dummyBattery: Silhouette = {
   front: [WHOLE, box(0.35, 0.1, 0.65, 0.25, true)],
 };
 
+/** A box with a socket at either end. */
+const converter: Silhouette = {
+  side: [WHOLE, box(0, 0.35, 0.08, 0.65, true), box(0.92, 0.35, 1, 0.65, true)],
+  front: [WHOLE, dot(0.5, 0.5, 0.2)],
+};
+
 /** A camera body: its screen at the back, the plate of its mount in front, its top, its vents. */
 const body: Silhouette = {
   side: [
@@ -379,6 +385,7 @@ export const SILHOUETTES: Readonly<Record<string, Silhouette>> = {
   radio,
   'cable-clamp': cableClamp,
   'dummy-battery': dummyBattery,
+  converter,
   body,
   slab,
   cradle,

@@ -167,4 +167,22 @@ export const POWERED: readonly Typical[] = [
     ['as the battery of the body is', 'an empty shell, or with a converter in it'],
     supply([0.1, 3], 'a converter in it takes its share', [6, 12], [8, 26]),
   ),
+  block(
+    'converter',
+    'box',
+    'Converter, from a camera battery to lower volts',
+    'regulator step down dc dc power',
+    [
+      [24, 70],
+      [14, 40],
+      [40, 110],
+      [40, 220],
+    ],
+    ['bare ones and boxes with two sockets', 'bare ones and boxes with two sockets'],
+    {
+      voltsFrom: r(9, 12, 'below that it lets go'),
+      voltsTo: r(17, 36, 'what it stands at its inlet'),
+      efficiency: r(0.8, 0.95, 'switching ones; those that only burn the rest are worse'),
+    },
+  ),
 ];

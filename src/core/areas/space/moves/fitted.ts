@@ -19,6 +19,7 @@ const USUAL: Partial<Record<string, FittedUse['on']>> = {
   'battery-plate': 'rods',
   battery: 'rear',
   'dummy-battery': 'rear',
+  converter: 'rear',
   grip: 'left',
   'shoulder-pad': 'bottom',
   counterweight: 'rear',

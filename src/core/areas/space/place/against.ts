@@ -226,7 +226,28 @@ function facesAgainst(
       break;
     }
   }
-  return { x0, x1, y0, y1, z0, z1 };
+  const faces = { x0, x1, y0, y1, z0, z1 };
+  return part.kind === 'dummy-battery' && !target ? sunk(faces, use.on, [w, h, d]) : faces;
+}
+
+/** What fills the chamber of a battery is flush with the face that it goes in by, and inside. */
+function sunk(f: Faces, on: FittedUse['on'], [w, h, d]: Size): Faces {
+  const into: Partial<Record<FittedUse['on'], ['x' | 'y' | 'z', Lin]>> = {
+    top: ['y', times(h, -1)],
+    bottom: ['y', h],
+    under: ['y', h],
+    left: ['x', w],
+    right: ['x', times(w, -1)],
+    front: ['z', times(d, -1)],
+    rear: ['z', d],
+  };
+  const [axis, by] = into[on] ?? [];
+  if (!axis || !by) return f;
+  return {
+    ...f,
+    [`${axis}0`]: plus(f[`${axis}0`], by),
+    [`${axis}1`]: plus(f[`${axis}1`], by),
+  };
 }
 
 /** Bottom of the plate under the camera, its clamps included; null without one. */
