@@ -127,12 +127,74 @@ test('a lead that is too short is said, another put in its place, and loose plug
   await short.click();
   await page.getByRole('button', { name: /Feed Pane 5 from .* by Lanyard lead/ }).click();
   await expect(short).toHaveCount(0);
-  const loose = finding(page, /Warp lead .* is only pushed in/);
+  const loose = finding(page, /Warp lead is only pushed in/);
   await expect(loose).toBeVisible();
   await page.getByRole('tab', { name: 'Fed by' }).click();
   await page.getByLabel('its plugs').first().selectOption({ label: 'tied or clamped' });
   await page.getByRole('tab', { name: 'Findings' }).click();
   await expect(loose).toHaveCount(0);
+  await kept(page);
+});
+
+const stand = async (page: Page, name: RegExp) => {
+  await page.getByRole('button', { name: /^Configuration: / }).click();
+  await page.getByRole('option', { name }).click();
+};
+
+test('a dummy battery without a converter is not to be plugged in; one with a converter is put in its place', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await stand(page, /^dummy battery/);
+  const chamber = finding(page, /Chamber end of Dummy for the Pocket gives up to 15\.9 V/);
+  await chamber.click();
+  await page.getByRole('button', { name: /Use Stepped dummy for the Pocket/ }).click();
+  await expect(chamber).toHaveCount(0);
+  await expect(box(page, /^Stepped dummy/)).toContainText('W');
+  await expect(box(page, /^Chamber end/i)).toContainText('7.6 V');
+  await kept(page);
+});
+
+test('the switch of an outlet is set by its volts, and what nobody said is not known', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await stand(page, /^switched outlet/);
+  const wrong = finding(page, /Switched outlet of Punt plate is set to 12 V/);
+  await expect(wrong).toBeVisible();
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  const set = page.getByLabel('its switch');
+  await set.selectOption('nobody said');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await expect(finding(page, /nobody said: look at its switch/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  await set.selectOption('7.4 V');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await expect(wrong).toHaveCount(0);
+  await expect(finding(page, /look at its switch/)).toHaveCount(0);
+  await kept(page);
+});
+
+test('a day is laid out pack after pack, and says where nothing is left', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await stand(page, /^cold lock/);
+  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  const panel = page.getByRole('tabpanel');
+  await expect(panel).toContainText('Keel 98, 1 of 5: to 1 h 29, at worst to');
+  await expect(panel.getByRole('img', { name: /^The day of Keel 98/ })).toBeVisible();
+  const hours = panel.getByLabel('hours of the day');
+  await hours.fill('thirty');
+  await hours.press('Enter');
+  await expect(page.getByText('Hours, like 10; 24 at most.')).toBeVisible();
+  await hours.fill('6');
+  await hours.press('Enter');
+  await expect(panel).not.toContainText('Nothing is left');
+  await hours.fill('9');
+  await hours.press('Enter');
+  await expect(panel).toContainText('Nothing is left from 7 h 23 to 9 h 00.');
   await kept(page);
 });
 

@@ -200,6 +200,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'goal.crew': 'whether somebody else pulls focus',
   'goal.grip': 'the camera is held by its own grip, too: that side stays free for the hand',
   'goal.hours': 'without changing a battery or a card',
+  'goal.day': 'from the first hour to the last of a day',
   'goal.sound': 'where it is recorded',
   'goal.light': 'what there is',
   'rules.values': 'limits that differ from it, by the id of the rule',

@@ -159,6 +159,10 @@ describe('nelvix configurations', () => {
       'long night',
       'screen up',
       'bare plate',
+      'dummy battery',
+      'drive on a lead',
+      'switched outlet',
+      'cold lock',
     ]);
     expect(lockside.map((c) => c.name)).toEqual([
       'the rig itself',

@@ -303,6 +303,7 @@ export const JOB_SHAPE: Shape = object(
       crew: { is: 'choice', values: ['alone', 'crew'] },
       grip: { is: 'choice', values: ['free'] },
       hours: number(0, 100, 'h'),
+      day: number(0, 24, 'h'),
       sound: { is: 'choice', values: ['camera', 'recorder', 'none'] },
       light: { is: 'choice', values: ['daylight', 'indoors', 'night'] },
     }),

@@ -253,6 +253,8 @@ export interface JobGoal {
   grip?: 'free';
   /** Without changing a battery or a card, h. */
   hours?: number;
+  /** From the first hour to the last of a day, h. */
+  day?: number;
   sound?: 'camera' | 'recorder' | 'none';
   light?: 'daylight' | 'indoors' | 'night';
 }

@@ -27,6 +27,7 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'vest or suspension': 'what hangs the rig from a line or a spring',
   monopod: 'the single leg under the rig',
   'vehicle mount': 'a mount of cups or clamps; a qualified rigger decides',
+  'hours of the day': 'from the first hour of the day to the last; packs are laid out on it',
   'its switch': 'the volts that the switch beside the outlet is set to: look before you plug in',
   'its plugs': 'whether somebody who steps on the lead pulls them out',
   'bag strap': 'a strap over the shoulder',

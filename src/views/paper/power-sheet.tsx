@@ -1,7 +1,9 @@
 import { power } from '@/core/areas/power/area';
+import { dayOf, sayDay } from '@/core/areas/power/model/day';
 import { feedsOn } from '@/core/areas/power/model/fed';
 import { packsOn } from '@/core/areas/power/model/outlets';
 import { sayRun } from '@/core/areas/power/model/run';
+import { sayHours } from '@/core/areas/power/model/say';
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
 import { powerTree } from '@/core/areas/power/model/tree';
 import { plugOf } from '@/core/engine/plugs';
@@ -17,7 +19,7 @@ const OWN: ReadonlySet<string> = new Set(power.checks.map((c) => c.id));
 
 /** What feeds what, on paper: the tree as a table, the leads, the packs for whoever carries them. */
 export function PowerSheet({ facts }: { facts: RigFacts }) {
-  const { rig, built, verdicts } = facts;
+  const { job, rig, built, verdicts } = facts;
   const tree = powerTree(built, verdicts);
   const name = (id: string) => tree.nodes.find((n) => n.id === id)?.name ?? id;
   return (
@@ -72,6 +74,16 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
           </li>
         ))}
       </ul>
+      {job.goal?.day === undefined ? null : (
+        <>
+          <h2>The day, {sayHours(job.goal.day)}</h2>
+          <ul>
+            {dayOf(built).flatMap((s) =>
+              sayDay(s, job.goal!.day!).map((line) => <li key={`${s.id} ${line}`}>{line}</li>),
+            )}
+          </ul>
+        </>
+      )}
       <h2>Packs, for the carrier</h2>
       <ul>
         {packsOn(built).map(({ use, part }) => {

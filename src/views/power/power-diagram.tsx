@@ -13,6 +13,9 @@ import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
 import { useLaid } from './use-laid';
 
+/** No smaller: boxes stay 44 px tall and more. */
+const LEAST = 0.8;
+
 /**
  * The tree of what feeds what. An outlet is pressed, what it can feed lights up and says by which lead,
  * the others say why not; pressing one of them feeds it.
@@ -30,6 +33,8 @@ export const PowerDiagram = memo(function PowerDiagram({
   const { ref, w } = useSize({ w: 800, h: 400 }, { w: 300, h: 200 });
   const narrow = w < 560;
   const { laid, trouble } = useLaid(tree, narrow ? w : null);
+  // A long chain is drawn smaller, as long as it can be read and pressed.
+  const scale = laid && !narrow ? Math.min(1, Math.max(LEAST, w / laid.w)) : 1;
   const [open, setOpen] = useState<string | null>(null);
   const from = tree.nodes.find((n) => n.id === open)?.outlet ?? null;
   const offers = useMemo(
@@ -63,6 +68,7 @@ export const PowerDiagram = memo(function PowerDiagram({
         {from
           ? `${from.name}: press what it is to feed.`
           : 'Press an outlet to see what it can feed.'}
+        {laid && laid.w * scale > w + 1 ? ' There is more at the right.' : ''}
       </p>
       <div
         ref={ref}
@@ -72,26 +78,35 @@ export const PowerDiagram = memo(function PowerDiagram({
         aria-label="What feeds what, sources at the left"
       >
         {laid ? (
-          <div className="relative" style={{ width: laid.w, height: laid.h }}>
-            <svg width={laid.w} height={laid.h} className="absolute inset-0" aria-hidden="true">
-              {tree.edges.map((e, i) => (
-                <Way key={`${e.from} ${e.to} ${i}`} edge={e} points={laid.ways[i]!.points} />
+          <div style={{ width: laid.w * scale, height: laid.h * scale }}>
+            <div
+              className="relative origin-top-left"
+              style={{
+                width: laid.w,
+                height: laid.h,
+                transform: scale < 1 ? `scale(${scale})` : undefined,
+              }}
+            >
+              <svg width={laid.w} height={laid.h} className="absolute inset-0" aria-hidden="true">
+                {tree.edges.map((e, i) => (
+                  <Way key={`${e.from} ${e.to} ${i}`} edge={e} points={laid.ways[i]!.points} />
+                ))}
+              </svg>
+              {narrow ? null : <Labels tree={tree} laid={laid} />}
+              {tree.nodes.map((n) => (
+                <Box
+                  key={n.id}
+                  node={n}
+                  at={laid.at.get(n.id)!}
+                  wide={laid.wide[n.is]}
+                  arrives={tree.edges.find((e) => e.to === n.id && e.name !== '')}
+                  narrow={narrow}
+                  open={open === n.id}
+                  offer={offers.get(n.id) ?? null}
+                  onPress={n.is === 'pack' ? null : () => press(n)}
+                />
               ))}
-            </svg>
-            {narrow ? null : <Labels tree={tree} laid={laid} />}
-            {tree.nodes.map((n) => (
-              <Box
-                key={n.id}
-                node={n}
-                at={laid.at.get(n.id)!}
-                wide={laid.wide[n.is]}
-                arrives={tree.edges.find((e) => e.to === n.id && e.name !== '')}
-                narrow={narrow}
-                open={open === n.id}
-                offer={offers.get(n.id) ?? null}
-                onPress={n.is === 'pack' ? null : () => press(n)}
-              />
-            ))}
+            </div>
           </div>
         ) : (
           <p className="p-4 text-soft">{trouble ?? 'Laying it out ...'}</p>

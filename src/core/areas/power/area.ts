@@ -3,6 +3,7 @@ import { powerAmps } from './checks/amps';
 import { cableLength } from './checks/cable-length';
 import { cableLock } from './checks/cable-lock';
 import { cableStrain } from './checks/cable-strain';
+import { powerDay } from './checks/day';
 import { powerFeed } from './checks/feed';
 import { powerFit } from './checks/fit';
 import { powerHours } from './checks/hours';
@@ -26,6 +27,7 @@ export const power: Area = {
     powerPort,
     powerSwitch,
     powerHours,
+    powerDay,
     powerSwap,
     cableLength,
     cableLock,

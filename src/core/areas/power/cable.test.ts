@@ -149,7 +149,7 @@ describe('plugs that fall out', () => {
     const { job, rig, built, of } = rigged();
     const v = of(KEY)!;
     expect(v.state).toBe('tight');
-    expect(v.why).toContain('two-pin tap of Warp lead');
+    expect(v.why).toContain('Warp lead is only pushed in at Raft plate (two-pin tap)');
     expect(fixesFor(built, v, shared(job))[0]!.title).toBe('Tie Warp lead at its plugs');
     const feed = feedsOn(built).find((f) => f.device.list === 'body')!;
     const tied = applyEdit(job, tie(rig, feed.device, feed.from, true, 'Warp lead')).doc;

@@ -10,8 +10,10 @@ import { demo, exactly } from '../../test-kit';
 import { checkRig } from '../checks';
 import { netOf, rootOf } from './model/branch';
 import { byDevice, devicesOn } from './model/fed';
+import { changesIn, dayOf, sayDay } from './model/day';
 import { offersOf } from './model/offers';
 import { outletsOn } from './model/outlets';
+import { sayHours } from './model/say';
 import { swapsOn } from './model/swap';
 import { powerTree } from './model/tree';
 
@@ -480,6 +482,63 @@ test('the cold day at the lock: the pack is too small, and how large one would d
   expect(with_(wh)).toBe('ok');
   expect(with_(wh - 2)).not.toBe('ok');
   expect(with_(98)).not.toBe('ok');
+});
+
+describe('a day', () => {
+  const s = standing('cold lock');
+  const daily = (day: number, count: number, from = s) =>
+    edited(from, [
+      { path: ['goal', 'day'], value: day },
+      { path: ['kit', 'keel-98', 'count'], value: count },
+    ]);
+  const key = 'power.day:plate';
+
+  test('there are as many packs as the day wants, one fewer is too few; how many more is said', () => {
+    const said = says(daily(7, 4))(key)!;
+    expect(said.state).toBe('fail');
+    const more = Number(/^(\d+) more of Keel 98/.exec(said.wanted![0]!)![1]);
+    expect(says(daily(7, 4 + more))(key)!.state).toBe('ok');
+    expect(says(daily(7, 3 + more))(key)!.state).not.toBe('ok');
+  });
+
+  test('each set lasts what the hours say, changes come one set apart, the last line is where nothing is left', () => {
+    const at = daily(7, 4);
+    const built = build(at.job, at.rig, shared(at.job));
+    const [plate] = dayOf(built);
+    const hours = says(at)('power.hours:plate')!;
+    const goal = at.job.goal!.hours!;
+    expect(plate!.lasts!.value).toBeCloseTo(hours.margin!.value + goal, 9);
+    expect(plate!.lasts!.lo).toBeCloseTo(hours.margin!.lo + goal, 9);
+    const { value, lo } = plate!.lasts!;
+    expect(changesIn(plate!, 7)).toEqual([1, 2, 3].map((i) => ({ at: i * value, worst: i * lo })));
+    const lines = sayDay(plate!, 7);
+    expect(lines).toHaveLength(5);
+    expect(lines[4]).toBe(`Nothing is left from ${sayHours(4 * value)} to 7 h 00.`);
+    // As many as last at worst leave nothing dark.
+    const enough = daily(7, Math.ceil(7 / lo));
+    expect(
+      sayDay(dayOf(build(enough.job, enough.rig, shared(enough.job)))[0]!, 7).join(),
+    ).not.toContain('Nothing');
+  });
+
+  test('two packs on one plate go in twos; what is not fed, or has no number, is not known', () => {
+    const two = standing('long night');
+    const sets = dayOf(build(two.job, two.rig, shared(two.job)))[0]!.sets;
+    const count = (id: string) => two.job.kit.find((p) => p.id === id)!.count!;
+    expect(sets).toBe(Math.min(count('keel-98'), count('keel-150')));
+    for (const path of [
+      ['kit', 'keel-98', 'wattHours'],
+      ['kit', 'pane-5', 'watts'],
+      ['rigs', s.rig.id, 'outlet'],
+    ]) {
+      const blind = edited(s, [{ path, value: undefined }]);
+      expect(says(blind)(key)!.state).toBe('unknown');
+      const [plate] = dayOf(build(blind.job, blind.rig, shared(blind.job)));
+      expect(plate!.lasts).toBeNull();
+      expect(sayDay(plate!, 7)).toEqual(['How long Keel 98 lasts is not known.']);
+    }
+    expect(says(edited(s, [{ path: ['goal', 'day'], value: undefined }]))(key)).toBeUndefined();
+  });
 });
 
 test('no number taken away, of any part of these, makes anything of power ok', () => {

@@ -20,7 +20,8 @@ import { feedFrom } from './moves/feed';
 /** What feeds what: volts, amps, plugs, hours, and where it is kept. */
 
 const RIG = 'tug-b';
-const base = demo();
+/** Hours by themselves, and not against what the job wants. */
+const base: Job = { ...demo(), goal: undefined };
 
 function rigged(changes: readonly Change[], from: Job = base) {
   const job = applyEdit(from, { title: 'x', changes: [...changes] }).doc;

@@ -34,6 +34,7 @@ export const frontThread: Check = {
     let behindName = lens.name;
     let down: string | null = null;
     let downAt = 0;
+    let blind: Ring | null = null;
     for (const { part, index } of thread) {
       const male = valueOf(part.male);
       if (behind === null || male === null) {
@@ -71,6 +72,7 @@ export const frontThread: Check = {
         if (down === null) downAt = index;
         down ??= `${part.name} steps down from ${size(male)} to ${size(next)}`;
       }
+      if (isRing(part) && next === null) blind ??= part;
       behind = valueOf(part.female);
       behindGiven = given(part, 'female');
       behindName = part.name;
@@ -91,6 +93,17 @@ export const frontThread: Check = {
           station: threadStation(built, downAt),
           why: `${down}: it goes on, and narrows the beam. Look at the corners.${hired}`,
           sum: chain,
+        }),
+      ];
+    // A ring that may step down is not known to leave the beam alone.
+    if (blind !== null)
+      return [
+        plainVerdict({
+          ...base,
+          state: 'unknown',
+          why: `Whether ${blind.name} steps down and narrows the beam is not known: ${given(blind, 'female').label} missing.`,
+          sum: chain,
+          measure: lacking([given(blind, 'female')]),
         }),
       ];
     return [

@@ -1,3 +1,4 @@
+import { SLOT } from './parts';
 import { choice, COMMON, quantity, SOCKETS, type KindDef } from '../../../engine/field';
 
 /** What is recorded on. */
@@ -9,7 +10,7 @@ export const kinds = {
       COMMON[0]!,
       quantity('gigabytes', 'holds', 'GB', 'exact', 0.1, 1e6, { first: true }),
       quantity('sustained', 'sustained write', 'MB/s', 'exact', 0.1, 1e5, { first: true }),
-      choice('plug', 'goes into a socket', SOCKETS),
+      choice('plug', 'goes into', [[SLOT, 'a slot'], ...SOCKETS]),
       ...COMMON.slice(1),
     ],
   },

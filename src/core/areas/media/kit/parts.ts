@@ -1,6 +1,9 @@
 import type { PartBase } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
+/** What goes into a slot of the camera, and into no socket. */
+export const SLOT = 'slot';
+
 /** A card or drive that is recorded on. */
 export interface Card extends PartBase {
   kind: 'card';
@@ -8,6 +11,6 @@ export interface Card extends PartBase {
   gigabytes?: QuantityInput;
   /** What it writes for as long as it takes, MB/s: not the figure of its label. */
   sustained?: QuantityInput;
-  /** Plug of its lead, where it goes into a socket and not into a slot. */
+  /** Plug of its lead, by id, or a slot. */
   plug?: string;
 }

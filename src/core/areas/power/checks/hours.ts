@@ -7,6 +7,7 @@ import { cellsOf } from '../../../engine/plugs';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { USABLE } from '../../../feed/hours';
+import { hoursOf as hoursWith } from '../model/day';
 import { inTheDark } from '../model/fed';
 import { lastingOf } from '../model/lasting';
 import { sayHours } from '../model/say';
@@ -22,8 +23,6 @@ export const powerHours: Check = {
   run: (built) => sourcesOn(built).flatMap((s) => hoursOf(built, s)),
 };
 
-/** Nothing that is on draws less, W: no pack lasts for ever. */
-const LEAST = 0.01;
 /** Below this nobody wrote down what is left of a pack, C. */
 const COLDEST = USABLE[0]![0];
 
@@ -48,7 +47,7 @@ function hoursOf(built: Built, source: Source): Verdict[] {
     ];
   if (feeds.length === 0) return [];
   const { inputs, watts, held, usable } = lastingOf(built, source);
-  const hours = (x: readonly number[]) => (held(x) * usable) / Math.max(LEAST, watts(x));
+  const { hours } = hoursWith(built, source);
   const wanted = built.job.goal?.hours;
   const v = judge({
     ...base,

@@ -3,6 +3,7 @@ import type { Check } from '../../../checks/check';
 import type { State, Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
+import { SLOT } from '../../media/kit/parts';
 import { cardsOn } from '../../media/model/cards';
 import { byChamber, byDevice, byOutlet, type Feed } from '../model/fed';
 import { capital } from '../model/say';
@@ -48,8 +49,13 @@ function withDrives(built: Built): Verdict[] {
   if (!body || !f || byChamber(f)) return [];
   const inlet = body.inlet ?? f.lead?.plugTo;
   return cardsOn(built).flatMap(({ id, card }): Verdict[] => {
-    if (card.plug === undefined || (inlet !== undefined && card.plug !== inlet)) return [];
-    const socket = plugOf(card.plug)?.name ?? 'socket';
+    if (card.plug === undefined && body.inletData !== true) return [];
+    if (
+      card.plug !== undefined &&
+      (card.plug === SLOT || (inlet !== undefined && card.plug !== inlet))
+    )
+      return [];
+    const socket = plugOf(card.plug ?? inlet)?.name ?? 'socket';
     const say = (state: State, why: string, plugs: string) => [
       plainVerdict({
         id: 'power.port',
@@ -61,6 +67,12 @@ function withDrives(built: Built): Verdict[] {
         basis: ONE,
       }),
     ];
+    if (card.plug === undefined)
+      return say(
+        'unknown',
+        `${body.name} is fed by ${socket}, and drives go into that: whether ${card.name} does, or into a slot, nobody said.`,
+        'not known',
+      );
     if (inlet === undefined)
       return say(
         'unknown',

@@ -15,7 +15,13 @@ export const powerSwitch: Check = {
   formula: 'volts of its position, between the least and the most that the device runs on',
   run: (built) =>
     feedsOn(built).flatMap((f) =>
-      f.out && f.out.switched !== null ? [setOf(built, f, f.out)] : [],
+      f.out
+        ? f.out.switched === null
+          ? []
+          : [setOf(built, f, f.out)]
+        : f.from.switched === undefined
+          ? []
+          : [goneOf(f)],
     ),
 };
 
@@ -55,6 +61,18 @@ function setOf(built: Built, f: Feed, out: RigOutlet): Verdict {
     basis: '[math] volts of one of its two positions',
   });
 }
+
+/** A switch was set, and the outlet is not on the rig any more. */
+const goneOf = ({ device }: Feed): Verdict =>
+  plainVerdict({
+    id: 'power.switch',
+    key: `power.switch:${deviceKey(device)}`,
+    about: [device.part.id],
+    state: 'unknown',
+    why: `What the switch gives that ${device.part.name} hangs on is not known: the outlet is not on the rig.`,
+    sum: 'No sum: nothing gives volts.',
+    basis: '[math] volts of one of its two positions',
+  });
 
 /** Neither surely inside nor surely out: a number is missing, or it is as near as that. */
 function about(out: RigOutlet, f: Feed): [State, string] {

@@ -3,7 +3,7 @@ import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
 import { pieceKey } from '../../../place/piece';
 import type { Piece, StandSolid } from '../../../place/setting';
-import { sayLength } from '../../../quantity/say';
+import { plain, sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { union } from '../../../solids/solid';
 import { standOf, type Stand } from '../../../stand/stand';
@@ -114,5 +114,8 @@ export function sayRun(built: Built, f: Feed): string {
     !run || run.missing.length > 0
       ? 'its way is not known'
       : `way ${sayLength(run.near, 0)} to ${sayLength(run.far, 0)}`;
-  return f.from.tied === true ? `${way}, tied at its plugs` : way;
+  const at = f.out?.switched === null ? null : f.out?.volts.known;
+  const set =
+    at && typeof f.out?.switched === 'boolean' ? [`its switch at ${plain(at.value, 1)} V`] : [];
+  return [way, ...(f.from.tied === true ? ['tied at its plugs'] : []), ...set].join(', ');
 }

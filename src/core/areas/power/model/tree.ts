@@ -45,7 +45,13 @@ const deviceId = (d: Device) => `device ${deviceKey(d)}`;
 const first = (states: readonly State[]): State | null =>
   states.length === 0 ? null : states.reduce((a, b) => (RANK[b] < RANK[a] ? b : a));
 
+type OfLink = (device: Device, which: RegExp) => State | null;
 type Said = (...keys: string[]) => State | null;
+
+/** What is said of a lead: whether it goes in, what comes through, and how it lies. */
+const OF_LEAD = /^(power\.(volts|fit|switch)|cable\.)/;
+/** What is said of a device by what feeds it. */
+const OF_DEVICE = /^power\./;
 
 /**
  * The tree of a rig.
@@ -55,6 +61,16 @@ type Said = (...keys: string[]) => State | null;
 export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree {
   const byKey = new Map(verdicts.map((v) => [v.key, v.state]));
   const said: Said = (...keys) => first(keys.flatMap((k) => byKey.get(k) ?? []));
+  // A finding of a link is named by its check and by what is fed.
+  const of = new Map<string, Verdict[]>();
+  for (const v of verdicts) {
+    const key = v.key.slice(v.id.length + 1);
+    const list = of.get(key);
+    if (list) list.push(v);
+    else of.set(key, [v]);
+  }
+  const link: OfLink = (device, which) =>
+    first((of.get(deviceKey(device)) ?? []).flatMap((v) => (which.test(v.id) ? [v.state] : [])));
   const outlets = outletsOn(built);
   const feeds = feedsOn(built);
   const fed = new Map(feeds.map((f) => [deviceKey(f.device), f]));
@@ -63,7 +79,7 @@ export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree
     nodes: [
       ...packsOn(built).map(({ use, part }) => packNode(use, part, verdicts)),
       ...outlets.map((o) => outletNode(built, o, said)),
-      ...devices.map(({ device, f }) => deviceNode(device, f, said)),
+      ...devices.map(({ device, f }) => deviceNode(device, f, link, said)),
     ],
     edges: [
       ...outlets.flatMap((o) =>
@@ -75,15 +91,16 @@ export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree
           state: null,
         })),
       ),
-      ...devices.flatMap(({ f }) => (f?.out ? [leadEdge(built, f, f.out, said)] : [])),
+      ...devices.flatMap(({ f }) => (f?.out ? [leadEdge(built, f, f.out, link)] : [])),
     ],
   };
 }
 
 function packNode(use: FittedUse, part: Fitting, verdicts: readonly Verdict[]): PowerNode {
-  const hours = verdicts.find(
-    (v) => v.key === `power.hours:${use.id}` || v.key === `power.hours:${use.to}`,
-  );
+  const of = (id: string) =>
+    verdicts.find((v) => v.key === `${id}:${use.id}` || v.key === `${id}:${use.to}`);
+  const hours = of('power.hours');
+  const day = of('power.day');
   const wh = given(part, 'wattHours').known;
   const lasts = hours?.margin
     ? sayHours(hours.margin.value + (hours.limit?.value ?? 0))
@@ -93,7 +110,7 @@ function packNode(use: FittedUse, part: Fitting, verdicts: readonly Verdict[]): 
     is: 'pack',
     name: part.name,
     line: `${wh ? `${plain(wh.value, 0)} Wh` : 'Wh not known'}, ${lasts}`,
-    state: hours?.state ?? null,
+    state: first([hours, day].flatMap((v) => (v ? [v.state] : []))),
   };
 }
 
@@ -112,9 +129,8 @@ function outletNode(built: Built, o: RigOutlet, said: Said): PowerNode {
   };
 }
 
-function deviceNode(device: Device, f: Feed | undefined, said: Said): PowerNode {
+function deviceNode(device: Device, f: Feed | undefined, link: OfLink, said: Said): PowerNode {
   const { part } = device;
-  const key = deviceKey(device);
   const watts = given(part, 'watts').known;
   const own = part.ownPack ? 'own battery' : 'not fed';
   const none = part.ownPack ? null : said('power.feed');
@@ -125,14 +141,13 @@ function deviceNode(device: Device, f: Feed | undefined, said: Said): PowerNode 
     line: [watts ? `${plain(watts.value, 0)} W` : 'watts not known', ...(f ? [] : [own])].join(
       ', ',
     ),
-    state: f ? said(`power.volts:${key}`, `power.fit:${key}`, `power.swap:${key}`) : none,
+    state: f ? link(device, OF_DEVICE) : none,
     device,
   };
 }
 
-function leadEdge(built: Built, f: Feed, out: RigOutlet, said: Said): PowerEdge {
+function leadEdge(built: Built, f: Feed, out: RigOutlet, link: OfLink): PowerEdge {
   const { device } = f;
-  const key = deviceKey(device);
   const at = nominalAt(built, f, out);
   return {
     from: outletId(out),
@@ -144,12 +159,7 @@ function leadEdge(built: Built, f: Feed, out: RigOutlet, said: Said): PowerEdge 
         : Number.isFinite(at.amps)
           ? `${plain(at.volts, 1)} V, ${plain(at.amps, 1)} A`
           : 'does not pass it',
-    state: said(
-      `power.volts:${key}`,
-      `power.fit:${key}`,
-      `cable.length:${key}`,
-      `cable.lock:${key}`,
-    ),
+    state: link(device, OF_LEAD),
   };
 }
 

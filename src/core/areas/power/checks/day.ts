@@ -1,0 +1,73 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
+import { exact, plain } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/names';
+import { inTheDark } from '../model/fed';
+import { hoursOf, setsOf } from '../model/day';
+import { sayHours } from '../model/say';
+import { sourcesOn, type Source } from '../model/sources';
+
+export const powerDay: Check = {
+  id: 'power.day',
+  title: 'Packs for the day',
+  short: 'too few packs',
+  says: 'Whether the packs that there are, used one after the other, last the day: those of the kit that are as what is on the rig. What is charged meanwhile is not counted.',
+  formula: 'sets of packs x hours of one - hours of the day',
+  run: (built) => {
+    const day = built.job.goal?.day;
+    return day === undefined ? [] : sourcesOn(built).flatMap((s) => dayOf(built, s, day));
+  },
+};
+
+function dayOf(built: Built, source: Source, day: number): Verdict[] {
+  const names = inWords([...new Set(source.packs.map((p) => p.part.name))]);
+  const base = {
+    id: 'power.day',
+    key: `power.day:${source.id}`,
+    about: [...new Set(source.packs.map((p) => p.part.id))],
+    basis: ruleBasis('power.usable'),
+  };
+  const unfed = inTheDark(built);
+  if (unfed.length > 0)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `Whether ${names} last the day is not known: nobody said what feeds ${inWords(unfed.map((d) => d.part.name))}.`,
+        sum: 'No sum: it is not known what hangs on it.',
+      }),
+    ];
+  if (source.feeds.length === 0) return [];
+  const { inputs, hours } = hoursOf(built, source);
+  const sets = setsOf(built, source);
+  const v = judge({
+    ...base,
+    inputs: [...inputs],
+    margin: (x) => sets * hours(x) - day,
+    unit: 'h',
+    limit: { value: day, unit: 'h', rule: null },
+    why: (o) => {
+      const all = sayHours(o.value + day);
+      const of = sets === 1 ? names : `${sets} of ${names}, one after the other,`;
+      return `${of} ${sets === 1 && source.packs.length === 1 ? 'lasts' : 'last'} ${all}; the day has ${sayHours(day)}.`;
+    },
+    sum: (o) =>
+      `${sets} x ${exact((o.value + day) / sets, 2)} - ${plain(day, 1)} = ${exact(o.value, 2)} h`,
+    lacking: (missing) => `Whether ${names} last the day is not known: ${missing} missing.`,
+  });
+  return [more(v, sets, day, names, source.packs.length)];
+}
+
+/** How many sets would do at worst. */
+function more(v: Verdict, sets: number, day: number, names: string, each: number): Verdict {
+  if (!v.margin || v.state === 'ok' || v.state === 'unknown') return v;
+  const one = (v.margin.lo + day) / sets;
+  if (!(one > 0)) return v;
+  const needed = Math.ceil(day / one) - sets;
+  return {
+    ...said(v),
+    wanted: [`${needed} more of ${each > 1 ? `each of ${names}` : names}, or charging between`],
+  };
+}

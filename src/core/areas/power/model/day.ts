@@ -1,0 +1,93 @@
+import type { Built } from '../../../build/build';
+import type { Given } from '../../../build/given';
+import { onHand } from '../../../kit/types';
+import { inTheDark } from './fed';
+import { lastingOf } from './lasting';
+import { sayHours } from './say';
+import { sourcesOn, type Source } from './sources';
+
+/** Nothing that is on draws less, W: no pack lasts for ever. */
+const LEAST = 0.01;
+
+/** How long the packs of a source last, from its inputs in their order, h. */
+export function hoursOf(
+  built: Built,
+  source: Source,
+): { inputs: readonly Given[]; hours: (x: readonly number[]) => number } {
+  const { inputs, watts, held, usable } = lastingOf(built, source);
+  return { inputs, hours: (x) => (held(x) * usable) / Math.max(LEAST, watts(x)) };
+}
+
+/** How often a source can be filled anew: by the packs of the kit that are as those on it, themselves counted in. */
+export function setsOf(built: Built, { packs }: Source): number {
+  const each = new Map<string, number>();
+  for (const p of packs) each.set(p.part.id, (each.get(p.part.id) ?? 0) + 1);
+  return Math.min(
+    ...[...each].map(([id, n]) => Math.floor(Math.max(n, onHand(built.kit.get(id)!)) / n)),
+  );
+}
+
+/** One source over a day. */
+export interface SourceDay {
+  id: string;
+  /** What is on it, as it is called. */
+  packs: readonly string[];
+  /** Hours of one set of packs: as it is most likely, and at worst; null while that is not known. */
+  lasts: { value: number; lo: number } | null;
+  /** Sets that there are. */
+  sets: number;
+}
+
+/** The sources of a rig that feed something, for a day's plan. */
+export function dayOf(built: Built): SourceDay[] {
+  const dark = inTheDark(built).length > 0;
+  return sourcesOn(built).flatMap((source): SourceDay[] => {
+    if (source.feeds.length === 0) return [];
+    const base = {
+      id: source.id,
+      packs: source.packs.map((p) => p.part.name),
+      sets: setsOf(built, source),
+    };
+    if (dark) return [{ ...base, lasts: null }];
+    const { inputs, hours } = hoursOf(built, source);
+    const ends = inputs.map((g) => g.known);
+    if (!ends.every((e) => e !== null)) return [{ ...base, lasts: null }];
+    // Hours fall with every watt and every ohm, and rise with what is held: each number by itself.
+    const at = ends.map((e) => e.value);
+    const worst = ends.map((e, i) => {
+      const one = (v: number) => hours(at.map((a, k) => (k === i ? v : a)));
+      return one(e.lo) <= one(e.hi) ? e.lo : e.hi;
+    });
+    return [{ ...base, lasts: { value: hours(at), lo: hours(worst) } }];
+  });
+}
+
+/** When packs are changed over a day, h from its beginning, as it is most likely and at worst. */
+export function changesIn(
+  { lasts, sets }: SourceDay,
+  day: number,
+): { at: number; worst: number }[] {
+  if (!lasts || !(lasts.lo > 0)) return [];
+  return Array.from({ length: Math.max(0, sets - 1) }, (_, i) => ({
+    at: (i + 1) * lasts.value,
+    worst: (i + 1) * lasts.lo,
+  })).filter((c) => c.worst < day);
+}
+
+/** A day of one source in lines, for a list and for paper. */
+export function sayDay(s: SourceDay, day: number): string[] {
+  const names = s.packs.join(' and ');
+  if (!s.lasts) return [`How long ${names} ${s.packs.length > 1 ? 'last' : 'lasts'} is not known.`];
+  const { value, lo } = s.lasts;
+  const set = (i: number) => `${names}${s.sets > 1 ? `, ${i + 1} of ${s.sets}` : ''}`;
+  const last = Math.min(s.sets, Math.max(1, Math.ceil(day / lo)));
+  const lines = Array.from({ length: last }, (_, i) => {
+    const until = Math.min(day, (i + 1) * value);
+    const worst = Math.min(day, (i + 1) * lo);
+    return `${set(i)}: ${i === 0 ? '' : `from ${sayHours(i * value)} `}to ${sayHours(until)}${worst < until ? `, at worst to ${sayHours(worst)}` : ''}`;
+  });
+  const end = s.sets * value;
+  return end < day
+    ? [...lines, `Nothing is left from ${sayHours(end)} to ${sayHours(day)}.`]
+    : lines;
+}

@@ -1,0 +1,141 @@
+'use client';
+
+import { useId } from 'react';
+import { changesIn, dayOf, sayDay, type SourceDay } from '@/core/areas/power/model/day';
+import { sayHours } from '@/core/areas/power/model/say';
+import { setGoal } from '@/core/solve/goal';
+import { Section, useEdit } from '@/views/bench/panel-parts';
+import type { RigFacts } from '@/views/bench/use-rig';
+import { TextInput } from '@/views/part/cells';
+
+/** The day of each source: packs one after the other, when they are changed, what is left dark. */
+export function Day({ facts: { job, built } }: { facts: RigFacts }) {
+  const edit = useEdit();
+  const id = useId();
+  const day = job.goal?.day;
+  const read = (t: string) => Number(t.replace(',', '.'));
+  const sources = dayOf(built);
+  return (
+    <div className="flex flex-col gap-3">
+      <span className="flex items-center gap-2">
+        <label htmlFor={id} className="w-32 shrink-0 text-soft">
+          hours of the day
+        </label>
+        <TextInput
+          id={id}
+          value={day === undefined ? '' : String(day)}
+          className="w-24 text-right"
+          check={(t) =>
+            t === '' || (read(t) > 0 && read(t) <= 24) ? null : 'Hours, like 10; 24 at most.'
+          }
+          onKeep={(t) =>
+            edit(
+              setGoal(
+                job,
+                'day',
+                t === '' ? undefined : read(t),
+                t === '' ? 'hours of the day' : `a day of ${t} hours`,
+              ),
+            )
+          }
+        />
+      </span>
+      {day === undefined && sources.length > 0 ? (
+        <p>Say how long the day is, and packs and changes are laid out on it.</p>
+      ) : null}
+      {day === undefined
+        ? null
+        : sources.map((s) => (
+            <Section key={s.id} title={`The day of ${s.packs.join(' and ')}`}>
+              <Bar of={s} day={day} />
+              <ul className="list-disc pl-5">
+                {sayDay(s, day).map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </Section>
+          ))}
+    </div>
+  );
+}
+
+const W = 340;
+const H = 56;
+const TOP = 14;
+
+/** Packs along the day: a box each, its end as wide as it is in doubt, a mark where it is changed. */
+function Bar({ of, day }: { of: SourceDay; day: number }) {
+  const x = (h: number) => (Math.min(h, day) / day) * W;
+  const { lasts, sets } = of;
+  if (!lasts || !(lasts.lo > 0)) return null;
+  const shown = Math.min(sets, Math.ceil(day / lasts.lo));
+  const end = sets * lasts.value;
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      role="img"
+      aria-label={`The day of ${of.packs.join(' and ')}: ${sayDay(of, day).join('; ')}`}
+      className="w-full max-w-xl"
+    >
+      {Array.from({ length: shown }, (_, i) => {
+        const [a, b] = [x(i * lasts.value), x((i + 1) * lasts.value)];
+        const doubt = x((i + 1) * lasts.lo);
+        return b > a ? (
+          <g key={i}>
+            <rect x={a} y={TOP} width={b - a} height={20} className="fill-sunk stroke-edge" />
+            {doubt < b ? (
+              <rect
+                x={Math.max(a, doubt)}
+                y={TOP}
+                width={b - Math.max(a, doubt)}
+                height={20}
+                className="fill-tight-wash stroke-edge"
+              />
+            ) : null}
+            {b - a > 16 ? (
+              <text
+                x={(a + b) / 2}
+                y={TOP + 14}
+                textAnchor="middle"
+                className="fill-ink text-[11px]"
+              >
+                {i + 1}
+              </text>
+            ) : null}
+          </g>
+        ) : null;
+      })}
+      {end < day ? (
+        <rect
+          x={x(end)}
+          y={TOP}
+          width={W - x(end)}
+          height={20}
+          className="fill-fail-wash stroke-fail"
+          strokeDasharray="3 2"
+        />
+      ) : null}
+      {changesIn(of, day).map((c) =>
+        c.at < day ? (
+          <g key={c.at}>
+            <line x1={x(c.at)} x2={x(c.at)} y1={TOP - 4} y2={TOP + 24} className="stroke-ink" />
+            <text
+              x={Math.min(W - 2, x(c.at))}
+              y={10}
+              textAnchor={x(c.at) > W - 24 ? 'end' : 'middle'}
+              className="fill-soft text-[10px]"
+            >
+              {sayHours(c.at)}
+            </text>
+          </g>
+        ) : null,
+      )}
+      <text x={0} y={H - 6} className="fill-soft text-[10px]">
+        0
+      </text>
+      <text x={W} y={H - 6} textAnchor="end" className="fill-soft text-[10px]">
+        {sayHours(day)}
+      </text>
+    </svg>
+  );
+}
