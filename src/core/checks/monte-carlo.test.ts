@@ -357,6 +357,7 @@ describe('intervals hold what they claim', () => {
       'media.speed',
       'mount.load',
       'power.amps',
+      'power.day',
       'power.hours',
       'power.volts',
       'rods.drop',
