@@ -6,6 +6,11 @@ import { finding, goToRig, kept, open } from './open';
 const tree = (page: Page) => page.getByRole('group', { name: /^What feeds what/ });
 const box = (page: Page, name: RegExp) => tree(page).getByRole('button', { name });
 
+const stand = async (page: Page, name: RegExp) => {
+  await page.getByRole('button', { name: /^Configuration: / }).click();
+  await page.getByRole('option', { name }).click();
+};
+
 test('an outlet is pressed, what it can feed says by which lead, and is fed; one step back', async ({
   page,
 }) => {
@@ -97,8 +102,7 @@ test('two packs on a plate: the screen goes dark at a change, is cured, and what
 }) => {
   await open(page, '/power');
   await goToRig(page, 'Tug');
-  await page.getByRole('button', { name: /^Configuration: / }).click();
-  await page.getByRole('option', { name: /^long night/ }).click();
+  await stand(page, /^long night/);
   await page.getByRole('tab', { name: 'Pack changes' }).click();
   const panel = page.getByRole('tabpanel');
   await expect(panel).toContainText('Pane 5 goes dark; Pellin Pocket stays up by the other pack');
@@ -121,8 +125,7 @@ test('a lead that is too short is said, another put in its place, and loose plug
 }) => {
   await open(page, '/power');
   await goToRig(page, 'Tug');
-  await page.getByRole('button', { name: /^Configuration: / }).click();
-  await page.getByRole('option', { name: /^screen up/ }).click();
+  await stand(page, /^screen up/);
   const short = finding(page, /Short lanyard lead is too short/);
   await short.click();
   await page.getByRole('button', { name: /Feed Pane 5 from .* by Lanyard lead/ }).click();
@@ -135,11 +138,6 @@ test('a lead that is too short is said, another put in its place, and loose plug
   await expect(loose).toHaveCount(0);
   await kept(page);
 });
-
-const stand = async (page: Page, name: RegExp) => {
-  await page.getByRole('button', { name: /^Configuration: / }).click();
-  await page.getByRole('option', { name }).click();
-};
 
 test('a dummy battery without a converter is not to be plugged in; one with a converter is put in its place', async ({
   page,

@@ -335,6 +335,14 @@ describe('a dummy battery', () => {
     expect(takes('cell-2')).toBe('ok');
     expect(takes('cell-4')).toBe('fail');
     expect(takes(undefined)).toBe('unknown');
+    // The volts are those of what it takes, whatever is pushed in.
+    const cured = edited(dummy, [
+      { path: ['rigs', dummy.rig.id, 'fitted', 'dummy', 'part'], value: 'dummy-b-step' },
+    ]);
+    const volts = (value: unknown) =>
+      says(edited(cured, [{ path: ['kit', 'body-b', 'chamber'], value }]))('power.volts:body')!
+        .state;
+    expect([volts('cell-2'), volts('cell-4'), volts(undefined)]).toEqual(['ok', 'fail', 'unknown']);
   });
 
   test('the battery that it takes the place of holds nothing up', () => {
@@ -526,6 +534,20 @@ describe('a day', () => {
     const sets = dayOf(build(two.job, two.rig, shared(two.job)))[0]!.sets;
     const count = (id: string) => two.job.kit.find((p) => p.id === id)!.count!;
     expect(sets).toBe(Math.min(count('keel-98'), count('keel-150')));
+    // Two plates that take the same pack share those that there are.
+    const pack = (id: string, to: string): FittedUse => ({ id, part: 'keel-98', on: 'rear', to });
+    const shared_ = rigged(
+      [device('a', 9), device('b', 9)],
+      [
+        { id: 'second', part: 'raft', on: 'rods' },
+        pack('pack-2', 'second'),
+        fit('a', 'a', { from: 'source', id: 'a', lead: 'sheet' }),
+        fit('b', 'b', { from: 'second', id: 'v14', lead: 'sheet' }),
+      ],
+      { body: null },
+    );
+    expect(dayOf(shared_.built).map((d) => d.sets)).toEqual([2, 2]);
+    expect(count('keel-98')).toBe(5);
     for (const path of [
       ['kit', 'keel-98', 'wattHours'],
       ['kit', 'pane-5', 'watts'],

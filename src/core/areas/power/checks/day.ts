@@ -1,13 +1,13 @@
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
+import { inWords, judge, said } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { inTheDark } from '../model/fed';
 import { hoursOf, setsOf } from '../model/day';
 import { sayHours } from '../model/say';
 import { sourcesOn, type Source } from '../model/sources';
+import { whileDark } from './dark';
 
 export const powerDay: Check = {
   id: 'power.day',
@@ -29,16 +29,8 @@ function dayOf(built: Built, source: Source, day: number): Verdict[] {
     about: [...new Set(source.packs.map((p) => p.part.id))],
     basis: ruleBasis('power.usable'),
   };
-  const unfed = inTheDark(built);
-  if (unfed.length > 0)
-    return [
-      plainVerdict({
-        ...base,
-        state: 'unknown',
-        why: `Whether ${names} last the day is not known: nobody said what feeds ${inWords(unfed.map((d) => d.part.name))}.`,
-        sum: 'No sum: it is not known what hangs on it.',
-      }),
-    ];
+  const dark = whileDark(built, base, `Whether ${names} last the day`);
+  if (dark) return [dark];
   if (source.feeds.length === 0) return [];
   const { inputs, hours } = hoursOf(built, source);
   const sets = setsOf(built, source);

@@ -2,16 +2,16 @@ import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
+import { inWords, judge, said } from '../../../checks/judge';
 import { cellsOf } from '../../../engine/plugs';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { USABLE } from '../../../feed/hours';
 import { hoursOf as hoursWith } from '../model/day';
-import { inTheDark } from '../model/fed';
 import { lastingOf } from '../model/lasting';
 import { sayHours } from '../model/say';
 import { sourcesOn, type Source } from '../model/sources';
+import { whileDark } from './dark';
 
 export const powerHours: Check = {
   id: 'power.hours',
@@ -35,16 +35,8 @@ function hoursOf(built: Built, source: Source): Verdict[] {
     about: [...packs.map((p) => p.part.id), ...feeds.map((f) => f.device.part.id)],
     basis: ruleBasis('power.usable'),
   };
-  const unfed = inTheDark(built);
-  if (unfed.length > 0)
-    return [
-      plainVerdict({
-        ...base,
-        state: 'unknown',
-        why: `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: nobody said what feeds ${inWords(unfed.map((d) => d.part.name))}.`,
-        sum: 'No sum: it is not known what hangs on it.',
-      }),
-    ];
+  const dark = whileDark(built, base, `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'}`);
+  if (dark) return [dark];
   if (feeds.length === 0) return [];
   const { inputs, watts, held, usable } = lastingOf(built, source);
   const { hours } = hoursWith(built, source);

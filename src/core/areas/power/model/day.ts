@@ -3,6 +3,7 @@ import type { Given } from '../../../build/given';
 import { onHand } from '../../../kit/types';
 import { inTheDark } from './fed';
 import { lastingOf } from './lasting';
+import { packsOn } from './outlets';
 import { sayHours } from './say';
 import { sourcesOn, type Source } from './sources';
 
@@ -18,12 +19,17 @@ export function hoursOf(
   return { inputs, hours: (x) => (held(x) * usable) / Math.max(LEAST, watts(x)) };
 }
 
-/** How often a source can be filled anew: by the packs of the kit that are as those on it, themselves counted in. */
+/**
+ * How often a source can be filled: by the packs of the kit that are as those on it, themselves counted in.
+ * Two sources of a rig that take the same pack share them.
+ */
 export function setsOf(built: Built, { packs }: Source): number {
-  const each = new Map<string, number>();
-  for (const p of packs) each.set(p.part.id, (each.get(p.part.id) ?? 0) + 1);
+  const all = packsOn(built);
   return Math.min(
-    ...[...each].map(([id, n]) => Math.floor(Math.max(n, onHand(built.kit.get(id)!)) / n)),
+    ...packs.map(({ part }) => {
+      const on = all.filter((p) => p.part.id === part.id).length;
+      return Math.floor(Math.max(on, onHand(part)) / on);
+    }),
   );
 }
 

@@ -142,10 +142,13 @@ const CELL = [3, 4.2] as const;
  */
 export function windowOf(f: Feed): [least: Given, most: Given] {
   const { part } = f.device;
-  const cells = byChamber(f) ? cellsOf(f.out!.outlet.plug) : null;
-  if (cells === null) return [given(part, 'voltsFrom'), given(part, 'voltsTo')];
+  if (!byChamber(f)) return [given(part, 'voltsFrom'), given(part, 'voltsTo')];
+  // By what the device takes, not by what is pushed into it.
+  const cells = cellsOf(part.chamber);
   const of = (which: string, i: 0 | 1) =>
-    constant(`volts of ${cells} cells, ${which}`, 'V', exactly(cells * CELL[i]));
+    cells === null
+      ? constant(`battery that ${part.name} takes`, 'V', null)
+      : constant(`volts of ${cells} cells, ${which}`, 'V', exactly(cells * CELL[i]));
   return [of('empty', 0), of('full', 1)];
 }
 

@@ -1,0 +1,26 @@
+import type { Built } from '../../../build/build';
+import type { Verdict } from '../../../checks/finding';
+import { inWords, plainVerdict } from '../../../checks/judge';
+import { inTheDark } from '../model/fed';
+
+/**
+ * What is said of a source while something on the rig is fed by nobody knows what: it may hang on this one.
+ *
+ * @param open what is not known then: `How long Keel 98 lasts`
+ * @returns null where it is said what feeds each
+ */
+export function whileDark(
+  built: Built,
+  base: Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>,
+  open: string,
+): Verdict | null {
+  const unfed = inTheDark(built);
+  return unfed.length === 0
+    ? null
+    : plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `${open} is not known: nobody said what feeds ${inWords(unfed.map((d) => d.part.name))}.`,
+        sum: 'No sum: it is not known what hangs on it.',
+      });
+}
