@@ -243,7 +243,10 @@ export interface CarrierUse {
   part: string;
 }
 
-/** What is shot with a job's rigs, and how: what proposals are ranked by. Nothing of it is a verdict. */
+/**
+ * What is shot with a job's rigs, and how: what proposals are ranked by. Only its hours are judged: packs
+ * and cards are held against them.
+ */
 export interface JobGoal {
   /** Id of a goal of the shelf. */
   shot?: string;
