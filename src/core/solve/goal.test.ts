@@ -23,7 +23,8 @@ import {
 import { byTroubleFor, placesFor, placeWords } from './places';
 
 /** How it is shot ranks; hours that are wanted are what power and cards are held against, and judged there. */
-const { goal: _hours, ...job } = demo();
+const { goal: _hours, ...bare } = demo();
+const job: Job = bare;
 const withGoal = (goal: JobGoal | undefined): Job => ({ ...job, ...(goal ? { goal } : {}) });
 
 describe('what is shot', () => {
