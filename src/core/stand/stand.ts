@@ -1,5 +1,5 @@
 import { pieceKey } from '../place/piece';
-import { fittedOn } from '../place/fitted';
+import { fittedOn, type StandingUse } from '../place/fitted';
 import { node } from '../engine/reads';
 import type { RodSystem } from '../areas/rods/kit/systems';
 import {
@@ -55,7 +55,7 @@ export class Stand {
   get lens(): Lens | null {
     return this.#built.lens;
   }
-  get fitted(): readonly FittedUse[] {
+  get fitted(): readonly StandingUse[] {
     return fittedOn(this.#built);
   }
   get pieces(): readonly Piece[] {

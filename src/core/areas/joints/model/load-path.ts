@@ -182,8 +182,9 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     join(isBox(part) && part.attach !== 'rods' ? lens : (rodOf(box.on) ?? onRods), pieceKey('box'));
     if (isBox(part) && part.attach === 'both') join(onRods, pieceKey('box'));
   }
+  const leads = new Map(rig.fitted?.map((u) => [u.id, u.outlet?.lead]));
   for (const seat of seats) {
-    put(seat.piece, seat.part.id, seat.use.outlet?.lead);
+    put(seat.piece, seat.part.id, leads.get(seat.use.id));
     const host = seat.use.on === 'rods' ? onRods : (seat.host?.piece ?? camera);
     join(host, seat.piece, { id: `seat ${seat.use.id}`, seat });
     if (seat.use.line) join(host, seat.piece, { id: `line ${seat.use.id}`, tie: true });

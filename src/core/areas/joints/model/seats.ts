@@ -6,7 +6,7 @@ import { above, type Piece, type Pose } from '../../../place/setting';
 import { boxAsHost } from '../../front/place/box-solids';
 import { sameLin } from '../../../build/lin';
 import { bareCamera, cameraOf } from '../../space/place/camera';
-import { fittedOn, sameUse } from '../../../place/fitted';
+import { fittedOn, sameUse, type StandingUse } from '../../../place/fitted';
 import { interfaceType, type InterfaceType } from '../kit/interfaces';
 import type { Interface } from '../kit/parts';
 import { poseOf, spotOf, type Spot } from '../place/pose';
@@ -15,12 +15,12 @@ import { heldBy, holesTaken } from '../kit/pattern';
 
 /** One part of the rig and what holds it: the joint that seats it. */
 export interface Seat {
-  use: FittedUse;
+  use: StandingUse;
   part: Fitting;
   /** Key of its piece. */
   piece: string;
   /** What holds it; null where that is not on the rig. */
-  host: { part: Part; piece: string; use: FittedUse | null } | null;
+  host: { part: Part; piece: string; use: StandingUse | null } | null;
   /** Interface of the host and its own; null where none is named, or what is named is not there. */
   at: Interface | null;
   by: Interface | null;
