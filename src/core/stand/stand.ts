@@ -7,7 +7,6 @@ import {
   isDriveArm,
   isSupport,
   type DriveUse,
-  type FittedUse,
   type Lens,
   type Rig,
 } from '../kit/types';

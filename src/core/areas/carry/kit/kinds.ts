@@ -19,7 +19,6 @@ export const kinds = {
       bears,
       mm('tiltAxis', 'plate over the tilt axis', 300, {
         first: true,
-        hint: 'top of its plate above the axis it tilts about; makers quote heights over the plate',
       }),
       mm('slideTravel', 'travel of its plate', 500),
       quantity('counterFrom', 'counterbalance, least', 'N m', 'moment', 0, 500),
@@ -36,9 +35,7 @@ export const kinds = {
       COMMON[0]!,
       bears,
       ...height('where the head stands'),
-      mm('spread', 'feet from the middle', 2000, {
-        hint: 'a foot from the middle of the three, drawn out',
-      }),
+      mm('spread', 'feet from the middle', 2000),
       ...COMMON.slice(1),
     ],
   },
@@ -50,20 +47,14 @@ export const kinds = {
       bears,
       mm('between', 'room between its arms', 1000, {
         first: true,
-        hint: 'across, where the camera sits',
       }),
       mm('behind', 'room behind the axis', 1000, {
         first: true,
-        hint: 'from the roll axis back to its arm',
       }),
       mm('travelFore', 'travel along', 500),
       mm('travelSide', 'travel across', 500),
-      mm('plateLow', 'plate under the axis, least', 500, {
-        hint: 'tilt axis down to the top of its plate',
-      }),
-      mm('plateHigh', 'plate under the axis, most', 500, {
-        hint: 'tilt axis down to the top of its plate',
-      }),
+      mm('plateLow', 'plate under the axis, least', 500),
+      mm('plateHigh', 'plate under the axis, most', 500),
       ...COMMON.slice(1),
     ],
   },

@@ -107,7 +107,6 @@ export const kinds = {
       mm('screenHinge', 'screen hinge', 600, { onlyFor: SCREEN }),
       mm('screenUp', 'screen over the axis', 300, {
         min: -300,
-        hint: 'its middle; minus is below',
         onlyFor: SCREEN,
       }),
       mm('screenLength', 'screen length', 400, { onlyFor: SCREEN }),
@@ -218,7 +217,6 @@ export const kinds = {
       mm('filterThread', 'filter thread', 500, { cls: 'exact', first: true }),
       mm('frontClear', 'clear front', 500, {
         first: true,
-        hint: 'clear diameter of the front glass, inside its rim',
       }),
       {
         type: 'rows',
@@ -238,16 +236,13 @@ export const kinds = {
           number('walkAngle', 'seen from', 'deg', 5, 89),
         ],
       },
-      mm('lengthClose', 'length focused close', 2000, {
-        hint: 'flange to front rim, where focusing moves the front',
-      }),
+      mm('lengthClose', 'length focused close', 2000),
       mm('lengthTo', 'length at the long end', 2000),
       flag('frontRotates', 'front turns when focusing'),
       quantity('frontLoad', 'its front carries', 'g', 'mass', 0, 20000),
       mm('focalClose', 'focal length focused close', 3000, {
         cls: 'focal',
         min: 1,
-        hint: 'where the lens breathes; short end of a zoom',
       }),
       falloff('measured loss by image height; stands in place of cos\u2074'),
       quantity('smallestStop', 'smallest stop', 'T', 'stop', 0.3, 128),

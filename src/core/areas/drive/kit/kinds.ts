@@ -41,7 +41,6 @@ export const kinds = {
       mm('lump', 'lump at the join', 50, { onlyFor: STRAP }),
       mm('strapHeight', 'barrel to its pitch line', 20, {
         onlyFor: { key: 'style', is: ['strap'] },
-        hint: 'how far the middle of its teeth stands off the barrel',
       }),
       mm('lumpLength', 'length of the lump', 100, { onlyFor: STRAP }),
       ...COMMON.slice(1),

@@ -12,7 +12,6 @@ export const kinds = {
       rodSystem,
       mm('topToRods', 'top to rods', 300, {
         first: true,
-        hint: 'where the body stands down to the middle of the rods; empty when it can be set',
       }),
       mm('heightFrom', 'top to rods, lowest', 300),
       mm('heightTo', 'top to rods, highest', 300),
