@@ -2,14 +2,7 @@ import { pieceKey } from '../place/piece';
 import { fittedOn, type StandingUse } from '../place/fitted';
 import { node } from '../engine/reads';
 import type { RodSystem } from '../areas/rods/kit/systems';
-import {
-  isDrive,
-  isDriveArm,
-  isSupport,
-  type DriveUse,
-  type Lens,
-  type Rig,
-} from '../kit/types';
+import { isDrive, isDriveArm, isSupport, type DriveUse, type Lens, type Rig } from '../kit/types';
 import type { Built } from '../build/build';
 import type { Contacts } from '../place/contacts';
 import { byId } from '../areas/space/place/fitted';
