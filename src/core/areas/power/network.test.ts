@@ -230,8 +230,6 @@ describe('what is fed and gives on', () => {
       device('step', 0, [{ id: 'o', name: 'o', volts: exactly(12), plug: 'tap', amps: 5 }], {
         kind: 'converter',
         efficiency: exactly(0.9),
-        watts: undefined,
-        wattsPeak: undefined,
       }),
       device('screen', 24),
       { ...lead('short', 1, 50) },
@@ -250,6 +248,40 @@ describe('what is fed and gives on', () => {
     expect(v.margin!.value + (base.goal?.hours ?? 0)).toBeCloseTo((98 * 0.85 * 0.9 * 0.88) / 24, 2);
     expect(key('power.amps:source/a')!.margin!.value).toBeCloseTo(20 - 24 / 0.9 / 14.4, 2);
     expect(key('power.amps:step/o')!.margin!.value).toBeCloseTo(5 - 2, 2);
+  });
+
+  test('what it takes for itself, or its efficiency, not said: nothing about it is ok', () => {
+    const plain = { ...exactly(0.5) };
+    const said = (more: object) => {
+      const { key } = rigged(
+        [
+          { ...of('keel-98'), id: 'own-pack' } as Part,
+          device('step', 0, [{ id: 'o', name: 'o', volts: exactly(12), plug: 'tap', amps: 5 }], {
+            kind: 'converter',
+            voltsFrom: exactly(9),
+            voltsTo: exactly(18),
+            efficiency: exactly(0.9),
+            watts: plain,
+            wattsPeak: undefined,
+            ...more,
+          }),
+          device('screen', 6),
+          lead('short', 1, 50),
+          lead('short-2', 1, 50),
+        ],
+        [
+          fit('step', 'step', { from: 'source', id: 'a', lead: 'short' }),
+          fit('screen', 'screen', { from: 'step', id: 'o', lead: 'short-2' }),
+        ],
+        { body: null },
+      );
+      return ['power.volts:fitted:step', 'power.amps:source/a', 'power.hours:source'].map(
+        (k) => key(k)!.state,
+      );
+    };
+    expect(said({})).not.toContain('unknown');
+    for (const missing of ['watts', 'efficiency'])
+      expect(said({ [missing]: undefined })).toEqual(['unknown', 'unknown', 'unknown']);
   });
 
   test('a circle feeds nothing, and nobody is offered what they feed', () => {

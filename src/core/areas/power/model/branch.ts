@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { constant, exactly, given, type Given } from '../../../build/given';
+import { constant, given, type Given } from '../../../build/given';
 import { cellsOf } from '../../../engine/plugs';
 import { leadOhms } from '../../../feed/copper';
 import { feed, type At, type Fed } from '../../../feed/network';
@@ -34,16 +34,12 @@ export interface Net {
   ohms: (x: readonly number[]) => number;
 }
 
-/** What only passes on: what it takes for itself is in its efficiency. */
+/** Kinds that are there to pass on, and say how much of it arrives. */
 export const PASSES: ReadonlySet<string> = new Set(['dummy-battery', 'converter']);
 
-/** What a device takes for itself. */
-export function ownOf(part: Device['part'], at: Takes): Given {
-  const own = at === 'most' ? peakOf(part) : meanOf(part, at);
-  return own.known || !PASSES.has(part.kind) || !part.outlets?.length ? own : NOTHING;
-}
-
-const NOTHING = constant('what it takes for itself', 'W', exactly(0));
+/** What a device takes for itself; unknown where nobody said, also of what is there to pass on. */
+export const ownOf = (part: Device['part'], at: Takes): Given =>
+  at === 'most' ? peakOf(part) : meanOf(part, at);
 
 /** What hangs on a device's own outlets. */
 export function hangingOn(built: Built, { list, id, part }: Device): readonly Feed[] {
@@ -55,10 +51,13 @@ export function hangingOn(built: Built, { list, id, part }: Device): readonly Fe
 /** How much of what a device takes in for one of its outlets comes out there; known no better than this. */
 const DOUBT = 0.07;
 
-/** Efficiency of a regulated outlet: that of its part, else the one the house counts on. */
+/**
+ * Efficiency of a regulated outlet: that of its part, unknown where it could say so and does not; of
+ * what has no such number the one the house counts on.
+ */
 export function efficiencyOf(built: Built, part: Device['part'] | undefined, name: string): Given {
   const own = part && given(part, 'efficiency');
-  if (own?.known) return own;
+  if (part && own && (own.known || PASSES.has(part.kind))) return own;
   const value = built.rules['power.efficiency'];
   const [lo, hi] = [Math.max(0.05, value - DOUBT), Math.min(1, value + DOUBT)];
   return constant(`efficiency of ${name}`, 'x', {

@@ -182,6 +182,7 @@ export const POWERED: readonly Typical[] = [
     {
       voltsFrom: r(9, 12, 'below that it lets go'),
       voltsTo: r(17, 36, 'what it stands at its inlet'),
+      watts: r(0.05, 1, 'what it takes while nothing hangs on it'),
       efficiency: r(0.8, 0.95, 'switching ones; those that only burn the rest are worse'),
     },
   ),
