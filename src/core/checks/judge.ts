@@ -196,17 +196,20 @@ export function lacking(missing: readonly Given[]): Measurement[] {
 
 function doubts(inputs: readonly Given[], shares: readonly number[]): Measurement[] {
   // A rig has hundreds of numbers, and a few of them cause the doubt.
-  return inputs
-    .flatMap((g, i) => (g.path.length > 0 && shares[i]! > 0.01 ? [{ g, share: shares[i]! }] : []))
-    .map(({ g, share }) => ({
+  const list: Measurement[] = [];
+  for (let i = 0; i < inputs.length; i++) {
+    const [g, share] = [inputs[i]!, shares[i]!];
+    if (g.path.length === 0 || !(share > 0.01)) continue;
+    list.push({
       path: g.path,
       part: g.part,
       label: g.label,
       unit: g.unit,
       share,
       missing: false,
-    }))
-    .sort((a, b) => b.share - a.share);
+    });
+  }
+  return list.sort((a, b) => b.share - a.share);
 }
 
 /** `a`, `a and b`, `a, b and c`. */

@@ -80,15 +80,20 @@ function closedSides(built: Built, piece: Piece, f: Faces): ReadonlySet<number> 
   const own = piece.solids[0];
   const out = new Set<number>();
   if (!own) return out;
-  const ends = ([0, 1, 2] as const).map((k) => endsOf(f, k).map(nominal) as [number, number]);
+  const lo = ([0, 1, 2] as const).map((k) => nominal(endsOf(f, k)[0]));
+  const hi = ([0, 1, 2] as const).map((k) => nominal(endsOf(f, k)[1]));
   for (const s of stand.solids) {
     if (s.piece === piece.key) continue;
-    const on = ends.flatMap(([lo, hi], k) => [
-      ...(Math.abs(s.extent[(k + 3) as 3]! - lo) < TOUCHES ? [-(k + 1)] : []),
-      ...(Math.abs(s.extent[k as 0]! - hi) < TOUCHES ? [k + 1] : []),
-    ]);
-    if (on.length > 0 && stand.contacts.between(own.named, s.named) !== 'apart')
-      for (const side of on) out.add(side);
+    // Asked of every solid at every edit: whether they are joined is asked once, of the few that touch.
+    let joined: boolean | null = null;
+    for (let side = -3; side <= 3; side++) {
+      if (side === 0 || out.has(side)) continue;
+      const k = Math.abs(side) - 1;
+      const off = side < 0 ? s.extent[(k + 3) as 3] - lo[k]! : s.extent[k as 0] - hi[k]!;
+      if (Math.abs(off) >= TOUCHES) continue;
+      joined ??= stand.contacts.between(own.named, s.named) !== 'apart';
+      if (joined) out.add(side);
+    }
   }
   return out;
 }
@@ -191,9 +196,14 @@ export function besideOf(built: Built, t: Touch): Beside[] {
   const ends = ([0, 1, 2] as const).map((k) => endsOf(t.faces, k));
   const box = ends.map((pair) => pair.map(nominal) as [number, number]);
   const loose = Math.max(...ends.flat().map((l) => l.loose));
-  const bounds = stand.solids.flatMap((solid) => {
-    if (!solid.known || SWEPT.has(solid.role) || solid.is === 'swing') return [];
-    if (solid.piece === t.piece.key) return [];
+  const joined = (s: StandSolid) =>
+    own !== undefined && stand.contacts.between(own.named, s.named) !== 'apart';
+  const bounds: { solid: StandSolid; lo: number; hi: number }[] = [];
+  // Asked of every solid at every edit: most are farther off than the nearest that was met before.
+  let most = Infinity;
+  for (const solid of stand.solids) {
+    if (!solid.known || SWEPT.has(solid.role) || solid.is === 'swing') continue;
+    if (solid.piece === t.piece.key) continue;
     const slack = loose + solid.loose;
     let [lo, hi] = [-Infinity, -Infinity];
     for (let k = 0; k < 3; k++) {
@@ -202,15 +212,16 @@ export function besideOf(built: Built, t: Touch): Beside[] {
       lo = Math.max(lo, left(t, -(k + 1), below - slack), left(t, k + 1, above - slack));
       hi = Math.max(hi, left(t, -(k + 1), below + slack), left(t, k + 1, above + slack));
     }
-    return [{ solid, lo, hi }];
-  });
+    if (lo > most || joined(solid)) continue;
+    most = Math.min(most, hi);
+    bounds.push({ solid, lo, hi });
+  }
   bounds.sort((a, b) => a.hi - b.hi);
   // Of what is surely farther off than another is at its farthest nothing has to be worked out.
   const list: Beside[] = [];
   let nearest = Infinity;
   for (const { solid, lo } of bounds) {
     if (lo > nearest) continue;
-    if (own && stand.contacts.between(own.named, solid.named) !== 'apart') continue;
     const one = roomTo(t, solid);
     nearest = Math.min(nearest, one.hi);
     list.push(one);
