@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { kept, open, openPart } from './open';
+import { goToRig, kept, open, openPart } from './open';
 
 /** The drawing of a part: its numbers read and typed where they are measured. */
 
@@ -141,4 +141,38 @@ test('a hole is put where the drawing is pressed, or in the middle of a face by 
   await page.getByRole('button', { name: /^Undo: Put right accessory shoe/ }).click();
   await openPart(page, 'Trellis cage');
   await expect(shoe).toHaveCount(0);
+});
+
+test('a socket is put on the drawing of a part: the lead knows its way then, and lies there in the model', async ({
+  page,
+}) => {
+  await open(page, '/model');
+  await goToRig(page, 'Tug');
+  const lead = page.getByRole('img', { name: /^Lanyard lead, Raft plate to Pane 5: way/ });
+  // In each of the three views.
+  await expect(lead).toHaveCount(3);
+  const before = (await lead.first().getAttribute('aria-label'))!;
+  await page.goto('/kit');
+  const sheet = await openPart(page, 'Pane 5');
+  const drawing = sheet.getByRole('region', { name: 'Drawing of Pane 5' });
+  await drawing.getByRole('button', { name: 'Put a hole, shoe, rail or socket on it' }).click();
+  await drawing.getByLabel('standard or class').selectOption('its inlet');
+  await expect(drawing.getByLabel('it', { exact: true })).toHaveCount(0);
+  await drawing.getByRole('button', { name: 'camera left', exact: true }).click();
+  const inlet = drawing.getByRole('button', { name: /\d inlet$/ });
+  await expect(inlet).toHaveAttribute('aria-pressed', 'true');
+  await expect(drawing.getByRole('textbox', { name: /^inlet up from the middle/ })).toHaveValue(
+    /^0 ±3/,
+  );
+  await kept(page);
+  await page.keyboard.press('Escape');
+  await page.goto('/model');
+  await expect(lead).toHaveCount(3);
+  await expect(lead.first()).not.toHaveAttribute('aria-label', before);
+  await page.getByRole('button', { name: /^Undo: Put its inlet on Pane 5/ }).click();
+  await expect(lead.first()).toHaveAttribute('aria-label', before);
+  await page.goto('/power');
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  const screen = page.getByRole('heading', { name: 'Pane 5' }).locator('..');
+  await expect(screen).toContainText(/way \d+ mm to \d+ mm, \d ties? on the way/);
 });

@@ -213,6 +213,21 @@ export const SOCKETS = PLUGS.flatMap((p) => (p.cells ? [] : [[p.id, p.name] as c
 const PLUG_NAMES = PLUGS.map((p) => [p.id, p.name] as const);
 const CHAMBERS = PLUGS.flatMap((p) => (p.cells ? [[p.id, p.name] as const] : []));
 
+export const FACES = [
+  ['left', 'camera left'],
+  ['right', 'camera right'],
+  ['top', 'top'],
+  ['bottom', 'bottom'],
+  ['front', 'front'],
+  ['rear', 'rear'],
+] as const;
+
+/** How far something is off the middle of the face that it is on, along the axes of its part. */
+export const offFace = (of: string, x: string, y: string, z: string): Field[] =>
+  [`${of}across`, `${of}up`, `${of}forward`].map((way, k) =>
+    quantity([x, y, z][k]!, `${way} from the middle of the face`, 'mm', 'length', -1000, 1000),
+  );
+
 export const SUPPLY: readonly Field[] = [
   quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
   quantity('voltsTo', 'runs up to', 'V', 'volts', 0, 100),
@@ -220,6 +235,8 @@ export const SUPPLY: readonly Field[] = [
   quantity('wattsIdle', 'takes at rest', 'W', 'watts', 0, 2000),
   quantity('wattsPeak', 'greatest draw', 'W', 'watts', 0, 4000),
   choice('inlet', 'inlet', PLUG_NAMES),
+  choice('inletFace', 'face of the inlet', FACES),
+  ...offFace('inlet ', 'inletX', 'inletY', 'inletZ'),
   choice('chamber', 'takes a battery', CHAMBERS),
   flag('ownPack', 'runs on a battery of its own'),
 ];
@@ -229,15 +246,6 @@ export const BLOCK: readonly Field[] = [
   mm('height', 'height', 1000, { first: true }),
   mm('depth', 'length', 1000, { first: true, hint: 'along the axis' }),
 ];
-
-export const FACES = [
-  ['left', 'camera left'],
-  ['right', 'camera right'],
-  ['top', 'top'],
-  ['bottom', 'bottom'],
-  ['front', 'front'],
-  ['rear', 'rear'],
-] as const;
 
 export const VENTS: RowsField = {
   type: 'rows',
@@ -274,6 +282,8 @@ export const OUTLETS: RowsField = {
     quantity('voltsOther', 'volts switched over', 'V', 'volts', 0, 100),
     quantity('amps', 'amps', 'A', 'watts', 0, 100),
     choice('plug', 'socket', PLUG_NAMES),
+    choice('face', 'face', FACES),
+    ...offFace('', 'x', 'y', 'z'),
     flag('passes', 'passes the volts of the battery'),
     choice('swap', 'while a pack is changed', [
       ['holds', 'stays up'],

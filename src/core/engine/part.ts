@@ -82,6 +82,11 @@ export interface Outlet {
   amps?: QuantityInput;
   /** What goes into it, by id. */
   plug?: string;
+  /** The face it is on, and how far off the middle of that, along the axes of its part. */
+  face?: Face;
+  x?: QuantityInput;
+  y?: QuantityInput;
+  z?: QuantityInput;
   /** It gives the volts that the battery has. */
   passes?: boolean;
   /** Of a plate for two packs: whether it goes on while one of them is changed. */
@@ -98,6 +103,11 @@ export interface Supplied {
   wattsPeak?: QuantityInput;
   /** What goes into it, by id. */
   inlet?: string;
+  /** The face that the inlet is on, and how far off the middle of that, along the axes of its part. */
+  inletFace?: Face;
+  inletX?: QuantityInput;
+  inletY?: QuantityInput;
+  inletZ?: QuantityInput;
   /** The battery that goes into it, by what takes its place. */
   chamber?: string;
   /** It has a battery of its own. */

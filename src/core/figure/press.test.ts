@@ -1,13 +1,20 @@
 import fc from 'fast-check';
 import { blockOn, pressedOn } from '../areas/joints/kit/figure-fixtures';
-import { FINGER, putInterface } from '../areas/joints/moves/put-interface';
+import {
+  FINGER,
+  isSocket,
+  putInterface,
+  putSocket,
+  socketsToPut,
+} from '../areas/joints/moves/put-interface';
+import { inletPort, outletPort } from '../areas/power/model/ports';
 import { docOf } from '../doc/write';
 import { applyEdit } from '../edit/edit';
 import type { FigureViewId } from '../engine/figure';
 import { FACES } from '../engine/field';
-import { validateJob } from '../format/read-job';
+import { readJob, validateJob, writeJob } from '../format/read-job';
 import { FIELDS, isKind } from '../kit/fields';
-import type { Part } from '../kit/types';
+import { isFitting, type Part } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { demo } from '../test-kit';
 import { figureOf } from './figures';
@@ -115,6 +122,34 @@ describe('a drawing is pressed', () => {
       'host',
     );
     expect(validateJob(docOf(applyEdit(job, edit).doc)).ok).toBe(true);
+  });
+
+  test('a socket is put where it is pressed: a face and a guess as wide as a finger, drawn there, kept', () => {
+    let seen = 0;
+    for (const part of job.kit)
+      for (const { id, name } of socketsToPut(part)) {
+        if (!figureOf(part)?.block) continue;
+        seen++;
+        for (const [face] of FACES) {
+          const { edit, key } = putSocket(part, { face, x: null, y: 7.3, z: null }, id);
+          expect(edit.title).toBe(`Put ${name} on ${part.name}`);
+          const after = applyEdit(job, edit).doc;
+          const own = after.kit.find((p) => p.id === part.id)!;
+          expect(figureOf(own)!.views.flatMap((v) => v.grips.map((g) => g.key))).toContain(key);
+          const again = readJob(writeJob(after));
+          expect(again.ok && again.value).toEqual(after);
+          const port = isFitting(own) && own.outlets?.find((o) => `outlets/${o.id}` === key);
+          const said = port
+            ? outletPort(own, port)
+            : inletPort(own as Part & { inletFace?: 'left' });
+          expect(said.face).toBe(face);
+          expect(said.at.map((g) => g?.known?.value ?? null)).toEqual([null, 7, null]);
+          expect(said.at[1]!.known).toMatchObject({ tol: FINGER, from: 'guess' });
+        }
+      }
+    expect(seen).toBeGreaterThan(20);
+    expect(socketsToPut(job.kit.find((p) => p.kind === 'lens')!)).toEqual([]);
+    expect(isSocket('unc-1-4')).toBe(false);
   });
 
   test('every kind with a list of holes can have one put on its drawing', () => {

@@ -40,6 +40,10 @@ function part(p: Part): Part {
       flags: (list) => (list as object[]).map((f) => over(f, { side: turned })),
       interfaces: (list) =>
         (list as object[]).map((i) => over(i, { face: turned, x: negatedQuantity })),
+      inletFace: turned,
+      inletX: negatedQuantity,
+      outlets: (list) =>
+        (list as object[]).map((o) => over(o, { face: turned, x: negatedQuantity })),
       vents: (list) => (list as object[]).map((v) => over(v, { face: turned })),
     },
   ) as unknown as Part;

@@ -76,7 +76,7 @@ export const RULE_NAMES: Readonly<Record<RuleId, string>> = {
   'media.rolling': 'share of the time that is rolled',
   'power.usable': 'share of a pack that is counted on',
   'power.volts-reserve': 'volts in hand at an inlet',
-  'cable.slack': 'length of a lead over the way through the air',
+  'cable.slack': 'length of a lead over its way',
   'cable.lock-all': 'plugs of all that is fed lock, not those of the picture alone',
   'power.swap-all': 'everything stays up at a pack change',
   'power.efficiency': 'efficiency of a regulated outlet',

@@ -13,6 +13,7 @@ import { Dimensions, ROW, Ruler, ticksOf } from './elevation-dimensions';
 import { Axes, Cone, Fouls, Hatch, Mesh, Parts } from './elevation-parts';
 import { Names } from './elevation-names';
 import { FoulPins } from './foul-pins';
+import { Leads } from './leads';
 import { Grips } from './grips';
 import type { Sheet } from '@/views/bench/sheet';
 
@@ -139,6 +140,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
           {few || over || w < NARROW ? null : (
             <Names e={e} sheet={sheet} litParts={litParts} litOnly={dragging} />
           )}
+          {bare || over || dragging ? null : <Leads facts={facts} view={view} sheet={sheet} />}
           {under?.(view, sheet)}
           {over ? (
             over(view, sheet)

@@ -9,6 +9,7 @@ import {
 } from '@/core/areas/power/model/fed';
 import { freeLeads } from '@/core/areas/power/model/offers';
 import { outletsOn, positionsOf } from '@/core/areas/power/model/outlets';
+import { runOf, sayRun } from '@/core/areas/power/model/run';
 import { goesBetween } from '@/core/areas/power/model/plugs';
 import {
   feedFrom,
@@ -20,6 +21,8 @@ import {
 import type { FedFrom } from '@/core/kit/types';
 import { cellsOf } from '@/core/engine/plugs';
 import { plain } from '@/core/quantity/say';
+import { Button } from '@/ui/button';
+import { usePartSheet } from '@/views/part/part-sheet';
 import { Amount, Choose, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 
@@ -46,6 +49,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
             ) : null}
             {now?.out && now.out.switched !== null ? <Switch facts={facts} feed={now} /> : null}
             {now?.lead ? <Tied facts={facts} feed={now} lead={now.lead.name} /> : null}
+            {now?.lead ? <Lies facts={facts} feed={now} /> : null}
           </Section>
         );
       })}
@@ -142,6 +146,25 @@ function Tied({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lea
         { id: 'tied', name: 'tied or clamped', pick: set(true) },
       ]}
     />
+  );
+}
+
+/** How its lead lies along the rig, and whose sockets are to be put on a drawing first. */
+function Lies({ facts: { built }, feed }: { facts: RigFacts; feed: Feed }) {
+  const sheet = usePartSheet();
+  const run = runOf(built, feed);
+  const open = (run?.sockets ?? []).flatMap((s, i) =>
+    s.open ? [i === 0 ? run!.from : run!.to] : [],
+  );
+  return (
+    <div className="py-0.5">
+      <p className="text-soft">{sayRun(built, feed)}</p>
+      {open.map((p) => (
+        <Button key={p.key} className="mt-1" onClick={() => sheet.open(p.part)}>
+          Say where the socket of {p.name} is
+        </Button>
+      ))}
+    </div>
   );
 }
 

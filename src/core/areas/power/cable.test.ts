@@ -5,10 +5,13 @@ import { readJob, writeJob } from '../../format/read-job';
 import type { Change, Job } from '../../kit/types';
 import { anyRig, demoStandings, type Subject } from '../../properties/rigs';
 import { fixesFor } from '../../solve/fixes';
+import { standOf } from '../../stand/stand';
 import { demo } from '../../test-kit';
 import { check } from '../checks';
+import { inside } from '../../solids/oracles';
+import { bounds, type Solid } from '../../solids/solid';
 import { deviceKey, feedsOn } from './model/fed';
-import { reachOf, runOf, sayRun } from './model/run';
+import { farthest, reachOf, runOf, sayRun } from './model/run';
 import { tie } from './moves/feed';
 
 /** Whether a lead reaches, and whether its plugs fall out. */
@@ -32,6 +35,9 @@ const runTo = (built: Built, key: string) =>
     feedsOn(built).find((f) => deviceKey(f.device) === key)!,
   )!;
 
+const square = (s: Solid) =>
+  s.kind === 'box' && s.axes.every((a) => a.every((v) => v === 0 || Math.abs(v) === 1));
+
 describe('how far a lead has to go', () => {
   /** Points all over a block. */
   function* points(e: readonly number[]) {
@@ -42,20 +48,20 @@ describe('how far a lead has to go', () => {
   }
 
   test('no two points of the two parts are nearer or farther than it says', () => {
-    let seen = 0;
+    let [seen, faced] = [0, 0];
     const look = ({ job, rig }: Subject) => {
       const built = build(job, rig, shared(job));
       for (const f of feedsOn(built)) {
         const run = runOf(built, f);
         if (!run) continue;
+        if (run.sockets.every((s) => s.out)) faced++;
         expect(run.near).toBeLessThanOrEqual(run.far);
-        const blocks = [run.from, run.to].map((p) =>
-          p.solids.filter((s) => s.solid.prism?.r === 0 && s.solid.prism.cos === 1 && !s.moving),
-        );
-        for (const a of blocks[0]!)
-          for (const b of blocks[1]!)
-            for (const p of points(a.extent))
-              for (const q of points(b.extent)) {
+        // Blocks and faces that lie along the axes; all of a face, or of a part where nobody said which.
+        const [ones, others] = run.sockets.map((s) => s.solids.filter(square).map(bounds));
+        for (const a of ones!)
+          for (const b of others!)
+            for (const p of points(a))
+              for (const q of points(b)) {
                 const d = Math.hypot(...p.map((x, k) => x - q[k]!));
                 if (d < run.near - 1e-6 || d > run.far + 1e-6)
                   throw new Error(`${d} is not within ${run.near} to ${run.far}`);
@@ -66,10 +72,13 @@ describe('how far a lead has to go', () => {
     demoStandings.forEach(([, s]) => look(s));
     fc.assert(fc.property(anyRig, look), { numRuns: 40 });
     expect(seen).toBeGreaterThan(50_000);
+    expect(faced).toBeGreaterThan(10);
   });
 
   test('a lead is too short, may reach, reaches, exactly where the sums say', () => {
-    const { near, far } = runTo(rigged().built, 'fitted:monitor');
+    const run = runTo(rigged().built, 'fitted:monitor');
+    const [near, far] = [run.near, run.laid()!.most];
+    expect(far).toBeGreaterThanOrEqual(run.far);
     const [thin, thick] = [3.4 - 0.2, 3.4 + 0.2];
     const state = (mm: number) =>
       rigged([lead('length', { value: mm, tol: 10, from: 'measured' })]).of(SCREEN)!.state;
@@ -82,7 +91,7 @@ describe('how far a lead has to go', () => {
         from,
         lead: own,
       } = feedsOn(built).find((f) => deviceKey(f.device) === 'fitted:monitor')!;
-      return reachOf(built, device, from.from)(own!);
+      return reachOf(built, device, from)(own!);
     };
     const least = near + 8 * thin - 10;
     expect([reach(least - 0.5), reach(least + 0.5)]).toEqual(['no', 'maybe']);
@@ -120,7 +129,8 @@ describe('how far a lead has to go', () => {
       return { said: sayRun(built, feed), why: of(SCREEN)!.why };
     };
     const { said, why } = words([]);
-    const [, near, far] = /^way (\d+ mm) to (\d+ mm)$/.exec(said)!;
+    const [, near, far] =
+      /^way (\d+ mm) to (\d+ mm), 1 tie on the way, about \d+ mm left over/.exec(said)!;
     expect(why).toContain(`${near} to ${far} lie between`);
     expect(words([{ path: ['kit', 'pane-5', 'width'], value: undefined }]).said).toBe(
       'its way is not known',
@@ -139,6 +149,92 @@ describe('how far a lead has to go', () => {
     const low = runTo(rigged().built, 'fitted:monitor');
     expect(near).toBeGreaterThan(low.near);
     expect(far).toBeGreaterThan(low.far);
+  });
+});
+
+describe('the way of a lead along the rig', () => {
+  test('it passes through nothing that stands, sampled; nor is it shorter than straight', () => {
+    let [ways, points] = [0, 0];
+    const look = ({ job, rig }: Subject) => {
+      const built = build(job, rig, shared(job));
+      const { solids, pieces } = standOf(built);
+      const kindOf = new Map(pieces.map((p) => [p.key, p.kind]));
+      for (const f of feedsOn(built)) {
+        const run = runOf(built, f);
+        const laid = run?.laid();
+        if (!run || !laid) continue;
+        ways++;
+        const bare = [run.from, run.to].filter((_, i) => !run.sockets[i]!.out).map((p) => p.key);
+        const dummy = [run.from, run.to].some((p) => p.kind === 'dummy-battery');
+        // What a lead goes round: all that stands but cages, which are open, and what it comes out of.
+        const round = solids.filter(
+          (s) =>
+            !['sweep', 'tilt', 'travel'].includes(s.role) &&
+            kindOf.get(s.piece) !== 'cage' &&
+            !bare.includes(s.piece) &&
+            !(dummy && s.piece === 'body'),
+        );
+        expect(laid.length).toBeGreaterThanOrEqual(
+          Math.hypot(...laid.points[0]!.map((v, k) => v - laid.points.at(-1)![k]!)) - 1e-6,
+        );
+        expect(laid.most).toBeGreaterThanOrEqual(laid.length);
+        for (let i = 1; i < laid.points.length; i++)
+          for (let t = 0; t <= 1; t += 0.05) {
+            const p = laid.points[i - 1]!.map((v, k) => v + t * (laid.points[i]![k]! - v));
+            for (const s of round)
+              if (inside(s.solid, p as never))
+                throw new Error(`${f.device.id}: through ${s.name} at ${p.join()}`);
+            points++;
+          }
+      }
+    };
+    demoStandings.forEach(([, s]) => look(s));
+    fc.assert(fc.property(anyRig, look), { numRuns: 60 });
+    expect(ways).toBeGreaterThan(15);
+    expect(points).toBeGreaterThan(500);
+  });
+
+  test('what nobody said of a socket, or of what may be in the way, is never ok', () => {
+    const long = lead('length', 3000);
+    const state = (...more: Change[]) => rigged([long, ...more]).of(SCREEN)!;
+    expect(state().state).toBe('ok');
+    const open = state({ path: ['kit', 'pane-5', 'inletFace'], value: undefined });
+    expect(open.state).toBe('tight');
+    expect(open.why).toContain('On which face of Pane 5 its socket is nobody said');
+    const other = state({ path: ['kit', 'raft', 'outlets', 'v8', 'face'], value: undefined });
+    expect(other.state).toBe('tight');
+    expect(other.why).toContain('On which face of Raft plate');
+    // A part of which nobody knows the size may be in the way.
+    const blind = state({ path: ['kit', 'lattice', 'wall'], value: undefined });
+    expect(blind.state).not.toBe('ok');
+    // Where on its face it is makes it surer.
+    const wide = (changes: Change[]) => {
+      const run = runTo(rigged([long, ...changes]).built, 'fitted:monitor');
+      return farthest(run) - run.near;
+    };
+    expect(wide([])).toBeLessThan(wide([{ path: ['kit', 'pane-5', 'inletY'], value: undefined }]));
+  });
+
+  test('a socket on the other side asks for a longer way, round what stands between', () => {
+    const at = (face: string) =>
+      runTo(
+        rigged([
+          { path: ['kit', 'raft', 'outlets', 'v14', 'face'], value: face },
+          { path: ['kit', 'raft', 'outlets', 'v14', 'y'], value: undefined },
+        ]).built,
+        'body',
+      ).laid();
+    const [left, right, rear] = ['left', 'right', 'rear'].map(at);
+    expect(right!.length).toBeGreaterThan(left!.length + 100);
+    expect(right!.round.length).toBeGreaterThan(0);
+    // The pack stands against the rear of its plate: no lead comes out there.
+    expect(rear).toBeNull();
+    const v = rigged([
+      { path: ['kit', 'raft', 'outlets', 'v14', 'face'], value: 'rear' },
+      { path: ['kit', 'raft', 'outlets', 'v14', 'y'], value: undefined },
+    ]).of('cable.length:body')!;
+    expect(v.state).toBe('tight');
+    expect(v.why).toContain('No way along the rig was found');
   });
 });
 

@@ -12,7 +12,12 @@ import type { Job, Part } from '@/core/kit/types';
 import { valueOf, type QuantityInput, type Source } from '@/core/quantity/quantity';
 import { setNumber } from '@/core/solve/kit-moves';
 import { From } from '@/ui/quantity-field';
-import { putInterface } from '@/core/areas/joints/moves/put-interface';
+import {
+  isSocket,
+  putInterface,
+  putSocket,
+  socketsToPut,
+} from '@/core/areas/joints/moves/put-interface';
 import type { Pressed } from '@/core/areas/joints/kit/figure-fixtures';
 import { useSize } from '@/ui/use-size';
 import { useStore } from '@/views/store/store-context';
@@ -57,7 +62,9 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
   if (!figure || !layout) return null;
   const put = (at: Pressed) => {
     if (!putting) return;
-    const { edit, key } = putInterface(part, at, putting.type, putting.side);
+    const { edit, key } = isSocket(putting.type)
+      ? putSocket(part, at, putting.type)
+      : putInterface(part, at, putting.type, putting.side);
     store?.edit(edit);
     setPutting(null);
     setOpen(key);
@@ -100,7 +107,9 @@ export function FigureEditor({ part, job }: { part: Part; job: Job }) {
         </Sheet>
       </div>
       <Grips views={layout.views} open={open} onOpen={setOpen} />
-      {figure.block ? <PutBar putting={putting} onChange={setPutting} onPut={put} /> : null}
+      {figure.block ? (
+        <PutBar putting={putting} sockets={socketsToPut(part)} onChange={setPutting} onPut={put} />
+      ) : null}
       <Beside part={part} job={job} other={over} onOther={setOther} />
     </section>
   );

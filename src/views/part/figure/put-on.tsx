@@ -2,6 +2,7 @@ import { Plus } from 'lucide-react';
 import { FACES } from '@/core/engine/field';
 import type { Figure } from '@/core/engine/figure';
 import { blockOn, pressedOn, type Pressed } from '@/core/areas/joints/kit/figure-fixtures';
+import { isSocket } from '@/core/areas/joints/moves/put-interface';
 import { INTERFACE_TYPES } from '@/core/areas/joints/kit/interfaces';
 import type { Layout, PlacedView } from '@/core/figure/layout';
 import { Button } from '@/ui/button';
@@ -26,17 +27,21 @@ const SIDES: readonly { id: Putting['side']; name: string }[] = [
 /** Chooses what is put on the drawing, then where: on the drawing, or a whole face for the keyboard. */
 export function PutBar({
   putting,
+  sockets,
   onChange,
   onPut,
 }: {
   putting: Putting | null;
+  /** What of the part a lead goes into or comes out of. */
+  sockets: readonly { id: string; name: string }[];
   onChange: (next: Putting | null) => void;
   onPut: (at: Pressed) => void;
 }) {
   if (!putting)
     return (
       <Button className="mt-1" onClick={() => onChange({ type: 'unc-1-4', side: 'host' })}>
-        <Plus size={18} aria-hidden="true" /> Put a hole, shoe or rail on it
+        <Plus size={18} aria-hidden="true" /> Put a hole, shoe
+        {sockets.length > 0 ? ', rail or socket' : ' or rail'} on it
       </Button>
     );
   return (
@@ -49,15 +54,17 @@ export function PutBar({
         focused
         label="standard or class"
         value={putting.type}
-        options={INTERFACE_TYPES}
+        options={[...INTERFACE_TYPES, ...sockets]}
         onPick={(type) => onChange({ ...putting, type })}
       />
-      <LabelledSelect
-        label="it"
-        value={putting.side}
-        options={SIDES}
-        onPick={(side) => onChange({ ...putting, side: side as Putting['side'] })}
-      />
+      {isSocket(putting.type) ? null : (
+        <LabelledSelect
+          label="it"
+          value={putting.side}
+          options={SIDES}
+          onPick={(side) => onChange({ ...putting, side: side as Putting['side'] })}
+        />
+      )}
       <p className="w-full">
         Press where it sits: on a face, or at an edge for the face behind it. Or take the middle of
         a face:

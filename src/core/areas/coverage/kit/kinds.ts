@@ -231,7 +231,6 @@ export const kinds = {
           mm('walk', 'comes forward by', 200, {
             min: -50,
             cls: 'pupil',
-            hint: 'seen from the corner of the picture',
           }),
           number('walkAngle', 'seen from', 'deg', 5, 89),
         ],
@@ -264,9 +263,7 @@ export const kinds = {
         cls: 'flange',
         hint: 'of this very lens; the mount stands in when empty',
       }),
-      mm('expectedGlass', 'glass it is designed for', 30, {
-        hint: 'plane glass behind the lens that its design allows for',
-      }),
+      mm('expectedGlass', 'glass it is designed for', 30),
       {
         type: 'rows',
         key: 'rings',

@@ -26,17 +26,10 @@ export const DRIVE: readonly Field[] = [
     hint: 'pivot to the middle of its gear, drawn out',
   }),
   ...BLOCK,
-  mm('gearAhead', 'gear ahead of its clamp', 400, {
-    min: -400,
-    hint: 'middle of the clamp to the middle of the gear',
-  }),
-  mm('boxBehind', 'box behind the gear', 100, {
-    hint: 'middle of the gear to the face of the box',
-  }),
-  mm('armWidth', 'width of the arm', 100, { hint: '0 when it has none' }),
-  mm('pivotAcross', 'pivot from the middle', 300, {
-    hint: 'middle between the rods to the pivot; over its rod when empty',
-  }),
+  mm('gearAhead', 'gear ahead of its clamp', 400, { min: -400 }),
+  mm('boxBehind', 'box behind the gear', 100),
+  mm('armWidth', 'width of the arm', 100),
+  mm('pivotAcross', 'pivot from the middle', 300),
   mm('pivotUp', 'pivot over the rods', 300, { min: -300 }),
   choice('sides', 'goes on', [
     ['left', 'camera left only'],

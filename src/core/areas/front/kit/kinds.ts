@@ -102,19 +102,10 @@ export const kinds = {
       ),
       mm('opening', 'back opening', 500, { first: true, onlyFor: CLIPS }),
       { ...rodSystem, onlyFor: ANY_RODS },
-      mm('centreHeight', 'rods to its middle', 400, {
-        onlyFor: ANY_RODS,
-        hint: 'rod plane to the middle of the windows; the height of its rod system when empty',
-      }),
-      mm('sleeveFrom', 'sleeve from', 500, {
-        onlyFor: ON_RODS,
-        hint: 'smallest lens front its own sleeve closes on',
-      }),
+      mm('centreHeight', 'rods to its middle', 400, { onlyFor: ANY_RODS }),
+      mm('sleeveFrom', 'sleeve from', 500, { onlyFor: ON_RODS }),
       mm('sleeveTo', 'sleeve to', 500, { onlyFor: ON_RODS }),
-      mm('sleeveReach', 'sleeve covers', 200, {
-        onlyFor: ON_RODS,
-        hint: 'longest gap to the lens it still closes',
-      }),
+      mm('sleeveReach', 'sleeve covers', 200, { onlyFor: ON_RODS }),
       {
         type: 'rows',
         key: 'stages',

@@ -4,15 +4,13 @@ import {
   FACES,
   mm,
   number,
+  offFace,
   quantity,
-  type Field,
   type RowsField,
 } from '../../../engine/field';
 import { DRIVERS } from './drivers';
 import { INTERFACE_TYPES, RODS, SCREWED, SLIDES } from './interfaces';
 
-const place = (key: string, label: string): Field =>
-  quantity(key, label, 'mm', 'length', -1000, 1000);
 const screwed = { key: 'type', is: SCREWED };
 const slides = { key: 'type', is: SLIDES };
 
@@ -39,9 +37,7 @@ export const INTERFACES: RowsField = {
     ]),
     { type: 'text', key: 'pattern', label: 'class, or name of its pattern', max: 80 },
     choice('face', 'face', FACES),
-    place('x', 'across from the middle of the face'),
-    place('y', 'up from the middle of the face'),
-    place('z', 'forward from the middle of the face'),
+    ...offFace('', 'x', 'y', 'z'),
     number('count', 'how many in a row', '', 1, 60, { integer: true }),
     mm('spacing', 'from each to the next', 500),
     choice('along', 'row or slide runs', [

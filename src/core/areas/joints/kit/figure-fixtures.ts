@@ -25,34 +25,71 @@ const VIEWS: readonly FigureViewId[] = ['side', 'front'];
 /** Half the size of a mark, mm. */
 const MARK = 3;
 
+/** Something that sits on a face of a part, and the paths of what says where. */
+interface OnFace {
+  key: readonly string[];
+  name: string;
+  face: unknown;
+  off: readonly (readonly string[])[];
+  /** The interface it is; null for a socket, which is one mark. */
+  row: readonly string[] | null;
+}
+
 /**
- * What a part holds others by and is held by, each where it is: a cross in a circle on the face one
- * looks at, a notch on the edge of one that is seen from its side. What is open has its numbers.
+ * What a part holds others by and is held by, and its sockets, each where it is: a cross in a circle on
+ * the face one looks at, a notch on the edge of one that is seen from its side. What is open has its
+ * numbers.
  */
 export function fixtures(pen: FigurePen, block: Block): void {
   pen.block(block);
-  for (const row of pen.rows('interfaces')) {
-    const face = pen.says([...row, 'face']) as Face | undefined;
+  for (const of of [...interfacesOf(pen), ...socketsOf(pen)]) {
+    const face = of.face as Face | undefined;
     if (face === undefined || !(face in OUT)) continue;
     const [axis, end] = OUT[face];
     const faces = [block.x, block.y, block.z];
-    const off = AXES.map((k) => pen.size([...row, k], 0));
+    const off = of.off.map((path) => pen.size(path, 0));
     const at = faces.map((f, i) =>
       i === axis ? f[end] : (f[0] + f[1]) / 2 + (off[i]?.v ?? 0),
     ) as [number, number, number];
-    const open = pen.open === row.join('/');
+    const open = pen.open === of.key.join('/');
     const flat = VIEWS.find((v) => SHEET[v][0] !== axis && SHEET[v][2] !== axis) ?? 'top';
-    const name = String(pen.says([...row, 'name']) ?? 'interface');
     for (const id of open && flat === 'top' ? [...VIEWS, flat] : VIEWS) {
       const p = on(id, at);
       if (id === 'top') outlineOnTop(pen, block);
       const by = off.filter((_, i) => i !== axis);
-      mark(pen, row, id, p, id === flat, by);
-      if (id === (flat === 'top' && open ? 'top' : VIEWS[0])) pen.view(id).grip(row, name, p);
+      mark(pen, of.row, id, p, id === flat, by);
+      if (id === (flat === 'top' && open ? 'top' : VIEWS[0])) pen.view(id).grip(of.key, of.name, p);
     }
-    if (open) numbers(pen, row, flat, { at, off, axis, block });
+    if (open) numbers(pen, of.row, flat, { at, off, axis, block });
   }
 }
+
+const interfacesOf = (pen: FigurePen): OnFace[] =>
+  pen.rows('interfaces').map((row) => ({
+    key: row,
+    name: String(pen.says([...row, 'name']) ?? 'interface'),
+    face: pen.says([...row, 'face']),
+    off: AXES.map((k) => [...row, k]),
+    row,
+  }));
+
+/** Where leads go in and come out. */
+const socketsOf = (pen: FigurePen): OnFace[] => [
+  {
+    key: ['inlet'],
+    name: 'inlet',
+    face: pen.says('inletFace'),
+    off: [['inletX'], ['inletY'], ['inletZ']],
+    row: null,
+  },
+  ...pen.rows('outlets').map((row) => ({
+    key: row,
+    name: String(pen.says([...row, 'name']) ?? 'outlet'),
+    face: pen.says([...row, 'face']),
+    off: AXES.map((k) => [...row, k]),
+    row: null,
+  })),
+];
 
 /** What was pressed on a drawing: a face, and how far off its middle, mm; null where nobody can say. */
 export interface Pressed {
@@ -123,12 +160,18 @@ function outlineOnTop(pen: FigurePen, { x, z }: Block): void {
 /** A row of holes is as many marks. */
 function mark(
   pen: FigurePen,
-  row: readonly string[],
+  row: readonly string[] | null,
   view: FigureViewId,
   at: Pt,
   flat: boolean,
   by: readonly Size[],
 ): void {
+  if (!row) {
+    const pens = pen.view(view);
+    if (flat) for (const r of [MARK, MARK / 3]) pens.circle(at, r, by, 'inner');
+    else pens.rect([at[0] - MARK, at[1] - MARK], [at[0] + MARK, at[1] + MARK], by, 'inner');
+    return;
+  }
   const count = Number(pen.says([...row, 'count']) ?? 1);
   const spacing = pen.size([...row, 'spacing'], 12);
   const along = pen.says([...row, 'along']);
@@ -156,7 +199,7 @@ function mark(
 /** How far off the middle of its face it is, how far apart a row is. */
 function numbers(
   pen: FigurePen,
-  row: readonly string[],
+  row: readonly string[] | null,
   flat: FigureViewId,
   {
     at,
@@ -180,6 +223,7 @@ function numbers(
     [],
     'axis',
   );
+  if (!row) return;
   if (Number(pen.says([...row, 'count']) ?? 1) > 1) sheet.note([...row, 'spacing'], p, 'right');
   for (const key of ['depth', 'length', 'thickness', 'width', 'run', 'inside'])
     if (pen.has([...row, key])) sheet.note([...row, key], p, 'right');

@@ -22,7 +22,7 @@ export interface Spot {
 }
 
 /** Outward direction of a face of an upright part. */
-const OUT: Readonly<Record<Face, Vec>> = {
+export const OUT: Readonly<Record<Face, Vec>> = {
   left: [-1, 0, 0],
   right: [1, 0, 0],
   bottom: [0, -1, 0],

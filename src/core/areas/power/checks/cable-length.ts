@@ -8,6 +8,8 @@ import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { blindPieces } from '../../space/model/unsettled';
+import { standOf } from '../../../stand/stand';
 import { judgedOnce } from '../model/judged';
 import { BENDS, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
 
@@ -18,8 +20,8 @@ export const cableLength: Check = {
   id: 'cable.length',
   title: 'Length of a lead',
   short: 'lead too short',
-  says: 'Whether a lead is as long as the way from the part with the outlet to what it feeds, with a bend at each plug and slack to lie along the rig and not through the air. Sockets may be anywhere on their parts: nobody said where.',
-  formula: 'length - way through the air - 2 bends of 4 x its thickness',
+  says: 'Whether a lead is as long as the way from its outlet to what it feeds, round what stands between, with a bend at each plug and slack. A socket may be anywhere on its face where nobody said where; while nobody said on which face it is, nothing is ok.',
+  formula: 'length - way along the rig - 2 bends of 4 x its thickness',
   run: (built) => feedsOn(built).flatMap((f) => lengthOf(built, f)),
 };
 
@@ -47,9 +49,25 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
       }),
     ];
   const slack = built.rules['cable.slack'];
-  const { from: a, to: b, near, far, assumed } = run;
-  const deps = [base.key, part, source, lead, slack, a.key, b.key, near, far, assumed];
-  return [judgedOnce(lead, deps, () => reaches({ lead, part, from, run, slack, base }))];
+  const { from: a, to: b, near, far } = run;
+  const way = { lead, part, from, run, slack, base, doubt: doubtOf(built, run) };
+  const laid = run.laid();
+  const deps = [base.key, part, source, lead, slack, a.key, b.key, near, far, way.doubt];
+  return [judgedOnce(lead, [...deps, laid?.length, laid?.most, laid?.round], () => reaches(way))];
+}
+
+/** Why its way is not known as well as it could be; null where it is. */
+function doubtOf(built: Built, run: Run): string | null {
+  if (run.assumed) return run.assumed;
+  const open = run.sockets.flatMap((s, i) => (s.open ? [[run.from, run.to][i]!.name] : []));
+  if (open.length > 0)
+    return `On which face of ${inWords(open)} its socket is nobody said: say it on the sheet of the part.`;
+  const blind = blindPieces(standOf(built)).map((p) => p.name);
+  if (blind.length > 0)
+    return `What it has to go round is not known: sizes of ${inWords([...new Set(blind)].slice(0, 3))} are missing.`;
+  return run.laid()
+    ? null
+    : 'No way along the rig was found that is clear of all that stands on it.';
 }
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;
@@ -62,18 +80,22 @@ interface Way {
   run: Run;
   slack: number;
   base: Base;
+  doubt: string | null;
 }
 
 /** The lead against its way, all of which is known. */
-function reaches({ lead, part, from, run, slack, base }: Way): Verdict {
-  const { near, far } = run;
+function reaches({ lead, part, from, run, slack, base, doubt }: Way): Verdict {
+  const { near } = run;
+  const laid = run.laid();
+  const far = Math.max(run.far, laid?.most ?? 0);
   const width = given(lead, 'width');
   const thick = width.known ? width : constant(`thickness of ${lead.name}`, 'mm', { ...THICKNESS });
   const inputs = [given(lead, 'length'), thick];
-  // Where the sockets are is as open as the parts are large.
+  // Where the sockets are is as open as their faces are large.
+  const value = Math.min(far, Math.max(near, laid?.length ?? (near + far) / 2));
   const way = constant(`where the sockets of ${from} and ${part.name} are`, 'mm', {
-    value: (near + far) / 2,
-    tol: (far - near) / 2,
+    value,
+    tol: Math.max(far - value, value - near),
     from: 'guess',
     lo: near,
     hi: far,
@@ -90,17 +112,18 @@ function reaches({ lead, part, from, run, slack, base }: Way): Verdict {
     unit: 'mm',
     limit: { value: slack, unit: 'x', rule: 'cable.slack' },
     assumed: width.known
-      ? run.assumed
+      ? doubt
       : `Its bends are counted as those of a lead ${exact(THICKNESS.lo, 0)} to ${exact(THICKNESS.hi, 0)} mm thick: nobody said.`,
     why: (o) => {
       const length = sayLength(inputs[0]!.known!.value, 0);
       const bends = BENDS * thick.known!.value;
-      const ways = `${sayLength(near, 0)} to ${sayLength(far, 0)} lie between ${from} and ${part.name}, and its bends take ${sayLength(bends, 0)}`;
+      const round = laid?.round ? `, round ${laid.round},` : '';
+      const ways = `${sayLength(near, 0)} to ${sayLength(far, 0)} lie between ${from} and ${part.name}${round} and its bends take ${sayLength(bends, 0)}`;
       if (o.state === 'fail')
         return `${lead.name} is too short, by ${sayLength(-o.hi, 0)} at the least: ${ways}; it is ${length} long.`;
       return o.state === 'ok'
         ? `${lead.name} reaches from ${from} to ${part.name}: ${ways}; it is ${length} long.`
-        : `${lead.name} ${o.lo < 0 ? 'may or may not reach, by where the sockets are' : 'reaches straight through the air, with little slack'}: ${ways}; it is ${length} long.`;
+        : `${lead.name} ${o.lo < 0 ? 'may or may not reach, by where the sockets are' : 'reaches, with little slack'}: ${ways}; it is ${length} long.`;
     },
     sum: (o) =>
       `${exact(inputs[0]!.known!.value, 0)} - ${exact(near, 0)} to ${exact(far, 0)} - ${BENDS} x ${exact(thick.known!.value, 1)} = ${exact(o.lo, 0)} to ${exact(o.hi, 0)} mm`,

@@ -69,7 +69,7 @@ function offerOf(built: Built, out: RigOutlet, device: Device, leads: readonly L
     return say('no', `${plain(low.value, 1)} V; it runs from ${plain(least.value, 1)} V`);
   if (cellsOf(out.outlet.plug) !== null) return straight(out, part, say);
   const goes = leads.filter((l) => goesBetween(out.outlet, l, part) === true);
-  const reach = reachOf(built, device, out.from);
+  const reach = reachOf(built, device, { from: out.from, id: out.id });
   const lead = goes.find((l) => reach(l) === 'yes') ?? goes.find((l) => reach(l) === 'maybe');
   if (!lead && goes.length > 0) return say('maybe', `${goes[0]!.name} is too short`);
   if (!lead)

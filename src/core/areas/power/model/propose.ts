@@ -64,7 +64,7 @@ export function waysOf(
       const straight = goesInto(out.outlet, part);
       if (cellsOf(out.outlet.plug) !== null && straight !== true) return [];
       if (high && most && high.hi > most.hi) return [];
-      const reach = reachOf(built, device, out.from);
+      const reach = reachOf(built, device, { from: out.from, id: out.id });
       // What is left behind something that gives on is known when it is tried.
       const known = low && high && least && most && peak && amps && out.over.length === 0;
       const unsure = known ? 0 : 1;

@@ -2,32 +2,37 @@ import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
 import { pieceKey } from '../../../place/piece';
-import type { Piece, StandSolid } from '../../../place/setting';
+import type { Piece } from '../../../place/setting';
 import { plain, sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
-import { union } from '../../../solids/solid';
 import { standOf, type Stand } from '../../../stand/stand';
-import { SWEPT } from '../../space/model/clearance';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
-import type { Lead, Part } from '../../../kit/types';
+import { isFitting, type FedFrom, type Fitting, type Lead, type Outlet } from '../../../kit/types';
 import type { Device, Feed } from './fed';
+import { layOut, type Laid } from './lay';
+import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
 
-/** The way of a lead through the air, from the part with the outlet to what it feeds, mm. */
+/** The way of a lead, from the part with the outlet to what it feeds, mm. */
 export interface Run {
   from: Piece;
   to: Piece;
-  /** Where the two come nearest to each other, and from the farthest corner of one to that of the other. */
+  /** Through the air, where the two sockets may come nearest, and where they may be farthest apart. */
   near: number;
   far: number;
   /** Numbers of their size and place that nobody gave. */
   missing: readonly Given[];
   /** What one of the two is taken as, where its shape is not known. */
   assumed: string | null;
+  /** Both sockets, that of the outlet first. */
+  sockets: readonly [Socket, Socket];
+  /** Round all that stands on the rig; null where no way is clear of it. Worked out when it is asked for. */
+  laid: () => Laid | null;
 }
 
 /**
- * How far a lead has to go. Where on a part its sockets are nobody said: they may be anywhere on it, so
- * the way is one from what is nearest to what is farthest. Null where one of the two is not on the rig.
+ * How far a lead has to go. A socket may be anywhere on its face, and on its part where nobody said on
+ * which: the way is one from what is nearest to what is farthest. Null where one of the two is not on
+ * the rig.
  */
 export function runOf(
   built: Built,
@@ -39,32 +44,42 @@ export function runOf(
   const from = by.get(pieceKey('fitted', of.from));
   const to = by.get(list === 'body' ? pieceKey('body') : keyOf(list, id));
   if (!from || !to) return null;
-  // What stands where it stood is as far from the other as it was.
-  return stand.memo
+  const source = sourceOf(built, { from: of });
+  const outlet = source?.outlets?.find((o) => o.id === of.id);
+  if (!source) return null;
+  // What stands where it stood is as far from the other as it was, while nobody says more of a socket.
+  const known = stand.memo
     .once(runOf, () => new Memo())
-    .once(`${from.key} ${to.key}`, () => between(stand, from, to));
+    .once(`${from.key} ${to.key} ${of.id}`, (): Known[] => []);
+  const before = known.find((k) => k.outlet === outlet && k.part === device.part);
+  if (before) return before.run;
+  const run = between(stand, from, to, outletPort(source, outlet), inletPort(device.part));
+  known.push({ outlet, part: device.part, run });
+  return run;
+}
+
+interface Known {
+  outlet: Outlet | undefined;
+  part: Device['part'];
+  run: Run | null;
 }
 
 const byKey = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.key, p]));
 
-function between(stand: Stand, from: Piece, to: Piece): Run | null {
+function between(stand: Stand, from: Piece, to: Piece, out: Port, into: Port): Run | null {
   // A drive that finds its place by what is beside it stands nowhere for sure while that is not known.
   const sought = unsettledDrives(stand).some((d) => d.key === to.key);
   const beside = sought ? blindPieces(stand).flatMap((p) => p.missing) : [];
   const missing = [...new Set([...from.missing, ...to.missing, ...beside])];
-  const [a, b] = [solidsOf(from), solidsOf(to)];
-  if (a.length === 0 || b.length === 0) return null;
-  const loose = (l: readonly StandSolid[]) => Math.max(...l.map((s) => s.loose));
-  const slack = loose(a) + loose(b);
-  const [x, y] = [a, b].map((l) => l.map((s) => s.extent).reduce(union)) as [
-    StandSolid['extent'],
-    StandSolid['extent'],
-  ];
+  const [a, b] = [socketOn(from, out), socketOn(to, into)];
+  if (!a || !b) return null;
+  const slack = a.loose + b.loose;
   const most = ([0, 1, 2] as const).map((k) =>
-    Math.max(x[(k + 3) as 3]! - y[k]!, y[(k + 3) as 3]! - x[k]!),
+    Math.max(a.extent[(k + 3) as 3]! - b.extent[k]!, b.extent[(k + 3) as 3]! - a.extent[k]!),
   );
   // What is inside the other is no distance from it.
-  const near = Math.min(...a.flatMap((s) => b.map((t) => distance(s.solid, t.solid))));
+  const near = Math.min(...a.solids.flatMap((s) => b.solids.map((t) => distance(s, t))));
+  let laid: Laid | null | undefined;
   return {
     from,
     to,
@@ -72,19 +87,20 @@ function between(stand: Stand, from: Piece, to: Piece): Run | null {
     far: Math.hypot(...most) + slack,
     missing,
     assumed: from.assumed ?? to.assumed,
+    sockets: [a, b],
+    laid: () => (laid === undefined ? (laid = layOut(stand, [from, to], [a, b])) : laid),
   };
 }
 
 /** The part that a lead comes from, whether it has that outlet or not; null where it is not on the rig. */
-export function sourceOf({ rig, kit }: Built, { from }: Pick<Feed, 'from'>): Part | null {
+export function sourceOf({ rig, kit }: Built, { from }: Pick<Feed, 'from'>): Fitting | null {
   const use = rig.fitted?.find((u) => u.id === from.from);
-  return (use && kit.get(use.part)) ?? null;
+  const part = use && kit.get(use.part);
+  return isFitting(part) ? part : null;
 }
 
 const keyOf = (list: 'drives' | 'fitted', id: string) =>
   pieceKey(list === 'drives' ? 'drive' : 'fitted', id);
-
-const solidsOf = (p: Piece) => p.solids.filter((s) => !SWEPT.has(s.role));
 
 /** A lead of which nobody said how thick it is: from a thin one to one in rubber, mm. */
 export const THICKNESS = { value: 5, tol: 2, from: 'guess', lo: 3, hi: 7 } as const;
@@ -94,17 +110,42 @@ export const BENDS = 2 * 4;
 /** Whether a lead is long enough: wherever the sockets are, by where they are, or nowhere. */
 export type Reach = 'yes' | 'maybe' | 'no';
 
-/** How far leads reach from a part with an outlet to a device; `maybe` while a number is missing. */
-export function reachOf(built: Built, device: Device, from: string): (lead: Lead) => Reach {
-  const run = runOf(built, { device, from: { from, id: '' } });
+/** How far leads reach from an outlet to a device; `maybe` while a number is missing. */
+export function reachOf(
+  built: Built,
+  device: Device,
+  from: Pick<FedFrom, 'from' | 'id'>,
+): (lead: Lead) => Reach {
+  const run = runOf(built, { device, from });
   if (!run || run.missing.length > 0) return () => 'maybe';
   return (lead) => {
     const length = given(lead, 'length').known;
     const { lo, hi } = given(lead, 'width').known ?? THICKNESS;
     if (!length) return 'maybe';
     if (length.hi < run.near + BENDS * lo) return 'no';
-    return length.lo < run.far + BENDS * hi ? 'maybe' : 'yes';
+    if (length.lo < run.far + BENDS * hi) return 'maybe';
+    return length.lo < farthest(run) + BENDS * hi ? 'maybe' : 'yes';
   };
+}
+
+/** As far as a lead may have to go, round what stands between; endless where no way is clear. */
+export const farthest = (run: Run): number => Math.max(run.far, run.laid()?.most ?? Infinity);
+
+/** A lead along the rig is tied this often at least, mm. Common practice, no source. */
+const TIE = 150;
+
+/** How it lies, where that is known: what it goes round, how often it is tied, what of it is left over. */
+function layingOf(run: Run | null, { lead }: Feed): string[] {
+  const laid = run && run.missing.length === 0 && run.laid();
+  if (!laid || run.sockets.some((s) => s.open)) return [];
+  const ties = Math.ceil(laid.length / TIE) - 1;
+  const length = lead && given(lead, 'length').known?.value;
+  const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
+  return [
+    ...(laid.round ? [`round ${laid.round}`] : []),
+    ...(ties > 0 ? [`${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`] : []),
+    ...(over > TIE ? [`about ${sayLength(over, 0)} left over to be coiled`] : []),
+  ];
 }
 
 /** `way 119 mm to 356 mm, tied at its plugs`: what a list of leads says besides the lead itself. */
@@ -113,9 +154,14 @@ export function sayRun(built: Built, f: Feed): string {
   const way =
     !run || run.missing.length > 0
       ? 'its way is not known'
-      : `way ${sayLength(run.near, 0)} to ${sayLength(run.far, 0)}`;
+      : `way ${sayLength(run.near, 0)} to ${sayLength(Math.max(run.far, run.laid()?.most ?? 0), 0)}`;
   const at = f.out?.switched === null ? null : f.out?.volts.known;
   const set =
     at && typeof f.out?.switched === 'boolean' ? [`its switch at ${plain(at.value, 1)} V`] : [];
-  return [way, ...(f.from.tied === true ? ['tied at its plugs'] : []), ...set].join(', ');
+  return [
+    way,
+    ...layingOf(run, f),
+    ...(f.from.tied === true ? ['tied at its plugs'] : []),
+    ...set,
+  ].join(', ');
 }
