@@ -223,10 +223,12 @@ export const FACES = [
 ] as const;
 
 /** How far something is off the middle of the face that it is on, along the axes of its part. */
-export const offFace = (of: string, x: string, y: string, z: string): Field[] =>
-  [`${of}across`, `${of}up`, `${of}forward`].map((way, k) =>
-    quantity([x, y, z][k]!, `${way} from the middle of the face`, 'mm', 'length', -1000, 1000),
+export const offFace = (label: (way: string) => string, ...keys: string[]): Field[] =>
+  ['across', 'up', 'forward'].map((way, k) =>
+    quantity(keys[k]!, label(way), 'mm', 'length', -1000, 1000),
   );
+
+export const ofItsFace = (way: string) => `${way} from the middle of the face`;
 
 export const SUPPLY: readonly Field[] = [
   quantity('voltsFrom', 'runs from', 'V', 'volts', 0, 100),
@@ -236,7 +238,7 @@ export const SUPPLY: readonly Field[] = [
   quantity('wattsPeak', 'greatest draw', 'W', 'watts', 0, 4000),
   choice('inlet', 'inlet', PLUG_NAMES),
   choice('inletFace', 'face of the inlet', FACES),
-  ...offFace('inlet ', 'inletX', 'inletY', 'inletZ'),
+  ...offFace((way) => `inlet ${way}`, 'inletX', 'inletY', 'inletZ'),
   choice('chamber', 'takes a battery', CHAMBERS),
   flag('ownPack', 'runs on a battery of its own'),
 ];
@@ -283,7 +285,7 @@ export const OUTLETS: RowsField = {
     quantity('amps', 'amps', 'A', 'watts', 0, 100),
     choice('plug', 'socket', PLUG_NAMES),
     choice('face', 'face', FACES),
-    ...offFace('', 'x', 'y', 'z'),
+    ...offFace(ofItsFace, 'x', 'y', 'z'),
     flag('passes', 'passes the volts of the battery'),
     choice('swap', 'while a pack is changed', [
       ['holds', 'stays up'],

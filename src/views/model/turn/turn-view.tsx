@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { hangingOf, type Hanging } from '@/core/areas/carry/model/drawn';
+import { leadsDrawn } from '@/core/areas/power/model/drawn';
 import { loadLines } from '@/core/areas/joints/model/load-lines';
 import { modelOf, type Model } from '@/core/model/model';
 import type { Vec } from '@/core/solids/solid';
@@ -58,8 +59,13 @@ export default function TurnView({ facts, lit, litParts, onPick, pins, load, onN
   const hanging = useMemo(() => hangingOf(facts.built), [facts.built]);
   const hung = options.hangs ? hanging : null;
   const air = useMemo(
-    () => [...airLines(model, options.load || load ? facts : null), ...plumb(hung)],
-    [model, options.load, load, facts, hung],
+    () => [
+      ...airLines(model, options.load || load ? facts : null),
+      ...plumb(hung),
+      // Parts that are drawn apart have their leads pulled.
+      ...(options.apart > 0 ? [] : leadLines(facts)),
+    ],
+    [model, options.load, options.apart, load, facts, hung],
   );
   useEffect(() => scene?.hang(hung), [scene, hung]);
   const lights = useMemo(
@@ -136,6 +142,18 @@ export default function TurnView({ facts, lit, litParts, onPick, pins, load, onN
     </figure>
   );
 }
+
+/** Leads as they lie along the rig. */
+const leadLines = ({ built }: RigFacts): AirLine[] =>
+  leadsDrawn(built).flatMap(({ points, open }) =>
+    points.slice(1).map((to, i): AirLine => ({
+      from: points[i]!,
+      to,
+      tone: 'ink',
+      dashed: open,
+      over: false,
+    })),
+  );
 
 /** Keeps the picture at its size, and of the rig as it stands. */
 function useDrawn(

@@ -17,14 +17,8 @@ export const DRIVE: readonly Field[] = [
   teeth('gearTeeth', 'teeth of its gear', { first: true }),
   gearModule,
   mm('gearWidth', 'width of its gear', 100, { first: true }),
-  mm('armFrom', 'arm reaches from', 600, {
-    first: true,
-    hint: 'pivot to the middle of its gear, drawn in',
-  }),
-  mm('armTo', 'arm reaches to', 600, {
-    first: true,
-    hint: 'pivot to the middle of its gear, drawn out',
-  }),
+  mm('armFrom', 'arm reaches from', 600, { first: true }),
+  mm('armTo', 'arm reaches to', 600, { first: true }),
   ...BLOCK,
   mm('gearAhead', 'gear ahead of its clamp', 400, { min: -400 }),
   mm('boxBehind', 'box behind the gear', 100),

@@ -5,6 +5,7 @@ import {
   mm,
   number,
   offFace,
+  ofItsFace,
   quantity,
   type RowsField,
 } from '../../../engine/field';
@@ -37,7 +38,7 @@ export const INTERFACES: RowsField = {
     ]),
     { type: 'text', key: 'pattern', label: 'class, or name of its pattern', max: 80 },
     choice('face', 'face', FACES),
-    ...offFace('', 'x', 'y', 'z'),
+    ...offFace(ofItsFace, 'x', 'y', 'z'),
     number('count', 'how many in a row', '', 1, 60, { integer: true }),
     mm('spacing', 'from each to the next', 500),
     choice('along', 'row or slide runs', [

@@ -67,9 +67,7 @@ export const kinds = {
         min: 0.3,
         max: 64,
       },
-      mm('frontClearance', 'depth before its glass', 200, {
-        hint: 'lens mount face back to its own first glass',
-      }),
+      mm('frontClearance', 'depth before its glass', 200),
       mm('backFocus', 'back focus error', 10, {
         cls: 'flange',
         min: -10,
