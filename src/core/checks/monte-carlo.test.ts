@@ -331,6 +331,7 @@ describe('intervals hold what they claim', () => {
       'mount.throat',
     ]);
     expect([...beside].sort()).toEqual([
+      'cable.bend',
       'cable.length',
       'carry.balance-fore',
       'carry.balance-side',

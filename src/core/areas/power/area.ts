@@ -1,5 +1,6 @@
 import type { Area } from '../../checks/area';
 import { powerAmps } from './checks/amps';
+import { cableBend } from './checks/cable-bend';
 import { cableLength } from './checks/cable-length';
 import { cableLock } from './checks/cable-lock';
 import { cableStrain } from './checks/cable-strain';
@@ -30,6 +31,7 @@ export const power: Area = {
     powerDay,
     powerSwap,
     cableLength,
+    cableBend,
     cableLock,
     cableStrain,
   ],

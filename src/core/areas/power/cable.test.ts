@@ -11,6 +11,7 @@ import { check } from '../checks';
 import { inside } from '../../solids/oracles';
 import { bounds, type Solid } from '../../solids/solid';
 import { deviceKey, feedsOn } from './model/fed';
+import { roomBefore } from './model/lay';
 import { farthest, reachOf, runOf, sayRun } from './model/run';
 import { tie } from './moves/feed';
 
@@ -293,4 +294,75 @@ test('a plate that passes the volts of its pack, and one socket for two: each wi
   expect(of('power.port:plate/tap').state).toBe('fail');
   expect(fixes('power.port:plate/tap').length).toBeGreaterThan(0);
   expect(fixes('power.fit:fitted:monitor')[0]).toMatch(/^Feed Pane 5 from 8 V outlet/);
+});
+
+describe('room for a plug and its bend', () => {
+  const KEY = 'cable.bend:body/source';
+  const port = (face: string | undefined, more: Record<string, unknown> = {}): Change[] => [
+    { path: ['kit', 'raft', 'outlets', 'v14', 'face'], value: face },
+    ...['x', 'y', 'z'].map((k): Change => ({
+      path: ['kit', 'raft', 'outlets', 'v14', k],
+      value: more[k],
+    })),
+  ];
+
+  test('behind a pack no plug goes in, beside nothing any; nobody is told of a face nobody said', () => {
+    const behind = rigged(port('rear', { x: 0, y: 0 })).of(KEY)!;
+    expect(behind.state).toBe('fail');
+    expect(behind.why).toMatch(
+      /^No plug goes into Raft plate for Warp lead: 0 mm .*before Keel 98/,
+    );
+    expect(behind.wanted).toEqual(['that side of it left free']);
+    expect(rigged(port('left', { y: 25 })).of(KEY)!.state).toBe('ok');
+    expect(rigged(port(undefined)).of(KEY)).toBeUndefined();
+    // The way says that it is not known then.
+    expect(rigged(port(undefined)).of('cable.length:body')!.state).toBe('tight');
+  });
+
+  test('what is free is what a cylinder that is pushed out of the socket meets first, by sampling', () => {
+    let met = 0;
+    const look = ({ job, rig }: Subject) => {
+      const built = build(job, rig, shared(job));
+      const stand = standOf(built);
+      const kinds = new Map(stand.pieces.map((p) => [p.key, p.kind]));
+      for (const f of feedsOn(built)) {
+        const run = runOf(built, f);
+        for (const [i, socket] of (run?.sockets ?? []).entries()) {
+          const piece = i === 0 ? run!.from : run!.to;
+          const room = roomBefore(stand, piece, socket);
+          if (!room || !socket.out) continue;
+          expect(room.lo).toBeLessThanOrEqual(room.hi);
+          const still = stand.solids.filter(
+            (s) =>
+              s.piece !== piece.key &&
+              !['sweep', 'tilt', 'travel'].includes(s.role) &&
+              kinds.get(s.piece) !== 'cage',
+          );
+          // Steps of a millimetre: nothing stands where it says that there is room.
+          for (const { at } of socket.points)
+            for (let d = 0.5; d < room.lo - 0.5; d++) {
+              const p = at.map((v, k) => v + d * socket.out![k]!);
+              expect(still.filter((s) => inside(s.solid, p as never)).map((s) => s.name)).toEqual(
+                [],
+              );
+            }
+          if (room.lo < 100) met++;
+        }
+      }
+    };
+    demoStandings.forEach(([, s]) => look(s));
+    for (const face of ['front', 'rear', 'bottom', 'top']) {
+      const { job, rig } = rigged(port(face));
+      look({ job, rig });
+    }
+    expect(met).toBeGreaterThan(3);
+  });
+
+  test('between an elbow and a straight plug it is tight: which, and what would do', () => {
+    const { job, rig } = demoStandings.find(([n]) => n.endsWith('switched outlet'))![1];
+    const v = check(build(job, rig, shared(job))).find((x) => x.key === 'cable.bend:body/device')!;
+    expect(v.state).toBe('tight');
+    expect(v.why).toContain('before Conch receiver');
+    expect(v.wanted).toEqual(['a lead with an elbow plug at Pellin Pocket']);
+  });
 });

@@ -79,6 +79,49 @@ interface Start {
   doubt: number;
 }
 
+/** What is free straight out of a socket, mm. */
+export interface Room {
+  /** Where on its face it is narrowest, and where widest. */
+  lo: number;
+  hi: number;
+  /** What stands in front of it where it is narrowest; null where nothing does. */
+  by: string | null;
+}
+
+/** Nobody minds what is farther off than this, mm. */
+export const WIDE = 200;
+
+/** What is free in front of a socket, wherever on its face it may be; null where nobody said on which. */
+export function roomBefore(stand: Stand, piece: Piece, { out, points }: Socket): Room | null {
+  if (!out) return null;
+  const blocks = blocksOf(stand).filter((b) => b.piece !== piece.key);
+  let room: Room = { lo: WIDE, hi: 0, by: null };
+  for (const { at } of points) {
+    let [own, by]: [number, string | null] = [WIDE, null];
+    for (const b of blocks) {
+      const off = entered(at, out, b.e);
+      if (off < own) [own, by] = [off, b.name];
+    }
+    room = { ...(own < room.lo ? { lo: own, by } : room), hi: Math.max(room.hi, own) };
+  }
+  return room;
+}
+
+/** How far along a direction a block begins; endless where it is not met. */
+function entered(from: Vec, way: Vec, e: Bounds): number {
+  let [near, far] = [0, Infinity];
+  for (let k = 0; k < 3; k++) {
+    const [lo, hi, p, d] = [e[k as 0], e[(k + 3) as 3], from[k as 0], way[k as 0]];
+    if (Math.abs(d) < 1e-9) {
+      if (p <= lo || p >= hi) return Infinity;
+      continue;
+    }
+    near = Math.max(near, Math.min((lo - p) / d, (hi - p) / d));
+    far = Math.min(far, Math.max((lo - p) / d, (hi - p) / d));
+  }
+  return near < far ? near : Infinity;
+}
+
 /** The way of a lead between two sockets of two pieces; null where none is clear. */
 export function layOut(
   stand: Stand,

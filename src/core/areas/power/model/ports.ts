@@ -76,8 +76,11 @@ export function socketOn(piece: Piece, port: Port): Socket | null {
 
 const nominal = (l: Lin) => sumAt(l, (g) => g.known?.value ?? 0);
 
+/** The middle of a socket is no nearer to an edge of its face, mm. Common practice, no source. */
+const EDGE = 5;
+
 /** Shares of half a face that are tried where nobody said where on it, the middle first. */
-const TRIED = [0, 0.5, -0.5, 0.9, -0.9] as const;
+const TRIED = [0, 0.5, -0.5] as const;
 
 function onFace(pose: Pose, face: Face, port: Port): Socket {
   const own = OUT[face];
@@ -90,7 +93,7 @@ function onFace(pose: Pose, face: Face, port: Port): Socket {
   ([0, 1, 2] as const).forEach((j) => {
     if (j === k) return void (off[j] = own[k] * half[k]!);
     const at = port.at[j]?.known;
-    [off[j], free[j]] = at ? [at.value, at.tol] : [0, half[j]!];
+    [off[j], free[j]] = at ? [at.value, at.tol] : [0, Math.max(0, half[j]! - EDGE)];
   });
   const middle = pose.middle.map(nominal);
   const world = (p: readonly number[]): Vec =>

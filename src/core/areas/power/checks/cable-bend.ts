@@ -1,0 +1,110 @@
+import { constant, given } from '../../../build/given';
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { judge, said } from '../../../checks/judge';
+import { plugOf } from '../../../engine/plugs';
+import type { Lead } from '../../../kit/types';
+import type { Piece } from '../../../place/setting';
+import { exact, sayLength } from '../../../quantity/say';
+import { standOf } from '../../../stand/stand';
+import { blindPieces } from '../../space/model/unsettled';
+import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { roomBefore, WIDE, type Room } from '../model/lay';
+import type { Socket } from '../model/ports';
+import { runOf, THICKNESS } from '../model/run';
+
+/** A plug that turns its lead aside at once stands out this far, mm. Common practice, no source. */
+const ELBOW = 12;
+
+/** How far straight plugs stand out of their sockets, with what relieves them, mm. Common practice, no source. */
+const STRAIGHT: Readonly<Record<string, readonly [number, number]>> = {
+  tap: [25, 38],
+  'xlr-4': [55, 75],
+  'barrel-21': [25, 40],
+  'barrel-25': [25, 40],
+  'usb-a': [25, 40],
+  'usb-c': [18, 32],
+  'bayonet-2': [35, 60],
+};
+
+/** Round push-pull plugs, by class. Common practice, no source. */
+const ROUND = [30, 45] as const;
+
+export const cableBend: Check = {
+  id: 'cable.bend',
+  title: 'Room for a plug and its bend',
+  short: 'no room for a plug',
+  says: 'Whether there is room straight out of a socket for the plug and the first bend of its lead: a straight plug with a bend of four times the thickness of its lead inside, or at the least an elbow. Asked only where somebody said on which face the socket is.',
+  formula: 'room in front of the socket - plug - 4 x thickness of the lead',
+  run: (built) => feedsOn(built).flatMap((f) => bendsOf(built, f)),
+};
+
+function bendsOf(built: Built, f: Feed): Verdict[] {
+  const run = f.lead && runOf(built, f);
+  if (!f.lead || !run || run.missing.length > 0) return [];
+  const ends = [
+    { end: 'source', piece: run.from, socket: run.sockets[0], plug: f.lead.plug },
+    { end: 'device', piece: run.to, socket: run.sockets[1], plug: f.lead.plugTo },
+  ];
+  return ends.flatMap((e) => bendAt(built, f, f.lead!, e));
+}
+
+interface End {
+  end: string;
+  piece: Piece;
+  socket: Socket;
+  plug: string | undefined;
+}
+
+function bendAt(built: Built, f: Feed, lead: Lead, { end, piece, socket, plug }: End): Verdict[] {
+  const stand = standOf(built);
+  const room = roomBefore(stand, piece, socket);
+  if (!room) return [];
+  const width = given(lead, 'width').known ?? THICKNESS;
+  const [least, most] = (plug && STRAIGHT[plug]) || ROUND;
+  const straight = { lo: least + 4 * width.lo, hi: most + 4 * width.hi };
+  const free = ranged(`room in front of the socket of ${piece.name}`, room.lo, room.hi);
+  const takes = ranged(`what the plug of ${lead.name} takes`, ELBOW, straight.hi);
+  const blind = blindPieces(stand).map((p) => p.name);
+  const v = judge({
+    id: 'cable.bend',
+    key: `cable.bend:${deviceKey(f.device)}/${end}`,
+    about: [...new Set([lead.id, piece.part])],
+    pieces: [piece.key],
+    inputs: [free, takes],
+    margin: ([a, b]) => a! - b!,
+    unit: 'mm',
+    limit: { value: ELBOW, unit: 'mm', rule: null },
+    assumed: blind.length > 0 ? `What may stand in front of it is not known: ${blind[0]!}.` : null,
+    why: ({ state }) => inFront(state, room, lead, piece, plug, straight),
+    sum: () =>
+      `${exact(room.lo, 0)} to ${exact(room.hi, 0)} - (${ELBOW} to ${exact(straight.hi, 0)}) mm`,
+    lacking: (m) => `Whether ${lead.name} has room at ${piece.name} is not known: ${m} missing.`,
+    basis: '[trade] inside radius of a bend four times the thickness; lengths of plugs',
+  });
+  if (v.state === 'ok') return [v];
+  const elbow = `a lead with an elbow plug at ${piece.name}`;
+  return [{ ...said(v), wanted: room.hi < ELBOW ? ['that side of it left free'] : [elbow] }];
+}
+
+const ranged = (label: string, lo: number, hi: number) =>
+  constant(label, 'mm', { value: (lo + hi) / 2, tol: (hi - lo) / 2, from: 'guess', lo, hi });
+
+function inFront(
+  state: string,
+  { lo, hi, by }: Room,
+  lead: Lead,
+  piece: Piece,
+  plug: string | undefined,
+  straight: { lo: number; hi: number },
+): string {
+  const free = hi - lo < 1 ? sayLength(lo, 0) : `${sayLength(lo, 0)} at the least`;
+  const before = by ? ` before ${by}` : '';
+  const name = plugOf(plug)?.name ?? 'plug';
+  if (state === 'ok')
+    return `${lead.name} has room at ${piece.name}: ${lo >= WIDE ? 'nothing is in the way' : `${free} are free${before}`}.`;
+  if (state === 'fail')
+    return `No plug goes into ${piece.name} for ${lead.name}: ${free} are free${before}, an elbow wants ${sayLength(ELBOW, 0)}.`;
+  return `${lead.name} may want an elbow plug at ${piece.name}: ${free} are free${before}; a straight one (${name}) and its bend take ${sayLength(straight.lo, 0)} to ${sayLength(straight.hi, 0)}.`;
+}
