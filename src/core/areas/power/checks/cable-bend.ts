@@ -10,8 +10,8 @@ import { exact, sayLength } from '../../../quantity/say';
 import { standOf } from '../../../stand/stand';
 import { blindPieces } from '../../space/model/unsettled';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { roomBefore, WIDE, type Room } from '../model/lay';
-import type { Socket } from '../model/ports';
+import { judgedOnce } from '../model/judged';
+import { WIDE, type Room } from '../model/lay';
 import { runOf, THICKNESS } from '../model/run';
 
 /** A plug that turns its lead aside at once stands out this far, mm. Common practice, no source. */
@@ -43,49 +43,58 @@ export const cableBend: Check = {
 function bendsOf(built: Built, f: Feed): Verdict[] {
   const run = f.lead && runOf(built, f);
   if (!f.lead || !run || run.missing.length > 0) return [];
+  const [source, device] = run.rooms();
+  const blind = blindPieces(standOf(built))[0]?.name ?? null;
+  const { lead } = f;
+  const key = `cable.bend:${deviceKey(f.device)}`;
   const ends = [
-    { end: 'source', piece: run.from, socket: run.sockets[0], plug: f.lead.plug },
-    { end: 'device', piece: run.to, socket: run.sockets[1], plug: f.lead.plugTo },
+    { key: `${key}/source`, piece: run.from, room: source, plug: lead.plug },
+    { key: `${key}/device`, piece: run.to, room: device, plug: lead.plugTo },
   ];
-  return ends.flatMap((e) => bendAt(built, f, f.lead!, e));
+  return ends.flatMap(({ room, ...e }) => {
+    if (!room) return [];
+    const { piece } = e;
+    const deps = [e.key, e.plug, piece.key, piece.name, room.lo, room.hi, room.by, blind];
+    return [judgedOnce(lead, deps, () => bendAt({ ...e, lead, room, blind }))];
+  });
 }
 
 interface End {
-  end: string;
+  key: string;
+  lead: Lead;
   piece: Piece;
-  socket: Socket;
+  room: Room;
   plug: string | undefined;
+  /** A part of which nobody knows the size may stand in front of it. */
+  blind: string | null;
 }
 
-function bendAt(built: Built, f: Feed, lead: Lead, { end, piece, socket, plug }: End): Verdict[] {
-  const stand = standOf(built);
-  const room = roomBefore(stand, piece, socket);
-  if (!room) return [];
+function bendAt(e: End): Verdict {
+  const { lead, piece, room, plug, blind } = e;
   const width = given(lead, 'width').known ?? THICKNESS;
   const [least, most] = (plug && STRAIGHT[plug]) || ROUND;
   const straight = { lo: least + 4 * width.lo, hi: most + 4 * width.hi };
   const free = ranged(`room in front of the socket of ${piece.name}`, room.lo, room.hi);
   const takes = ranged(`what the plug of ${lead.name} takes`, ELBOW, straight.hi);
-  const blind = blindPieces(stand).map((p) => p.name);
   const v = judge({
     id: 'cable.bend',
-    key: `cable.bend:${deviceKey(f.device)}/${end}`,
+    key: e.key,
     about: [...new Set([lead.id, piece.part])],
     pieces: [piece.key],
     inputs: [free, takes],
     margin: ([a, b]) => a! - b!,
     unit: 'mm',
     limit: { value: ELBOW, unit: 'mm', rule: null },
-    assumed: blind.length > 0 ? `What may stand in front of it is not known: ${blind[0]!}.` : null,
-    why: ({ state }) => inFront(state, room, lead, piece, plug, straight),
+    assumed: blind && `What may stand in front of it is not known: ${blind}.`,
+    why: ({ state }) => inFront(state, e, straight),
     sum: () =>
       `${exact(room.lo, 0)} to ${exact(room.hi, 0)} - (${ELBOW} to ${exact(straight.hi, 0)}) mm`,
     lacking: (m) => `Whether ${lead.name} has room at ${piece.name} is not known: ${m} missing.`,
     basis: '[trade] inside radius of a bend four times the thickness; lengths of plugs',
   });
-  if (v.state === 'ok') return [v];
+  if (v.state === 'ok') return v;
   const elbow = `a lead with an elbow plug at ${piece.name}`;
-  return [{ ...said(v), wanted: room.hi < ELBOW ? ['that side of it left free'] : [elbow] }];
+  return { ...said(v), wanted: room.hi < ELBOW ? ['that side of it left free'] : [elbow] };
 }
 
 const ranged = (label: string, lo: number, hi: number) =>
@@ -93,10 +102,7 @@ const ranged = (label: string, lo: number, hi: number) =>
 
 function inFront(
   state: string,
-  { lo, hi, by }: Room,
-  lead: Lead,
-  piece: Piece,
-  plug: string | undefined,
+  { room: { lo, hi, by }, lead, piece, plug }: End,
   straight: { lo: number; hi: number },
 ): string {
   const free = hi - lo < 1 ? sayLength(lo, 0) : `${sayLength(lo, 0)} at the least`;

@@ -9,7 +9,7 @@ import { standOf, type Stand } from '../../../stand/stand';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { isFitting, type FedFrom, type Fitting, type Lead, type Outlet } from '../../../kit/types';
 import type { Device, Feed } from './fed';
-import { layOut, type Laid } from './lay';
+import { layOut, roomBefore, type Laid, type Room } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
 
 /** The way of a lead, from the part with the outlet to what it feeds, mm. */
@@ -27,6 +27,8 @@ export interface Run {
   sockets: readonly [Socket, Socket];
   /** Round all that stands on the rig; null where no way is clear of it. Worked out when it is asked for. */
   laid: () => Laid | null;
+  /** What is free in front of each; null where nobody said on which face it is. */
+  rooms: () => readonly [Room | null, Room | null];
 }
 
 /**
@@ -80,6 +82,7 @@ function between(stand: Stand, from: Piece, to: Piece, out: Port, into: Port): R
   // What is inside the other is no distance from it.
   const near = Math.min(...a.solids.flatMap((s) => b.solids.map((t) => distance(s, t))));
   let laid: Laid | null | undefined;
+  let rooms: [Room | null, Room | null] | undefined;
   return {
     from,
     to,
@@ -89,6 +92,7 @@ function between(stand: Stand, from: Piece, to: Piece, out: Port, into: Port): R
     assumed: from.assumed ?? to.assumed,
     sockets: [a, b],
     laid: () => (laid === undefined ? (laid = layOut(stand, [from, to], [a, b])) : laid),
+    rooms: () => (rooms ??= [roomBefore(stand, from, a), roomBefore(stand, to, b)]),
   };
 }
 
