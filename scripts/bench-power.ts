@@ -6,6 +6,7 @@ import { proposed } from '../src/core/areas/power/model/propose';
 import { devicesOn } from '../src/core/areas/power/model/fed';
 import { outletsOn } from '../src/core/areas/power/model/outlets';
 import { runChecks } from '../src/core/checks/run';
+import { standOf } from '../src/core/stand/stand';
 import { isLead, type FittedUse, type Job, type Part, type Rig } from '../src/core/kit/types';
 import { demo, line, section, time } from './bench-tools';
 
@@ -23,6 +24,7 @@ function fedRig(links: number): { job: Job; rig: Rig } {
       volts: { value: 14.4, tol: 0.5 },
       amps: 4,
       plug: 'tap',
+      face: k % 2 ? 'left' : 'right',
     }));
     kit.push({ ...of('raft'), id: `raft-${i}`, outlets } as Part);
     fitted.push({ id: `plate-${i}`, part: `raft-${i}`, on: 'top' });
@@ -67,6 +69,19 @@ section('power', () => {
           ),
       ),
       links === 120 ? 'wanted p95 under 3' : '',
+    );
+    line(
+      `${links} links: all leads laid anew after a part moved`,
+      time(
+        30,
+        (_i, b: ReturnType<typeof build>) => sayings(b),
+        (i) => {
+          const fitted = rig.fitted!.map((u, k) => (k === 3 ? { ...u, turn: i % 30 } : u));
+          const b = build(job, { ...rig, fitted }, base);
+          standOf(b).pieces.at(-1);
+          return b;
+        },
+      ),
     );
     const said = runChecks(build(job, rig, base), own);
     line(

@@ -1,4 +1,4 @@
-import type { Bounds, Vec } from './solid';
+import { union, type Bounds, type Vec } from './solid';
 
 /**
  * The way of a thin thing round blocks: over their corners, along their edges. A lead lies like that when
@@ -55,18 +55,48 @@ const MOST = 24;
  * @returns null where an end is inside of a block, or no way leads out
  */
 export function wayRound(a: Vec, b: Vec, blocks: readonly Bounds[]): Way | null {
-  const over = overCorners(a, b, blocks);
-  if (!over) return null;
-  const points = tightened(over.points, blocks);
-  return { points, length: lengthOf(points), round: over.round };
+  return wayWithin(a, b, blocks).way;
 }
+
+/** As {@link wayRound}, with the room it was found in: a block that does not reach into it changes nothing. */
+export function wayWithin(
+  a: Vec,
+  b: Vec,
+  blocks: readonly Bounds[],
+): { way: Way | null; within: Bounds } {
+  const looked = new Looked(a, b);
+  const over = overCorners(a, b, blocks, looked);
+  if (!over) return { way: null, within: looked.bounds };
+  // A bend is slid no farther than its neighbours are: within the same room.
+  const points = tightened(over.points, blocks);
+  return { way: { points, length: lengthOf(points), round: over.round }, within: looked.bounds };
+}
+
+/** The room that all ways lie in that were looked at. */
+class Looked {
+  bounds: Bounds;
+  constructor(a: Vec, b: Vec) {
+    this.bounds = boundsOf([a, b]);
+  }
+  add(points: readonly Vec[]) {
+    this.bounds = union(this.bounds, boundsOf(points));
+  }
+}
+
+const boundsOf = (points: readonly Vec[]): Bounds =>
+  points.map((p): Bounds => [p[0], p[1], p[2], p[0], p[1], p[2]]).reduce(union);
 
 /**
  * The shortest way over the corners of the blocks that it goes round, clear of all. Others are not looked
  * at: what no shorter way goes through is not in the way. (Over a corner of one of those it may be a little
  * shorter yet: in space the shortest way of all bends on edges, anywhere along them.)
  */
-export function overCorners(a: Vec, b: Vec, blocks: readonly Bounds[]): Way | null {
+export function overCorners(
+  a: Vec,
+  b: Vec,
+  blocks: readonly Bounds[],
+  looked?: Looked,
+): Way | null {
   if (blocks.some((e) => within(a, e) || within(b, e))) return null;
   const round: number[] = [];
   for (;;) {
@@ -75,7 +105,15 @@ export function overCorners(a: Vec, b: Vec, blocks: readonly Bounds[]): Way | nu
       b,
       round.map((i) => blocks[i]!),
     );
-    if (!points) return null;
+    if (!points) {
+      // Shut in: whatever moves may let it out.
+      looked?.add([
+        [-Infinity, -Infinity, -Infinity],
+        [Infinity, Infinity, Infinity],
+      ]);
+      return null;
+    }
+    looked?.add(points);
     // All that it goes through, at once: which stands first in the list says nothing.
     const next = blocks.flatMap((e, i) => (!round.includes(i) && crosses(points, e) ? [i] : []));
     if (next.length === 0) return { points, length: lengthOf(points), round };

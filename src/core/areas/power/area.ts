@@ -3,6 +3,7 @@ import { powerAmps } from './checks/amps';
 import { cableBend } from './checks/cable-bend';
 import { cableLength } from './checks/cable-length';
 import { cableLock } from './checks/cable-lock';
+import { cableSpare } from './checks/cable-spare';
 import { cableStrain } from './checks/cable-strain';
 import { powerDay } from './checks/day';
 import { powerFeed } from './checks/feed';
@@ -34,6 +35,7 @@ export const power: Area = {
     cableBend,
     cableLock,
     cableStrain,
+    cableSpare,
   ],
   moves,
   fixes: [otherFeeds],

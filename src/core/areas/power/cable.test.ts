@@ -195,6 +195,28 @@ describe('the way of a lead along the rig', () => {
     expect(points).toBeGreaterThan(500);
   });
 
+  test('a way that was found before is the one that is found anew, whatever moved in between', () => {
+    const ways = (job: Job, rig: Job['rigs'][0]) => {
+      const built = build(job, rig, shared(job));
+      return feedsOn(built).map((f) => {
+        const laid = runOf(built, f)?.laid();
+        return laid && { points: laid.points, round: laid.round, most: laid.most };
+      });
+    };
+    let compared = 0;
+    for (const [, { job, rig }] of demoStandings.filter(([n]) => n.startsWith('Tug')))
+      for (const at of rig.fitted!)
+        for (const turn of [0, 40, 90, 0, 180]) {
+          const moved = { ...rig, fitted: rig.fitted!.map((u) => (u === at ? { ...u, turn } : u)) };
+          const kept = ways(job, moved);
+          // Nothing that was worked out before is known of a copy.
+          const copy = structuredClone({ job, moved });
+          expect(kept).toEqual(ways(copy.job, copy.moved));
+          compared += kept.filter(Boolean).length;
+        }
+    expect(compared).toBeGreaterThan(100);
+  });
+
   test('what nobody said of a socket, or of what may be in the way, is never ok', () => {
     const long = lead('length', 3000);
     const state = (...more: Change[]) => rigged([long, ...more]).of(SCREEN)!;
@@ -365,4 +387,34 @@ describe('room for a plug and its bend', () => {
     expect(v.why).toContain('before Conch receiver');
     expect(v.wanted).toEqual(['a lead with an elbow plug at Pellin Pocket']);
   });
+});
+
+test('a lead that the picture hangs on is there twice, or it is said what to bring', () => {
+  const KEY = 'cable.spare:body';
+  const painter = (field: string, value: unknown): Change => ({
+    path: ['kit', 'painter', field],
+    value,
+  });
+  const v = rigged().of(KEY)!;
+  expect(v.state).toBe('ok');
+  expect(v.why).toBe('Painter lead is there if Warp lead breaks.');
+  // One that would have to be hired, or is too short, is none.
+  for (const change of [painter('count', 0), painter('length', { value: 40, tol: 5 })]) {
+    const none = rigged([change]).of(KEY)!;
+    expect(none.state).toBe('tight');
+    expect(none.why).toContain('when it breaks, Pellin Pocket is dark');
+    expect(none.wanted[0]).toMatch(/^a second lead from two-pin tap to .*, \d+ mm at the least$/);
+  }
+  const two = rigged([painter('count', 0), { path: ['kit', 'warp', 'count'], value: 2 }]).of(KEY)!;
+  expect(two.state).toBe('ok');
+  expect(two.why).toContain('A second Warp lead');
+  expect(rigged([painter('plug', undefined)]).of(KEY)!.state).toBe('unknown');
+  // A screen that is only looked at may go dark.
+  expect(rigged().of('cable.spare:fitted:monitor')).toBeUndefined();
+  const { job, rig } = demoStandings.find(([n]) => n.endsWith('drive on a lead'))![1];
+  const weak = check(build(job, rig, shared(job))).find((x) => x.key === KEY)!;
+  expect([weak.state, weak.wanted[0]]).toEqual([
+    'tight',
+    expect.stringMatching(/^a second lead from USB-C to USB-C/),
+  ]);
 });

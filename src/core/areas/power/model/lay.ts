@@ -1,5 +1,5 @@
 import { inWords } from '../../../checks/judge';
-import { cuts, wayRound, within } from '../../../solids/around';
+import { cuts, wayWithin, within } from '../../../solids/around';
 import { distance } from '../../../solids/distance';
 import { apart, type Bounds, type Vec } from '../../../solids/solid';
 import { pieceKey } from '../../../place/piece';
@@ -38,6 +38,23 @@ interface Block {
   e: Bounds;
 }
 
+/** The block of a solid: the same one for as long as that stands as it stood. */
+function blockOf(s: StandSolid, name: string): Block {
+  const before = made.get(s);
+  if (before?.name === name) return before;
+  const { piece, role, reach: e } = s;
+  const block: Block = {
+    piece,
+    name,
+    swept: SWEPT.has(role),
+    e: [e[0] - THICK, e[1] - THICK, e[2] - THICK, e[3] + THICK, e[4] + THICK, e[5] + THICK],
+  };
+  made.set(s, block);
+  return block;
+}
+
+const made = new WeakMap<StandSolid, Block>();
+
 /**
  * All that stands or sweeps, grown by its doubt and by half a lead; in an order that no list gives. A
  * cage is open where the sockets are that it goes round: it is in no lead's way.
@@ -58,12 +75,7 @@ function blocksOf(stand: Stand): readonly Block[] {
       );
     return stand.solids
       .filter((s) => by.get(s.piece)?.kind !== 'cage' && !taken(s))
-      .map(({ piece, role, reach: e }): Block => ({
-        piece,
-        name: by.get(piece)?.name ?? piece,
-        swept: SWEPT.has(role),
-        e: [e[0] - THICK, e[1] - THICK, e[2] - THICK, e[3] + THICK, e[4] + THICK, e[5] + THICK],
-      }))
+      .map((s) => blockOf(s, by.get(s.piece)?.name ?? s.piece))
       .sort((a, b) => {
         for (let k = 0; k < 6; k++) if (a.e[k]! !== b.e[k]!) return a.e[k]! - b.e[k]!;
         return a.piece < b.piece ? -1 : 1;
@@ -143,11 +155,7 @@ export function layOut(
   );
   const [a, b] = starts;
   if (!a || !b) return null;
-  const way = wayRound(
-    a.off,
-    b.off,
-    blocks.map((x) => x.e),
-  );
+  const way = wayOnce(stand, pieces, [a.off, b.off], blocks);
   if (!way) return null;
   const slack = sockets[0].loose + sockets[1].loose;
   return {
@@ -156,12 +164,70 @@ export function layOut(
     length: way.length,
     most: way.length + a.doubt + b.doubt + slack,
     round: inWords([
-      ...new Set(
-        way.round.map((i) => blocks[i]!).flatMap((b) => (keys.includes(b.piece) ? [] : [b.name])),
-      ),
+      ...new Set(way.round.flatMap((b) => (keys.includes(b.piece) ? [] : [b.name]))),
     ]),
   };
 }
+
+interface Found {
+  all: readonly Block[];
+  pieces: string;
+  ends: readonly [Vec, Vec];
+  way: { points: readonly Vec[]; length: number; round: readonly Block[] } | null;
+  /** What a block has to reach into for another way to be found. */
+  within: Bounds;
+}
+
+/** Ways that were found, with the piece whose lead it is. */
+const found = new WeakMap<object, Found[]>();
+/** So many are kept: a part may stand on several rigs. */
+const MOST = 6;
+
+/** The way between two points: that of before where nothing came, went or moved near it. */
+function wayOnce(
+  stand: Stand,
+  pieces: readonly [Piece, Piece],
+  ends: readonly [Vec, Vec],
+  blocks: readonly Block[],
+): Found['way'] {
+  const all = blocksOf(stand);
+  const names = `${pieces[0].key} ${pieces[1].key}`;
+  const of = pieces[1].solids[0]!;
+  const list = found.get(of) ?? [];
+  const same = list.find(
+    (f) =>
+      f.pieces === names &&
+      ends.every((p, i) => p.every((v, k) => v === f.ends[i]![k])) &&
+      otherThan(all, f.all).every((b) => apart(b.e, f.within) >= 0),
+  );
+  if (same) return same.way;
+  const { way, within } = wayWithin(
+    ends[0],
+    ends[1],
+    blocks.map((x) => x.e),
+  );
+  const round = way && { ...way, round: way.round.map((i) => blocks[i]!) };
+  list.unshift({ all, pieces: names, ends, way: round, within });
+  list.length = Math.min(list.length, MOST);
+  found.set(of, list);
+  return round;
+}
+
+/** What is in one list and not in the other; worked out once for two rigs. */
+function otherThan(now: readonly Block[], before: readonly Block[]): readonly Block[] {
+  if (now === before) return [];
+  let all = others.get(now);
+  if (!all) others.set(now, (all = new WeakMap()));
+  let list = all.get(before);
+  if (!list) {
+    const [a, b] = [new Set(now), new Set(before)];
+    list = [...now.filter((x) => !b.has(x)), ...before.filter((x) => !a.has(x))];
+    all.set(before, list);
+  }
+  return list;
+}
+
+const others = new WeakMap<object, WeakMap<object, readonly Block[]>>();
 
 /** How far off its socket the first bend is looked for, the whole of it first, mm. */
 const ROOM = [OFF, 14, 10, 7] as const;
@@ -175,20 +241,19 @@ function startOf(s: Socket, piece: Piece, towards: Vec, blocks: readonly Block[]
     const at = s.points[0]!.at;
     return { at, off: at, doubt: doubt(at) };
   }
+  // The middle of its face first, then what is nearer to where the lead goes.
+  const likely = s.points
+    .map(({ at, away }) => ({ at, away: Math.round(away * 1e6), far: apartOf(at, towards) }))
+    .sort((p, q) => p.away - q.away || p.far - q.far)
+    .map(({ at }) => at);
   for (const room of ROOM) {
-    const free = s.points.flatMap(({ at, away }) => {
+    for (const at of likely) {
       const off = at.map((v, k) => v + out[k]! * room) as unknown as Vec;
       const clear = blocks.every(
         (b) => !within(off, b.e) && (b.piece === piece.key || !cuts(at, off, b.e)),
       );
-      return clear ? [{ at, off, away, far: apartOf(off, towards) }] : [];
-    });
-    const best = free.reduce<(typeof free)[0] | null>(
-      (a, p) =>
-        a && (a.away < p.away - 1e-6 || (a.away < p.away + 1e-6 && a.far <= p.far)) ? a : p,
-      null,
-    );
-    if (best) return { at: best.at, off: best.off, doubt: doubt(best.at) };
+      if (clear) return { at, off, doubt: doubt(at) };
+    }
   }
   return null;
 }

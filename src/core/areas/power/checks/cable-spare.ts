@@ -1,0 +1,72 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { plainVerdict } from '../../../checks/judge';
+import { plugOf } from '../../../engine/plugs';
+import { onHand } from '../../../kit/types';
+import { sayLength } from '../../../quantity/say';
+import { byDevice, deviceKey, feedsOn, type Feed } from '../model/fed';
+import { freeLeads } from '../model/offers';
+import { goesBetween } from '../model/plugs';
+import { BENDS, reachOf, runOf, THICKNESS } from '../model/run';
+
+export const cableSpare: Check = {
+  id: 'cable.spare',
+  title: 'Spares of leads',
+  short: 'no spare lead',
+  says: 'Whether a lead that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, is not known to be too short, and is in use nowhere else on the rig.',
+  formula: 'a second lead with the same plugs, free and long enough',
+  run: (built) => feedsOn(built).flatMap((f) => spareOf(built, f)),
+};
+
+function spareOf(built: Built, f: Feed): Verdict[] {
+  const { device, lead, out } = f;
+  if (!lead || !out) return [];
+  const weak = plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
+  if (!weak && !recordedOn(built, f)) return [];
+  const base = {
+    id: 'cable.spare',
+    key: `cable.spare:${deviceKey(device)}`,
+    about: [...new Set([lead.id, device.part.id])],
+    sum: 'No sum: leads of the kit are looked through.',
+    basis: '[trade] weak and odd leads have a spare',
+  };
+  const reach = reachOf(built, device, f.from);
+  const free = freeLeads(built).filter((l) => onHand(l) > 0 && reach(l) !== 'no');
+  const spare = free.find((l) => goesBetween(out.outlet, l, device.part) === true);
+  if (spare)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'ok',
+        why: `${spare.id === lead.id ? `A second ${lead.name}` : spare.name} is there if ${lead.name} breaks.`,
+      }),
+    ];
+  const unsaid = free.filter((l) => goesBetween(out.outlet, l, device.part) === null);
+  if (unsaid.length > 0)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `Whether there is a spare for ${lead.name} is not known: plugs are not said (${unsaid[0]!.name}).`,
+      }),
+    ];
+  const run = runOf(built, f);
+  const least = run ? run.near + BENDS * THICKNESS.value : null;
+  return [
+    plainVerdict({
+      ...base,
+      state: 'tight',
+      why: `There is no spare for ${lead.name}: when it breaks, ${device.part.name} is dark.`,
+      wanted: [
+        `a second lead from ${plugOf(lead.plug)?.name ?? 'the same plug'} to ${plugOf(lead.plugTo)?.name ?? 'the same plug'}${least === null ? '' : `, ${sayLength(least, 0)} at the least`}`,
+      ],
+    }),
+  ];
+}
+
+/** Whether the camera, or something that it is fed through, hangs on it. */
+function recordedOn(built: Built, { device }: Feed): boolean {
+  if (device.list === 'body') return true;
+  return byDevice(built).get('body')?.out?.over.includes(device.id) ?? false;
+}
