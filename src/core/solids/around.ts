@@ -129,6 +129,21 @@ export function lengthOf(points: readonly Vec[]): number {
   return sum;
 }
 
+/** The point so far along a way, mm; its end where that is past it. */
+export function pointAlong(points: readonly Vec[], mm: number): Vec {
+  let left = mm;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1]!, points[i]!];
+    const d = far(a, b);
+    if (left <= d && d > 0) {
+      const t = left / d;
+      return [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1]), a[2] + t * (b[2] - a[2])];
+    }
+    left -= d;
+  }
+  return points.at(-1)!;
+}
+
 const crosses = (points: readonly Vec[], e: Bounds): boolean =>
   points.some((p, i) => i > 0 && cuts(points[i - 1]!, p, e));
 

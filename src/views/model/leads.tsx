@@ -6,7 +6,7 @@ import { project, type View } from '@/core/drawing/project';
 import type { RigFacts } from '@/views/bench/use-rig';
 import type { Sheet } from '@/views/bench/sheet';
 
-/** Leads as they lie along the rig: a round end at each socket, dashed where a socket is not said. */
+/** Leads as they lie along the rig: a ring at each socket, a square at each tie, dashed where a socket is not said. */
 export const Leads = memo(function Leads({
   facts: { built },
   view,
@@ -17,8 +17,12 @@ export const Leads = memo(function Leads({
   sheet: Sheet;
 }) {
   const leads = useMemo(() => leadsDrawn(built), [built]);
-  return leads.map(({ key, says, points, open }) => {
-    const at = points.map((p) => project(view, p)).map(([u, v]) => [X(u), Y(v)] as const);
+  const on = (p: readonly [number, number, number]) => {
+    const [u, v] = project(view, p);
+    return [X(u), Y(v)] as const;
+  };
+  return leads.map(({ key, says, points, ties, open }) => {
+    const at = points.map(on);
     const d = `M${at.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`;
     return (
       <g key={key} role="img" aria-label={says} fill="none" strokeLinejoin="round">
@@ -30,6 +34,9 @@ export const Leads = memo(function Leads({
           strokeWidth="2"
           strokeDasharray={open ? '6 4' : undefined}
         />
+        {ties.map(on).map(([x, y], i) => (
+          <path key={i} d={`M${x - 4} ${y - 4}h8v8h-8Z`} fill="var(--ink)" stroke="none" />
+        ))}
         {[at[0]!, at.at(-1)!].map(([x, y], i) => (
           <circle
             key={i}

@@ -12,7 +12,7 @@ import { inside } from '../../solids/oracles';
 import { bounds, type Solid } from '../../solids/solid';
 import { deviceKey, feedsOn } from './model/fed';
 import { roomBefore } from './model/lay';
-import { farthest, reachOf, runOf, sayRun } from './model/run';
+import { farthest, reachOf, runOf, sayRun, TIE, tiesOf } from './model/run';
 import { tie } from './moves/feed';
 
 /** Whether a lead reaches, and whether its plugs fall out. */
@@ -236,6 +236,38 @@ describe('the way of a lead along the rig', () => {
       return farthest(run) - run.near;
     };
     expect(wide([])).toBeLessThan(wide([{ path: ['kit', 'pane-5', 'inletY'], value: undefined }]));
+  });
+
+  test('it is tied as often as is said, on its way, no stretch longer than is usual', () => {
+    let seen = 0;
+    for (const [, { job, rig }] of demoStandings) {
+      const built = build(job, rig, shared(job));
+      for (const f of feedsOn(built)) {
+        const laid = runOf(built, f)?.laid();
+        if (!laid) continue;
+        const ties = tiesOf(laid);
+        const words = / (\d+) ties? on the way/.exec(sayRun(built, f));
+        if (!runOf(built, f)!.sockets.some((s) => s.open))
+          expect(Number(words?.[1] ?? 0)).toBe(ties.length);
+        // Each lies on the way: so far along it as its number says.
+        const gap = laid.length / (ties.length + 1);
+        expect(gap).toBeLessThanOrEqual(TIE);
+        ties.forEach((p) => {
+          const off = laid.points.slice(1).map((b, i) => {
+            const a = laid.points[i]!;
+            const d = Math.hypot(...b.map((v, k) => v - a[k]!));
+            return (
+              Math.hypot(...p.map((v, k) => v - a[k]!)) +
+              Math.hypot(...p.map((v, k) => v - b[k]!)) -
+              d
+            );
+          });
+          expect(Math.min(...off)).toBeLessThan(1e-6);
+          seen++;
+        });
+      }
+    }
+    expect(seen).toBeGreaterThan(5);
   });
 
   test('a socket on the other side asks for a longer way, round what stands between', () => {

@@ -9,6 +9,8 @@ import { standOf, type Stand } from '../../../stand/stand';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
 import { isFitting, type FedFrom, type Fitting, type Lead, type Outlet } from '../../../kit/types';
 import type { Device, Feed } from './fed';
+import { pointAlong } from '../../../solids/around';
+import type { Vec } from '../../../solids/solid';
 import { layOut, roomBefore, type Laid, type Room } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
 
@@ -136,13 +138,19 @@ export function reachOf(
 export const farthest = (run: Run): number => Math.max(run.far, run.laid()?.most ?? Infinity);
 
 /** A lead along the rig is tied this often at least, mm. Common practice, no source. */
-const TIE = 150;
+export const TIE = 150;
+
+/** Where a lead is tied between its two bends: as far from each other, no farther than is usual. */
+export function tiesOf({ points, length }: Pick<Laid, 'points' | 'length'>): Vec[] {
+  const n = Math.max(0, Math.ceil(length / TIE) - 1);
+  return Array.from({ length: n }, (_, i) => pointAlong(points, ((i + 1) * length) / (n + 1)));
+}
 
 /** How it lies, where that is known: what it goes round, how often it is tied, what of it is left over. */
 function layingOf(run: Run | null, { lead }: Feed): string[] {
   const laid = run && run.missing.length === 0 && run.laid();
   if (!laid || run.sockets.some((s) => s.open)) return [];
-  const ties = Math.ceil(laid.length / TIE) - 1;
+  const ties = tiesOf(laid).length;
   const length = lead && given(lead, 'length').known?.value;
   const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
   return [
