@@ -224,6 +224,14 @@ describe('the way of a lead along the rig', () => {
     const open = state({ path: ['kit', 'pane-5', 'inletFace'], value: undefined });
     expect(open.state).toBe('tight');
     expect(open.why).toContain('On which face of Pane 5 its socket is nobody said');
+    // It is asked for, and where on its face it is after that.
+    expect(open.measure[0]!.path).toEqual(['kit', 'pane-5', 'inletFace']);
+    const short = rigged([
+      lead('length', { value: 240, tol: 10, from: 'measured' }),
+      { path: ['kit', 'pane-5', 'inletY'], value: undefined },
+    ]).of(SCREEN)!;
+    expect(short.state).toBe('tight');
+    expect(short.measure.map((m) => m.path.join('/'))).toContain('kit/pane-5/inletY');
     const other = state({ path: ['kit', 'raft', 'outlets', 'v8', 'face'], value: undefined });
     expect(other.state).toBe('tight');
     expect(other.why).toContain('On which face of Raft plate');
@@ -351,7 +359,7 @@ test('a plate that passes the volts of its pack, and one socket for two: each wi
 });
 
 describe('room for a plug and its bend', () => {
-  const KEY = 'cable.bend:body/source';
+  const KEY = 'cable.bend:body';
   const port = (face: string | undefined, more: Record<string, unknown> = {}): Change[] => [
     { path: ['kit', 'raft', 'outlets', 'v14', 'face'], value: face },
     ...['x', 'y', 'z'].map((k): Change => ({
@@ -360,7 +368,7 @@ describe('room for a plug and its bend', () => {
     })),
   ];
 
-  test('behind a pack no plug goes in, beside nothing any; nobody is told of a face nobody said', () => {
+  test('behind a pack no plug goes in, beside nothing any; of a face that nobody said it is not known', () => {
     const behind = rigged(port('rear', { x: 0, y: 0 })).of(KEY)!;
     expect(behind.state).toBe('fail');
     expect(behind.why).toMatch(
@@ -368,8 +376,10 @@ describe('room for a plug and its bend', () => {
     );
     expect(behind.wanted).toEqual(['that side of it left free']);
     expect(rigged(port('left', { y: 25 })).of(KEY)!.state).toBe('ok');
-    expect(rigged(port(undefined)).of(KEY)).toBeUndefined();
-    // The way says that it is not known then.
+    const open = rigged(port(undefined)).of(KEY)!;
+    expect(open.state).toBe('unknown');
+    expect(open.why).toContain('on which face the socket of Raft plate is nobody said');
+    expect(open.measure[0]!.path).toEqual(['kit', 'raft', 'outlets', 'v14', 'face']);
     expect(rigged(port(undefined)).of('cable.length:body')!.state).toBe('tight');
   });
 
@@ -414,7 +424,7 @@ describe('room for a plug and its bend', () => {
 
   test('between an elbow and a straight plug it is tight: which, and what would do', () => {
     const { job, rig } = demoStandings.find(([n]) => n.endsWith('switched outlet'))![1];
-    const v = check(build(job, rig, shared(job))).find((x) => x.key === 'cable.bend:body/device')!;
+    const v = check(build(job, rig, shared(job))).find((x) => x.key === 'cable.bend:body')!;
     expect(v.state).toBe('tight');
     expect(v.why).toContain('before Conch receiver');
     expect(v.wanted).toEqual(['a lead with an elbow plug at Pellin Pocket']);

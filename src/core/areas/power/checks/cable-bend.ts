@@ -2,7 +2,7 @@ import { constant, given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { judge, said } from '../../../checks/judge';
+import { judge, lacking, plainVerdict, said } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
 import type { Lead } from '../../../kit/types';
 import type { Piece } from '../../../place/setting';
@@ -35,29 +35,59 @@ export const cableBend: Check = {
   id: 'cable.bend',
   title: 'Room for a plug and its bend',
   short: 'no room for a plug',
-  says: 'Whether there is room straight out of a socket for the plug and the first bend of its lead: a straight plug with a bend of four times the thickness of its lead inside, or at the least an elbow. Asked only where somebody said on which face the socket is.',
+  says: 'Whether there is room straight out of a socket for the plug and the first bend of its lead: a straight plug with a bend of four times the thickness of its lead inside, or at the least an elbow. Of both ends the worse is said.',
   formula: 'room in front of the socket - plug - 4 x thickness of the lead',
   run: (built) => feedsOn(built).flatMap((f) => bendsOf(built, f)),
 };
 
+/** Worst first; what is tight at one end stays so whatever is not known of the other. */
+const RANK = { fail: 0, tight: 1, unknown: 2, ok: 3 } as const;
+
+/** The worse of the two ends of a lead. */
 function bendsOf(built: Built, f: Feed): Verdict[] {
-  const run = f.lead && runOf(built, f);
-  if (!f.lead || !run || run.missing.length > 0) return [];
-  const [source, device] = run.rooms();
+  const { lead, device } = f;
+  if (!lead) return [];
+  const key = `cable.bend:${deviceKey(device)}`;
+  const run = runOf(built, f);
+  if (!run || run.missing.length > 0)
+    return [unsaid(key, lead, 'where the two parts stand is not', lacking(run?.missing ?? []))];
+  const rooms = run.rooms();
   const blind = blindPieces(standOf(built))[0]?.name ?? null;
-  const { lead } = f;
-  const key = `cable.bend:${deviceKey(f.device)}`;
-  const ends = [
-    { key: `${key}/source`, piece: run.from, room: source, plug: lead.plug },
-    { key: `${key}/device`, piece: run.to, room: device, plug: lead.plugTo },
-  ];
-  return ends.flatMap(({ room, ...e }) => {
+  const ends = run.sockets.flatMap((socket, i): Verdict[] => {
+    const [piece, plug] = i === 0 ? [run.from, lead.plug] : [run.to, lead.plugTo];
+    const room = rooms[i as 0 | 1];
+    if (socket.open)
+      return [
+        unsaid(
+          key,
+          lead,
+          `on which face the socket of ${piece.name} is nobody said`,
+          lacking(socket.asks),
+        ),
+      ];
+    // As that of a motor: there is room beside it whichever way its lead leaves.
     if (!room) return [];
-    const { piece } = e;
-    const deps = [e.key, e.plug, piece.key, piece.name, room.lo, room.hi, room.by, blind];
-    return [judgedOnce(lead, deps, () => bendAt({ ...e, lead, room, blind }))];
+    const deps = [key, i, plug, piece.key, piece.name, room.lo, room.hi, room.by, blind];
+    return [judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, blind }))];
   });
+  return ends.sort((a, b) => RANK[a.state] - RANK[b.state] || least(a) - least(b)).slice(0, 1);
 }
+
+const least = (v: Verdict) => v.margin?.lo ?? 0;
+
+const unsaid = (key: string, lead: Lead, why: string, measure: Verdict['measure']): Verdict =>
+  plainVerdict({
+    id: 'cable.bend',
+    key,
+    about: [lead.id],
+    basis: BASIS,
+    state: 'unknown',
+    why: `Whether the plugs of ${lead.name} have room is not known: ${why}.`,
+    sum: 'No sum.',
+    measure,
+  });
+
+const BASIS = '[trade] inside radius of a bend four times the thickness; lengths of plugs';
 
 interface End {
   key: string;
@@ -90,7 +120,7 @@ function bendAt(e: End): Verdict {
     sum: () =>
       `${exact(room.lo, 0)} to ${exact(room.hi, 0)} - (${ELBOW} to ${exact(straight.hi, 0)}) mm`,
     lacking: (m) => `Whether ${lead.name} has room at ${piece.name} is not known: ${m} missing.`,
-    basis: '[trade] inside radius of a bend four times the thickness; lengths of plugs',
+    basis: BASIS,
   });
   if (v.state === 'ok') return v;
   const elbow = `a lead with an elbow plug at ${piece.name}`;

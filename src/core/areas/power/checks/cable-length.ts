@@ -129,9 +129,14 @@ function reaches({ lead, part, from, run, slack, base, doubt }: Way): Verdict {
       `${exact(inputs[0]!.known!.value, 0)} - ${exact(near, 0)} to ${exact(far, 0)} - ${BENDS} x ${exact(thick.known!.value, 1)} = ${exact(o.lo, 0)} to ${exact(o.hi, 0)} mm`,
     lacking: (m) => `Whether ${lead.name} reaches ${part.name} is not known: ${m} missing.`,
   });
-  return v.state === 'ok' || v.state === 'unknown'
-    ? v
-    : wanting(v, slack * far + BENDS * thick.known!.hi);
+  if (v.state === 'ok' || v.state === 'unknown') return v;
+  // On which face it is comes before where on that.
+  const sockets = [...run.sockets].sort((a, b) => Number(b.open) - Number(a.open));
+  const asked = v.state === 'tight' ? lacking(sockets.flatMap((s) => s.asks)) : [];
+  return {
+    ...wanting(v, slack * far + BENDS * thick.known!.hi),
+    measure: [...asked, ...v.measure],
+  };
 }
 
 /** The next length that leads are sold in. */

@@ -21,7 +21,7 @@ export const cableSpare: Check = {
 
 function spareOf(built: Built, f: Feed): Verdict[] {
   const { device, lead, out } = f;
-  if (!lead || !out) return [];
+  if (!lead) return [];
   const weak = plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
   if (!weak && !recordedOn(built, f)) return [];
   const base = {
@@ -31,6 +31,14 @@ function spareOf(built: Built, f: Feed): Verdict[] {
     sum: 'No sum: leads of the kit are looked through.',
     basis: '[trade] weak and odd leads have a spare',
   };
+  if (!out)
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `Whether there is a spare for ${lead.name} is not known: what it comes out of is not on the rig.`,
+      }),
+    ];
   const reach = reachOf(built, device, f.from);
   const free = freeLeads(built).filter((l) => onHand(l) > 0 && reach(l) !== 'no');
   const spare = free.find((l) => goesBetween(out.outlet, l, device.part) === true);

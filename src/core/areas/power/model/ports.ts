@@ -3,7 +3,6 @@ import { at as sumAt, type Lin } from '../../../build/lin';
 import type { Face, Outlet, Supplied } from '../../../engine/part';
 import type { Part } from '../../../kit/types';
 import type { Piece, Pose, StandSolid } from '../../../place/setting';
-import type { QuantityInput } from '../../../quantity/quantity';
 import { bounds, turnedBox, union, type Bounds, type Solid, type Vec } from '../../../solids/solid';
 import { OUT, poseOf, turnedBy } from '../../joints/place/pose';
 import { SWEPT } from '../../space/model/clearance';
@@ -21,28 +20,33 @@ export interface Socket {
   out: Vec | null;
   /** Nobody said on which face it is. */
   open: boolean;
+  /** What somebody would have to say of it: its face, else where on that. */
+  asks: readonly Given[];
 }
 
 /** What a part says of where a socket of it is. */
 export interface Port {
   face: Face | undefined;
-  /** How far it is off the middle of that face along the axes of its part; null where nobody said. */
-  at: readonly [x: Given | null, y: Given | null, z: Given | null];
+  /** How far it is off the middle of that face along the axes of its part. */
+  at: readonly [x: Given, y: Given, z: Given];
+  /** The face, as something that is asked for. */
+  asks: Given;
 }
-
-const said = (part: Part, value: QuantityInput | undefined, ...path: string[]): Given | null =>
-  value === undefined ? null : given(part, ...path);
 
 /** Where an outlet of a part is. */
 export function outletPort(part: Part, o: Outlet | undefined): Port {
-  const at = (key: 'x' | 'y' | 'z') => (o ? said(part, o[key], 'outlets', o.id, key) : null);
-  return { face: o?.face, at: [at('x'), at('y'), at('z')] };
+  const of = (key: string) => given(part, 'outlets', o?.id ?? '', key);
+  return { face: o?.face, at: [of('x'), of('y'), of('z')], asks: of('face') };
 }
 
 /** Where the inlet of what takes power is. */
 export function inletPort(part: Part & Supplied): Port {
-  const at = (key: 'inletX' | 'inletY' | 'inletZ') => said(part, part[key], key);
-  return { face: part.inletFace, at: [at('inletX'), at('inletY'), at('inletZ')] };
+  const of = (key: string) => given(part, key);
+  return {
+    face: part.inletFace,
+    at: [of('inletX'), of('inletY'), of('inletZ')],
+    asks: of('inletFace'),
+  };
 }
 
 /** What of a piece stands still. */
@@ -60,6 +64,7 @@ export function socketOn(piece: Piece, port: Port): Socket | null {
   if (still.length === 0) return null;
   const pose = poseOf(piece);
   if (pose && port.face && piece.kind !== 'dummy-battery') return onFace(pose, port.face, port);
+  const open = pose !== null && piece.kind !== 'dummy-battery';
   const extent = still.map((s) => s.extent).reduce(union);
   const middle = [0, 1, 2].map(
     (k) => (extent[k as 0]! + extent[(k + 3) as 3]!) / 2,
@@ -70,7 +75,8 @@ export function socketOn(piece: Piece, port: Port): Socket | null {
     loose: Math.max(...still.map((s) => s.loose)),
     points: [{ at: middle, away: 0 }],
     out: null,
-    open: pose !== null && piece.kind !== 'dummy-battery',
+    open,
+    asks: open ? [port.asks] : [],
   };
 }
 
@@ -92,7 +98,7 @@ function onFace(pose: Pose, face: Face, port: Port): Socket {
   const free = [0, 0, 0];
   ([0, 1, 2] as const).forEach((j) => {
     if (j === k) return void (off[j] = own[k] * half[k]!);
-    const at = port.at[j]?.known;
+    const at = port.at[j]!.known;
     [off[j], free[j]] = at ? [at.value, at.tol] : [0, Math.max(0, half[j]! - EDGE)];
   });
   const middle = pose.middle.map(nominal);
@@ -117,5 +123,6 @@ function onFace(pose: Pose, face: Face, port: Port): Socket {
     points,
     out,
     open: false,
+    asks: port.at.filter((g, j) => j !== k && g.known === null),
   };
 }
