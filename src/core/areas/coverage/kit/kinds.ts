@@ -58,10 +58,7 @@ export const kinds = {
           { type: 'text', key: 'note', label: 'note', max: 400 },
         ],
       },
-      mm('cavityDepth', 'cavity depth', 200, {
-        first: true,
-        hint: 'mount face to the first thing a rear group would strike, by depth gauge',
-      }),
+      mm('cavityDepth', 'cavity depth', 200, { first: true }),
       mm('reducerDepth', 'reducer depth needed', 200),
       mm('flange', 'flange distance', 200, {
         cls: 'flange',
