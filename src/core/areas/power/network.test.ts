@@ -561,6 +561,21 @@ describe('a day', () => {
     ).not.toContain('Nothing');
   });
 
+  test('no pack goes on after the day: what is there for the worst says so', () => {
+    const minutes = (h: string, m: string) => 60 * Number(h) + Number(m);
+    let spare = 0;
+    for (let day = 1; day <= 14; day += 0.5) {
+      const { job, rig } = daily(day, 6);
+      for (const s of dayOf(build(job, rig, shared(job))))
+        for (const line of sayDay(s, day)) {
+          const [, h, m, to, until] = /from (\d+) h (\d+) to (\d+) h (\d+)/.exec(line) ?? [];
+          if (h) expect(minutes(h, m!)).toBeLessThan(minutes(to!, until!) + 1);
+          if (line.includes('only at worst, from')) spare++;
+        }
+    }
+    expect(spare).toBeGreaterThan(2);
+  });
+
   test('two packs on one plate go in twos; what is not fed, or has no number, is not known', () => {
     const two = standing('long night');
     const sets = dayOf(build(two.job, two.rig, shared(two.job)))[0]!.sets;

@@ -88,6 +88,8 @@ export function sayDay(s: SourceDay, day: number): string[] {
   const set = (i: number) => `${names}${s.sets > 1 ? `, ${i + 1} of ${s.sets}` : ''}`;
   const last = Math.min(s.sets, Math.max(1, Math.ceil(day / lo)));
   const lines = Array.from({ length: last }, (_, i) => {
+    // By what is likely the day is over before: it is there for the worst.
+    if (i * value >= day) return `${set(i)}: only at worst, from ${sayHours(i * lo)}`;
     const until = Math.min(day, (i + 1) * value);
     const worst = Math.min(day, (i + 1) * lo);
     return `${set(i)}: ${i === 0 ? '' : `from ${sayHours(i * value)} `}to ${sayHours(until)}${worst < until ? `, at worst to ${sayHours(worst)}` : ''}`;
