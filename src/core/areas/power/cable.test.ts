@@ -380,6 +380,15 @@ describe('room for a plug and its bend', () => {
     expect(open.state).toBe('unknown');
     expect(open.why).toContain('on which face the socket of Raft plate is nobody said');
     expect(open.measure[0]!.path).toEqual(['kit', 'raft', 'outlets', 'v14', 'face']);
+    // Nor is it ok while nobody said which plug, or how thick a lead, goes in there.
+    for (const field of ['plug', 'width']) {
+      const bare = rigged([
+        ...port('left', { y: 25 }),
+        { path: ['kit', 'warp', field], value: undefined },
+      ]).of(KEY)!;
+      expect(bare.state).toBe('tight');
+      expect(bare.why).toContain('nobody said');
+    }
     expect(rigged(port(undefined)).of('cable.length:body')!.state).toBe('tight');
   });
 
@@ -450,7 +459,14 @@ test('a lead that the picture hangs on is there twice, or it is said what to bri
   const two = rigged([painter('count', 0), { path: ['kit', 'warp', 'count'], value: 2 }]).of(KEY)!;
   expect(two.state).toBe('ok');
   expect(two.why).toContain('A second Warp lead');
-  expect(rigged([painter('plug', undefined)]).of(KEY)!.state).toBe('unknown');
+  // What is not known of the other, or of the way, is never a spare.
+  for (const field of ['plug', 'plugTo', 'length', 'width'])
+    expect(rigged([painter(field, undefined)]).of(KEY)!.state).toBe('unknown');
+  for (const path of [
+    ['kit', 'body-b', 'inletFace'],
+    ['kit', 'pane-5', 'width'],
+  ])
+    expect(rigged([{ path, value: undefined }]).of(KEY)!.state).toBe('unknown');
   // A screen that is only looked at may go dark.
   expect(rigged().of('cable.spare:fitted:monitor')).toBeUndefined();
   const { job, rig } = demoStandings.find(([n]) => n.endsWith('drive on a lead'))![1];

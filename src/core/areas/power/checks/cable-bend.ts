@@ -52,7 +52,7 @@ function bendsOf(built: Built, f: Feed): Verdict[] {
   if (!run || run.missing.length > 0)
     return [unsaid(key, lead, 'where the two parts stand is not', lacking(run?.missing ?? []))];
   const rooms = run.rooms();
-  const blind = blindPieces(standOf(built))[0]?.name ?? null;
+  const blind = blindPieces(standOf(built))[0];
   const ends = run.sockets.flatMap((socket, i): Verdict[] => {
     const [piece, plug] = i === 0 ? [run.from, lead.plug] : [run.to, lead.plugTo];
     const room = rooms[i as 0 | 1];
@@ -67,10 +67,19 @@ function bendsOf(built: Built, f: Feed): Verdict[] {
       ];
     // As that of a motor: there is room beside it whichever way its lead leaves.
     if (!room) return [];
-    const deps = [key, i, plug, piece.key, piece.name, room.lo, room.hi, room.by, blind];
-    return [judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, blind }))];
+    const doubt = blind
+      ? `What may stand in front of it is not known: ${blind.name}.`
+      : (piece.assumed ?? unsaidOf(lead, plug));
+    const deps = [key, i, plug, piece.key, piece.name, room.lo, room.hi, room.by, doubt];
+    return [judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, doubt }))];
   });
   return ends.sort((a, b) => RANK[a.state] - RANK[b.state] || least(a) - least(b)).slice(0, 1);
+}
+
+/** What of the lead itself nobody said; null where all is said. */
+function unsaidOf(lead: Lead, plug: string | undefined): string | null {
+  if (!plugOf(plug)) return 'Which plug it has there nobody said.';
+  return given(lead, 'width').known ? null : 'How thick it is nobody said.';
 }
 
 const least = (v: Verdict) => v.margin?.lo ?? 0;
@@ -95,12 +104,12 @@ interface End {
   piece: Piece;
   room: Room;
   plug: string | undefined;
-  /** A part of which nobody knows the size may stand in front of it. */
-  blind: string | null;
+  /** What is not known of it, in a sentence: it is not ok then. */
+  doubt: string | null;
 }
 
 function bendAt(e: End): Verdict {
-  const { lead, piece, room, plug, blind } = e;
+  const { lead, piece, room, plug, doubt } = e;
   const width = given(lead, 'width').known ?? THICKNESS;
   const [least, most] = (plug && STRAIGHT[plug]) || ROUND;
   const straight = { lo: least + 4 * width.lo, hi: most + 4 * width.hi };
@@ -115,7 +124,7 @@ function bendAt(e: End): Verdict {
     margin: ([a, b]) => a! - b!,
     unit: 'mm',
     limit: { value: ELBOW, unit: 'mm', rule: null },
-    assumed: blind && `What may stand in front of it is not known: ${blind}.`,
+    assumed: doubt,
     why: ({ state }) => inFront(state, e, straight),
     sum: () =>
       `${exact(room.lo, 0)} to ${exact(room.hi, 0)} - (${ELBOW} to ${exact(straight.hi, 0)}) mm`,

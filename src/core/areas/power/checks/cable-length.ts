@@ -8,10 +8,8 @@ import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { blindPieces } from '../../space/model/unsettled';
-import { standOf } from '../../../stand/stand';
 import { judgedOnce } from '../model/judged';
-import { BENDS, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
+import { BENDS, doubtOf, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
 
 /** Lengths that leads are sold in, mm. Common practice, no source. */
 const STOCK = [150, 200, 300, 450, 600, 800, 1000, 1500, 2000, 3000, 5000] as const;
@@ -54,20 +52,6 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
   const laid = run.laid();
   const deps = [base.key, part, source, lead, slack, a.key, b.key, near, far, way.doubt];
   return [judgedOnce(lead, [...deps, laid?.length, laid?.most, laid?.round], () => reaches(way))];
-}
-
-/** Why its way is not known as well as it could be; null where it is. */
-function doubtOf(built: Built, run: Run): string | null {
-  if (run.assumed) return run.assumed;
-  const open = run.sockets.flatMap((s, i) => (s.open ? [[run.from, run.to][i]!.name] : []));
-  if (open.length > 0)
-    return `On which face of ${inWords(open)} its socket is nobody said: say it on the sheet of the part.`;
-  const blind = blindPieces(standOf(built)).map((p) => p.name);
-  if (blind.length > 0)
-    return `What it has to go round is not known: sizes of ${inWords([...new Set(blind)].slice(0, 3))} are missing.`;
-  return run.laid()
-    ? null
-    : 'No way along the rig was found that is clear of all that stands on it.';
 }
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;

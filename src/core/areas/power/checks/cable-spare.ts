@@ -3,18 +3,19 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
-import { onHand } from '../../../kit/types';
+import { onHand, type Lead } from '../../../kit/types';
+import { valueOf } from '../../../quantity/quantity';
 import { sayLength } from '../../../quantity/say';
 import { byDevice, deviceKey, feedsOn, type Feed } from '../model/fed';
 import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
-import { BENDS, reachOf, runOf, THICKNESS } from '../model/run';
+import { BENDS, doubtOf, reachOf, runOf, THICKNESS } from '../model/run';
 
 export const cableSpare: Check = {
   id: 'cable.spare',
   title: 'Spares of leads',
   short: 'no spare lead',
-  says: 'Whether a lead that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, is not known to be too short, and is in use nowhere else on the rig.',
+  says: 'Whether a lead that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, reaches, and is in use nowhere else on the rig.',
   formula: 'a second lead with the same plugs, free and long enough',
   run: (built) => feedsOn(built).flatMap((f) => spareOf(built, f)),
 };
@@ -23,7 +24,8 @@ function spareOf(built: Built, f: Feed): Verdict[] {
   const { device, lead, out } = f;
   if (!lead) return [];
   const weak = plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
-  if (!weak && !recordedOn(built, f)) return [];
+  const said = plugOf(lead.plug) && plugOf(lead.plugTo);
+  if (!weak && said && !recordedOn(built, f)) return [];
   const base = {
     id: 'cable.spare',
     key: `cable.spare:${deviceKey(device)}`,
@@ -31,6 +33,14 @@ function spareOf(built: Built, f: Feed): Verdict[] {
     sum: 'No sum: leads of the kit are looked through.',
     basis: '[trade] weak and odd leads have a spare',
   };
+  if (!weak && !recordedOn(built, f))
+    return [
+      plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `Whether ${lead.name} wants a spare is not known: which plugs it has is not all said.`,
+      }),
+    ];
   if (!out)
     return [
       plainVerdict({
@@ -39,9 +49,13 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `Whether there is a spare for ${lead.name} is not known: what it comes out of is not on the rig.`,
       }),
     ];
+  const run = runOf(built, f);
   const reach = reachOf(built, device, f.from);
-  const free = freeLeads(built).filter((l) => onHand(l) > 0 && reach(l) !== 'no');
-  const spare = free.find((l) => goesBetween(out.outlet, l, device.part) === true);
+  const fits = (l: Lead) => goesBetween(out.outlet, l, device.part);
+  const free = freeLeads(built).filter(
+    (l) => onHand(l) > 0 && fits(l) !== false && reach(l) !== 'no',
+  );
+  const spare = free.find((l) => fits(l) === true && reach(l) === 'yes');
   if (spare)
     return [
       plainVerdict({
@@ -50,22 +64,30 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `${spare.id === lead.id ? `A second ${lead.name}` : spare.name} is there if ${lead.name} breaks.`,
       }),
     ];
-  const unsaid = free.filter((l) => goesBetween(out.outlet, l, device.part) === null);
-  if (unsaid.length > 0)
+  const far = !run || run.missing.length > 0 || doubtOf(built, run) !== null;
+  const bare = (l: Lead) => valueOf(l.length) === null || valueOf(l.width) === null;
+  const unsaid = free.find((l) => fits(l) === null || bare(l) || far);
+  if (unsaid)
     return [
       plainVerdict({
         ...base,
         state: 'unknown',
-        why: `Whether there is a spare for ${lead.name} is not known: plugs are not said (${unsaid[0]!.name}).`,
+        why: `Whether ${unsaid.name} could stand in for ${lead.name} is not known: ${
+          fits(unsaid) === null
+            ? 'its plugs are not all said'
+            : bare(unsaid)
+              ? 'how long and how thick it is nobody said'
+              : 'how far it would have to go is not'
+        }.`,
       }),
     ];
-  const run = runOf(built, f);
+  const short = free[0];
   const least = run ? run.near + BENDS * THICKNESS.value : null;
   return [
     plainVerdict({
       ...base,
       state: 'tight',
-      why: `There is no spare for ${lead.name}: when it breaks, ${device.part.name} is dark.`,
+      why: `There is no spare for ${lead.name}${short ? ` that reaches for sure (${short.name} may)` : ''}: when it breaks, ${device.part.name} is dark.`,
       wanted: [
         `a second lead from ${plugOf(lead.plug)?.name ?? 'the same plug'} to ${plugOf(lead.plugTo)?.name ?? 'the same plug'}${least === null ? '' : `, ${sayLength(least, 0)} at the least`}`,
       ],

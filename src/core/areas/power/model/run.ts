@@ -3,6 +3,7 @@ import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
 import { pieceKey } from '../../../place/piece';
 import type { Piece } from '../../../place/setting';
+import { inWords } from '../../../checks/judge';
 import { plain, sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { standOf, type Stand } from '../../../stand/stand';
@@ -130,8 +131,23 @@ export function reachOf(
     if (!length) return 'maybe';
     if (length.hi < run.near + BENDS * lo) return 'no';
     if (length.lo < run.far + BENDS * hi) return 'maybe';
-    return length.lo < farthest(run) + BENDS * hi ? 'maybe' : 'yes';
+    if (length.lo < farthest(run) + BENDS * hi) return 'maybe';
+    return given(lead, 'width').known && doubtOf(built, run) === null ? 'yes' : 'maybe';
   };
+}
+
+/** Why the way of a lead is not known as well as it could be; null where it is: nothing is ok before. */
+export function doubtOf(built: Built, run: Run): string | null {
+  if (run.assumed) return run.assumed;
+  const open = run.sockets.flatMap((s, i) => (s.open ? [[run.from, run.to][i]!.name] : []));
+  if (open.length > 0)
+    return `On which face of ${inWords(open)} its socket is nobody said: say it on the sheet of the part.`;
+  const blind = blindPieces(standOf(built)).map((p) => p.name);
+  if (blind.length > 0)
+    return `What it has to go round is not known: sizes of ${inWords([...new Set(blind)].slice(0, 3))} are missing.`;
+  return run.laid()
+    ? null
+    : 'No way along the rig was found that is clear of all that stands on it.';
 }
 
 /** As far as a lead may have to go, round what stands between; endless where no way is clear. */
