@@ -79,9 +79,12 @@ const SLIDERS = node('what slides', (built: Built): readonly Slider[] => {
 
 /** What moving some pieces does: all of the hold's part of it where the hold goes along. */
 function gainOf(b: Balance, moves: ReadonlySet<string>): number {
-  const [all, own] = [b.weights, b.weights.filter((w) => moves.has(w.key))].map((list) =>
-    list.reduce((sum, w) => sum + (w.mass.known?.value ?? 0), 0),
-  ) as [number, number];
+  let [all, own] = [0, 0];
+  for (const { key, mass } of b.weights) {
+    const m = mass.known?.value ?? 0;
+    all += m;
+    if (moves.has(key)) own += m;
+  }
   if (!(all > 0)) return 0;
   const held = b.hold.piece !== null && moves.has(b.hold.piece.key);
   return held ? -(all - own) / all : own / all;
@@ -133,6 +136,9 @@ function onRods(built: Built, b: Balance): Slider[] {
   const back = Math.min(...rods.map((r) => stand.value(r.from)));
   const front = Math.max(...rods.map((r) => stand.value(r.to)));
   const loose = looseRods(built);
+  const clamps = looseClamps(built);
+  const still = [...loose.map(asItIs), ...clamps];
+  const ofRods = rods.map((r) => pieceKey('rods', r.use.id));
   // Rods that nobody set can go back with what they carry, until what is in front needs them.
   const plate = stand.pieces.find(keyed('plate'));
   const needed = (but: string) =>
@@ -163,7 +169,7 @@ function onRods(built: Built, b: Balance): Slider[] {
         ...free,
         gain: gainOf(b, new Set(moves)),
         moves: [station],
-        still: [...loose.map(asItIs), ...looseClamps(built)],
+        still,
       },
       {
         ...own,
@@ -171,9 +177,9 @@ function onRods(built: Built, b: Balance): Slider[] {
         name: `${piece.name} with the rods`,
         from: -follow(key),
         to: 0,
-        gain: gainOf(b, new Set([...moves, ...rods.map((r) => pieceKey('rods', r.use.id))])),
+        gain: gainOf(b, new Set([...moves, ...ofRods])),
         moves: [station, ...loose],
-        still: looseClamps(built),
+        still: clamps,
       },
     ];
   });
