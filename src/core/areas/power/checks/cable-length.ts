@@ -29,17 +29,18 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
   const { part } = device;
   const source = sourceOf(built, f);
   const from = source?.name ?? 'what feeds it';
-  const base = {
+  const key = `cable.length:${deviceKey(device)}`;
+  const base = () => ({
     id: 'cable.length',
-    key: `cable.length:${deviceKey(device)}`,
+    key,
     about: [...new Set([lead.id, part.id, ...(source ? [source.id] : [])])],
     basis: ruleBasis('cable.slack'),
-  };
+  });
   const run = runOf(built, f);
   if (!run || run.missing.length > 0)
     return [
       plainVerdict({
-        ...base,
+        ...base(),
         state: 'unknown',
         why: `Whether ${lead.name} reaches from ${from} to ${part.name} is not known: ${run ? `${inWords(run.missing.map((g) => g.label))} missing` : 'where the two stand is not'}.`,
         sum: 'No sum.',
@@ -48,10 +49,16 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
     ];
   const slack = built.rules['cable.slack'];
   const { from: a, to: b, near, far } = run;
-  const way = { lead, part, from, run, slack, base, doubt: doubtOf(built, run) };
+  const doubt = doubtOf(built, run);
   const laid = run.laid();
-  const deps = [base.key, part, source, lead, slack, a.key, b.key, near, far, way.doubt];
-  return [judgedOnce(lead, [...deps, laid?.length, laid?.most, laid?.round], () => reaches(way))];
+  const { length, most, round } = laid ?? {};
+  return [
+    judgedOnce(
+      lead,
+      [key, part, source, slack, a.key, b.key, near, far, doubt, length, most, round],
+      () => reaches({ lead, part, from, run, slack, base: base(), doubt }),
+    ),
+  ];
 }
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;

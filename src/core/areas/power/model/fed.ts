@@ -153,16 +153,24 @@ export function windowOf(f: Feed): [least: Given, most: Given] {
 }
 
 /** What takes power and is fed by nothing that anybody said. */
-export function unfedOn(built: Built): Device[] {
-  return devicesOn(built).flatMap(({ device, from }) =>
-    from || device.part.ownPack === true ? [] : [device],
-  );
+export function unfedOn(built: Built): readonly Device[] {
+  return built.once(UNFED);
 }
 
+const UNFED = node('what nothing feeds', (built: Built): readonly Device[] =>
+  devicesOn(built).flatMap(({ device, from }) =>
+    from || device.part.ownPack === true ? [] : [device],
+  ),
+);
+
 /** What hangs on an outlet that is not there, or that no pack stands behind. */
-export function deadOn(built: Built): Device[] {
-  return feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device]));
+export function deadOn(built: Built): readonly Device[] {
+  return built.once(DEAD);
 }
+
+const DEAD = node('what hangs on nothing', (built: Built): readonly Device[] =>
+  feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device])),
+);
 
 /** What takes power of which it is not known what feeds it: by nothing, or by what gives nothing here. */
 export function inTheDark(built: Built): Device[] {

@@ -18,12 +18,15 @@ const MOST = 8;
 export function judgedOnce(of: object, deps: readonly unknown[], make: () => Verdict): Verdict {
   let list = judged.get(of);
   if (!list) judged.set(of, (list = []));
-  const same = list.find(
-    (j) => j.deps.length === deps.length && j.deps.every((d, i) => d === deps[i]),
-  );
-  if (same) return same.verdict;
+  for (const j of list) if (sameDeps(j.deps, deps)) return j.verdict;
   const verdict = make();
   list.unshift({ deps, verdict });
   list.length = Math.min(list.length, MOST);
   return verdict;
+}
+
+function sameDeps(a: readonly unknown[], b: readonly unknown[]): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
 }

@@ -4,6 +4,7 @@ import { leadOhms } from '../../../feed/copper';
 import { plain } from '../../../quantity/say';
 import { valueOf } from '../../../quantity/quantity';
 import { isLead, onHand, type FedFrom, type Lead } from '../../../kit/types';
+import { node } from '../../../engine/reads';
 import { usesOn } from '../../../roles/uses';
 import { devicesOn, feedsOn, windowOf, type Device } from './fed';
 import { goesBetween, goesInto } from './plugs';
@@ -19,18 +20,26 @@ export interface Offer {
   from: FedFrom;
 }
 
-/** Leads of the kit that are not in use, those that lose least first. */
-export function freeLeads(built: Built, own?: string): Lead[] {
-  const on = usesOn(built.rig);
+/** Leads of the kit that are not in use, those that lose least first; with `own` as if that were not. */
+export function freeLeads(built: Built, own?: string): readonly Lead[] {
+  const { all, free } = built.once(LEADS);
+  return own === undefined ? free : all.filter((l) => l.id === own || free.includes(l));
+}
+
+const LEADS = node('leads of the kit', (built: Built) => {
+  const on = new Map<string, number>();
+  for (const id of usesOn(built.rig)) on.set(id, (on.get(id) ?? 0) + 1);
   const loss = (l: Lead) => {
     const [length, copper] = [valueOf(l.length), valueOf(l.copper)];
     return length === null || copper === null ? Infinity : leadOhms(length / 1000, copper);
   };
-  return [...built.kit.values()]
+  const all = [...built.kit.values()]
     .filter(isLead)
-    .filter((l) => l.id === own || on.filter((id) => id === l.id).length < Math.max(1, onHand(l)))
-    .sort((a, b) => loss(a) - loss(b) || (a.id < b.id ? -1 : 1));
-}
+    .map((l) => ({ l, loss: loss(l) }))
+    .sort((a, b) => a.loss - b.loss || (a.l.id < b.l.id ? -1 : 1))
+    .map(({ l }) => l);
+  return { all, free: all.filter((l) => (on.get(l.id) ?? 0) < Math.max(1, onHand(l))) };
+});
 
 /** What an outlet can feed: every device of the rig, with the lead that would do it, or why not. */
 export function offersOf(built: Built, out: RigOutlet): Offer[] {

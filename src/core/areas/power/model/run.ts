@@ -138,6 +138,14 @@ export function reachOf(
 
 /** Why the way of a lead is not known as well as it could be; null where it is: nothing is ok before. */
 export function doubtOf(built: Built, run: Run): string | null {
+  // A way is one of a rig as it stands: so is what is not known of it.
+  const known = standOf(built).memo.once(doubtOf, () => new Map<Run, string | null>());
+  let doubt = known.get(run);
+  if (doubt === undefined) known.set(run, (doubt = freshDoubt(built, run)));
+  return doubt;
+}
+
+function freshDoubt(built: Built, run: Run): string | null {
   if (run.assumed) return run.assumed;
   const open = run.sockets.flatMap((s, i) => (s.open ? [[run.from, run.to][i]!.name] : []));
   if (open.length > 0)

@@ -1,4 +1,5 @@
 import type { Built } from '../../../build/build';
+import { node } from '../../../engine/reads';
 import { feedsOn, type Feed } from './fed';
 import { packsOn, type RigPack } from './outlets';
 
@@ -11,7 +12,11 @@ export interface Source {
 }
 
 /** Every source on the rig, by id. */
-export function sourcesOn(built: Built): Source[] {
+export function sourcesOn(built: Built): readonly Source[] {
+  return built.once(SOURCES);
+}
+
+const SOURCES = node('what feeds as one', (built: Built): readonly Source[] => {
   const packs = packsOn(built);
   const groups = new Map<string, RigPack[]>();
   for (const p of packs) {
@@ -27,4 +32,4 @@ export function sourcesOn(built: Built): Source[] {
       packs: own,
       feeds: feeds.filter((f) => f.out?.packs.some((p) => own.some((o) => o.use.id === p))),
     }));
-}
+});
