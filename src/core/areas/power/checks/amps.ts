@@ -7,7 +7,7 @@ import { exact, plain } from '../../../quantity/say';
 import { isPlain } from '../model/branch';
 import { byOutlet, type Feed } from '../model/fed';
 import type { RigOutlet } from '../model/outlets';
-import { judgedOnce } from '../model/judged';
+import { keeper } from '../model/judged';
 import { drawOf } from '../model/draw';
 
 export const powerAmps: Check = {
@@ -21,7 +21,14 @@ export const powerAmps: Check = {
   },
 };
 
+const judged = keeper<Verdict>();
+
 function ofOutlet(built: Built, key: string, feeds: readonly Feed[]): Verdict {
+  const alone = feeds.every((f) => isPlain(built, f));
+  return alone ? judged(feeds[0]!, feeds, () => of(built, key, feeds)) : of(built, key, feeds);
+}
+
+function of(built: Built, key: string, feeds: readonly Feed[]): Verdict {
   const { out } = feeds[0]!;
   const names = inWords(feeds.map((f) => f.device.part.name));
   if (!out || out.packs.length === 0)
@@ -34,10 +41,7 @@ function ofOutlet(built: Built, key: string, feeds: readonly Feed[]): Verdict {
       sum: 'No sum: nothing gives amps.',
       basis: '[math] number of its maker',
     });
-  const made = () => fed(built, { key, out, names, feeds });
-  if (!feeds.every((f) => isPlain(built, f))) return made();
-  const rests = feeds.flatMap((f) => [f.device.part, f.lead]);
-  return judgedOnce(out.amps, [key, out.name, out.part, out.least, out.amps, ...rests], made);
+  return fed(built, { key, out, names, feeds });
 }
 
 interface Hanging {

@@ -10,9 +10,9 @@ import { exact, sayLength } from '../../../quantity/say';
 import { standOf } from '../../../stand/stand';
 import { blindPieces } from '../../space/model/unsettled';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { judgedOnce } from '../model/judged';
+import { judgedOnce, keeper } from '../model/judged';
 import { WIDE, type Room } from '../model/lay';
-import { runOf, THICKNESS } from '../model/run';
+import { runOf, THICKNESS, type Run } from '../model/run';
 
 /** A plug that turns its lead aside at once stands out this far, mm. Common practice, no source. */
 const ELBOW = 12;
@@ -45,14 +45,21 @@ const RANK = { fail: 0, tight: 1, unknown: 2, ok: 3 } as const;
 
 /** The worse of the two ends of a lead. */
 function bendsOf(built: Built, f: Feed): Verdict[] {
-  const { lead, device } = f;
+  if (!f.lead) return [];
+  const run = runOf(built, f);
+  const blind = blindPieces(standOf(built))[0];
+  return run ? judged(f, [run, blind], () => atEnds(f, run, blind)) : atEnds(f, run, blind);
+}
+
+/** While all stands where it stood. */
+const judged = keeper<Verdict[]>();
+
+function atEnds({ lead, device }: Feed, run: Run | null, blind: Piece | undefined): Verdict[] {
   if (!lead) return [];
   const key = `cable.bend:${deviceKey(device)}`;
-  const run = runOf(built, f);
   if (!run || run.missing.length > 0)
     return [unsaid(key, lead, 'where the two parts stand is not', lacking(run?.missing ?? []))];
   const rooms = run.rooms();
-  const blind = blindPieces(standOf(built))[0];
   const ends = run.sockets.flatMap((socket, i): Verdict[] => {
     const [piece, plug] = i === 0 ? [run.from, lead.plug] : [run.to, lead.plugTo];
     const room = rooms[i as 0 | 1];

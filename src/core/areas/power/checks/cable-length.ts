@@ -8,7 +8,7 @@ import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { judgedOnce } from '../model/judged';
+import { judgedOnce, keeper } from '../model/judged';
 import { BENDS, doubtOf, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
 
 /** Lengths that leads are sold in, mm. Common practice, no source. */
@@ -23,7 +23,18 @@ export const cableLength: Check = {
   run: (built) => feedsOn(built).flatMap((f) => lengthOf(built, f)),
 };
 
+/** While all stands where it stood. */
+const judged = keeper<Verdict[]>();
+
 function lengthOf(built: Built, f: Feed): Verdict[] {
+  const run = runOf(built, f);
+  const slack = built.rules['cable.slack'];
+  if (!run || run.missing.length > 0) return along(built, f, run);
+  const deps = [run, doubtOf(built, run), slack, sourceOf(built, f)];
+  return judged(f, deps, () => along(built, f, run));
+}
+
+function along(built: Built, f: Feed, run: Run | null): Verdict[] {
   const { device, lead } = f;
   if (!lead) return [];
   const { part } = device;
@@ -36,7 +47,6 @@ function lengthOf(built: Built, f: Feed): Verdict[] {
     about: [...new Set([lead.id, part.id, ...(source ? [source.id] : [])])],
     basis: ruleBasis('cable.slack'),
   });
-  const run = runOf(built, f);
   if (!run || run.missing.length > 0)
     return [
       plainVerdict({

@@ -6,6 +6,7 @@ import { plugOf } from '../../../engine/plugs';
 import { SLOT } from '../../media/kit/parts';
 import { cardsOn } from '../../media/model/cards';
 import { byChamber, byDevice, byOutlet, type Feed } from '../model/fed';
+import { keeper } from '../model/judged';
 import { capital } from '../model/say';
 
 const ONE = '[math] one plug in one socket';
@@ -17,10 +18,14 @@ export const powerPort: Check = {
   says: 'Whether a socket is asked to take more than one plug: an outlet that two hang on, an inlet that a drive goes into as well.',
   formula: 'one plug in one socket',
   run: (built) => [
-    ...[...byOutlet(built)].map(([key, feeds]) => ofOutlet(key, feeds)),
+    ...[...byOutlet(built)].map(([key, feeds]) =>
+      judged(feeds[0]!, feeds, () => ofOutlet(key, feeds)),
+    ),
     ...withDrives(built),
   ],
 };
+
+const judged = keeper<Verdict>();
 
 function ofOutlet(key: string, feeds: readonly Feed[]): Verdict {
   const { out } = feeds[0]!;

@@ -9,7 +9,7 @@ import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { outletsOn, type RigOutlet } from '../model/outlets';
 import { capital } from '../model/say';
-import { judgedOnce } from '../model/judged';
+import { keeper } from '../model/judged';
 import { arrivingAt } from '../model/arriving';
 import { isPlain, ownOf } from '../model/branch';
 import { byChamber, deviceKey, feedsOn, windowOf, type Feed } from '../model/fed';
@@ -25,41 +25,52 @@ export const powerVolts: Check = {
   run: (built) => feedsOn(built).map((f) => voltsOf(built, f)),
 };
 
+/** What hangs on an outlet by itself, by what it is fed. */
+const judged = keeper<Verdict>();
+
 function voltsOf(built: Built, f: Feed): Verdict {
-  const { device, out } = f;
-  const { part } = device;
-  const base = {
-    id: 'power.volts',
-    key: `power.volts:${deviceKey(device)}`,
-    about: [part.id, ...(out ? [out.part] : []), ...(f.lead ? [f.lead.id] : [])],
-    basis: ruleBasis('power.volts-reserve'),
-  };
-  if (!out || out.packs.length === 0)
-    return plainVerdict({
-      ...base,
-      state: 'unknown',
-      why: out
-        ? `What comes in at ${part.name} is not known: no battery stands behind ${out.name}.`
-        : `What comes in at ${part.name} is not known: the outlet that fed it is not on the rig.`,
-      sum: 'No sum: nothing gives volts.',
-    });
-  // Where either position does it does not matter which it is.
-  const unsaid = (v: Verdict): Verdict =>
-    out.switched !== undefined || v.state === 'ok'
-      ? v
-      : plainVerdict({
-          ...base,
-          state: 'unknown',
-          why: `What comes in at ${part.name} is not known: nobody said how the switch of ${out.name} is set.`,
-          sum: 'No sum: it has two positions.',
-        });
+  const { out } = f;
+  if (!out || out.packs.length === 0) return nothingThere(f);
+  if (!isPlain(built, f)) return suits(built, f, out);
   const reserve = built.rules['power.volts-reserve'];
-  if (!isPlain(built, f)) return unsaid(worseOf(overVolts(f, base), underVolts(built, f, base)));
-  const deps = [base.key, part, out.name, out.part, out.least, out.most, f.lead, reserve];
-  const worse = judgedOnce(f.lead ?? part, deps, () =>
-    worseOf(overVolts(f, base), underVolts(built, f, base)),
+  return wantedOf(
+    built,
+    f,
+    judged(f, [reserve], () => suits(built, f, out)),
   );
-  return wantedOf(built, f, unsaid(worse));
+}
+
+const baseOf = ({ device, out, lead }: Feed): Base => ({
+  id: 'power.volts',
+  key: `power.volts:${deviceKey(device)}`,
+  about: [device.part.id, ...(out ? [out.part] : []), ...(lead ? [lead.id] : [])],
+  basis: ruleBasis('power.volts-reserve'),
+});
+
+function nothingThere(f: Feed): Verdict {
+  const { name } = f.device.part;
+  return plainVerdict({
+    ...baseOf(f),
+    state: 'unknown',
+    why: f.out
+      ? `What comes in at ${name} is not known: no battery stands behind ${f.out.name}.`
+      : `What comes in at ${name} is not known: the outlet that fed it is not on the rig.`,
+    sum: 'No sum: nothing gives volts.',
+  });
+}
+
+function suits(built: Built, f: Feed, out: RigOutlet): Verdict {
+  const base = baseOf(f);
+  const worse = worseOf(overVolts(f, base), underVolts(built, f, base));
+  // Where either position does it does not matter which it is.
+  return out.switched !== undefined || worse.state === 'ok'
+    ? worse
+    : plainVerdict({
+        ...base,
+        state: 'unknown',
+        why: `What comes in at ${f.device.part.name} is not known: nobody said how the switch of ${out.name} is set.`,
+        sum: 'No sum: it has two positions.',
+      });
 }
 
 /** The one that is said of the two. */

@@ -88,16 +88,33 @@ const FEEDS = node('what is fed', (built: Built): readonly Feed[] => {
   return devicesOn(built).flatMap(({ device, from }) => {
     if (!from) return [];
     const lead = from.lead === undefined ? undefined : built.kit.get(from.lead);
-    return [
-      {
-        device,
-        from,
-        out: outlets.get(`${from.from}/${from.id}`) ?? null,
-        lead: isLead(lead) ? lead : null,
-      },
-    ];
+    const out = outlets.get(`${from.from}/${from.id}`) ?? null;
+    return [theSame({ device, from, out, lead: isLead(lead) ? lead : null })];
   });
 });
+
+const known = new WeakMap<FedFrom, Feed[]>();
+/** So many of one link are kept: configurations of a rig share it. */
+const MOST = 8;
+
+/** The one of before where it is the same in all: what was judged of it stands. */
+function theSame(f: Feed): Feed {
+  let list = known.get(f.from);
+  if (!list) known.set(f.from, (list = []));
+  const { part, id } = f.device;
+  const before = list.find(
+    (b) =>
+      b.device.part === part &&
+      b.device.id === id &&
+      b.device.list === f.device.list &&
+      b.out === f.out &&
+      b.lead === f.lead,
+  );
+  if (before) return before;
+  list.unshift(f);
+  list.length = Math.min(list.length, MOST);
+  return f;
+}
 
 /** What hangs on each outlet, by `plate/v14`; once for a rig. */
 export function byOutlet(built: Built): ReadonlyMap<string, readonly Feed[]> {

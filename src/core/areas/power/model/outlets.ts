@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
-import { node } from '../../../engine/reads';
+import { node, sameList } from '../../../engine/reads';
 import { isFitting, type Fitting, type FittedUse, type Outlet, type Rig } from '../../../kit/types';
 
 /** An outlet of something that is fitted to the rig. */
@@ -71,7 +71,7 @@ const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] 
     // What is said to be set over has a switch, also where nobody said what it gives then.
     const said = switches.get(key) ?? undefined;
     const has = o.passes !== true && (o.voltsOther !== undefined || said === true);
-    const set = has ? switchedTo(built, out, said) : out;
+    const set = theSame(has ? switchedTo(built, out, said) : out);
     made.set(key, set);
     return set;
   };
@@ -87,6 +87,44 @@ const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] 
     return isFitting(part) ? (part.outlets ?? []).map((o) => outletOf(u, o, part)) : [];
   });
 });
+
+const known = new WeakMap<Outlet, RigOutlet[]>();
+/** So many of one outlet are kept: its part may be on several rigs. */
+const MOST = 8;
+
+/** The one of before where it is the same in all: what was judged of it stands. */
+function theSame(out: RigOutlet): RigOutlet {
+  let list = known.get(out.outlet);
+  if (!list) known.set(out.outlet, (list = []));
+  const before = list.find((o) => KEYS.every((k) => alike(o[k], out[k])));
+  if (before) return before;
+  list.unshift(out);
+  list.length = Math.min(list.length, MOST);
+  return out;
+}
+
+const KEYS = [
+  'from',
+  'part',
+  'name',
+  'volts',
+  'least',
+  'most',
+  'amps',
+  'packs',
+  'over',
+  'switched',
+  'swap',
+] as const satisfies readonly (keyof RigOutlet)[];
+
+type Kept = RigOutlet[(typeof KEYS)[number]];
+
+function alike(a: Kept, b: Kept): boolean {
+  if (a === b) return true;
+  return Array.isArray(a) && Array.isArray(b) && sameList(a, b);
+}
+
+const spans = new WeakMap<Given, WeakMap<Given, Given>>();
 
 function outletFrom(
   u: FittedUse,
@@ -121,8 +159,18 @@ function outletFrom(
   };
 }
 
-/** Two ends as one number that is not known better. */
+/** Two ends as one number that is not known better; of the same two the same number. */
 function span(least: Given, most: Given, name: string): Given {
+  let of = spans.get(least);
+  if (!of) spans.set(least, (of = new WeakMap()));
+  const before = of.get(most);
+  if (before?.label === `volts of ${name}`) return before;
+  const fresh = freshSpan(least, most, name);
+  of.set(most, fresh);
+  return fresh;
+}
+
+function freshSpan(least: Given, most: Given, name: string): Given {
   const [a, b] = [least.known, most.known];
   const lo = a && b ? Math.min(a.lo, b.lo) : 0;
   const hi = a && b ? Math.max(a.hi, b.hi) : 0;

@@ -1,6 +1,7 @@
 import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
+import { node } from '../../../engine/reads';
 import { pieceKey } from '../../../place/piece';
 import type { Piece } from '../../../place/setting';
 import { inWords } from '../../../checks/judge';
@@ -100,11 +101,20 @@ function between(stand: Stand, from: Piece, to: Piece, out: Port, into: Port): R
 }
 
 /** The part that a lead comes from, whether it has that outlet or not; null where it is not on the rig. */
-export function sourceOf({ rig, kit }: Built, { from }: Pick<Feed, 'from'>): Fitting | null {
-  const use = rig.fitted?.find((u) => u.id === from.from);
-  const part = use && kit.get(use.part);
-  return isFitting(part) ? part : null;
+export function sourceOf(built: Built, { from }: Pick<Feed, 'from'>): Fitting | null {
+  return built.once(FITTINGS).get(from.from) ?? null;
 }
+
+const FITTINGS = node(
+  'what is fitted, by its use',
+  ({ rig, kit }: Built): ReadonlyMap<string, Fitting> =>
+    new Map(
+      (rig.fitted ?? []).flatMap((u) => {
+        const part = kit.get(u.part);
+        return isFitting(part) ? [[u.id, part] as const] : [];
+      }),
+    ),
+);
 
 const keyOf = (list: 'drives' | 'fitted', id: string) =>
   pieceKey(list === 'drives' ? 'drive' : 'fitted', id);
