@@ -7,6 +7,7 @@ import { expectation, JOB_SHAPE, shapeOfField, type Shape } from '../src/core/fo
 import { editPicture } from './edit-picture';
 import { JOB_WORDS } from './job-words';
 import { FIELDS, KIND_NAME, KINDS, type Field } from '../src/core/kit/fields';
+import { hintOf } from '../src/core/words/hints';
 import { labelOf, reasonsOf, SHELF } from '../src/core/shelf/shelf';
 import { safeAngles, sceneStop, shutterTime, stopsOfDensity } from '../src/core/optics/exposure';
 import { stopsGained } from '../src/core/optics/reducer';
@@ -161,17 +162,18 @@ function sceneLines(): string[] {
 function kindsPage(): string {
   return KINDS.map(
     (k) =>
-      `### ${KIND_NAME[k].one} (\`"kind": "${k}"\`)\n\n${FIELDS[k].map((f) => fieldLine(f)).join('\n')}\n\nCSV columns: \`${columns(k).join(', ')}\`\n`,
+      `### ${KIND_NAME[k].one} (\`"kind": "${k}"\`)\n\n${FIELDS[k].map((f) => fieldLine(k, f)).join('\n')}\n\nCSV columns: \`${columns(k).join(', ')}\`\n`,
   ).join('\n');
 }
 
-function fieldLine(f: Field, indent = ''): string {
-  const own = `${indent}- \`${f.key}\`: ${f.label}; ${expectation(shapeOfField(f))}${f.required ? '; required' : ''}${f.hint ? ` (${f.hint})` : ''}`;
+function fieldLine(kind: string, f: Field, indent = ''): string {
+  const hint = hintOf(kind, f);
+  const own = `${indent}- \`${f.key}\`: ${f.label}; ${expectation(shapeOfField(f))}${f.required ? '; required' : ''}${hint !== null ? ` (${hint})` : ''}`;
   return f.type === 'rows'
     ? [
         own,
         ...(f.keyed ? [`${indent}  - \`id\`: an id; required`] : []),
-        ...f.fields.map((x) => fieldLine(x, `${indent}  `)),
+        ...f.fields.map((x) => fieldLine(kind, x, `${indent}  `)),
       ].join('\n')
     : own;
 }

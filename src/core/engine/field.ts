@@ -16,8 +16,6 @@ interface FieldBase {
   key: string;
   /** What it is called on screen. */
   label: string;
-  /** One line on how to read or measure it. */
-  hint?: string;
   required?: boolean;
   /** Shown first on a part sheet: what the checks need most. */
   first?: boolean;
@@ -97,7 +95,6 @@ export const COMMON: readonly Field[] = [
     integer: true,
     min: 0,
     max: 999,
-    hint: '0 means it would have to be hired',
   },
   {
     type: 'quantity',
@@ -129,15 +126,14 @@ export const LINK: readonly Field[] = [
   mm('length', 'length', 400, {
     cls: 'flange',
     first: true,
-    hint: 'mount face to mount face, by depth gauge',
   }),
   mm('outerDiameter', 'outer diameter', 400),
   mm('bore', 'clear bore', 300),
   mm('play', 'play', 5),
   { type: 'flag', key: 'foot', label: 'has a foot' },
-  mm('footAt', 'foot at', 400, { hint: 'middle of the foot ahead of the body-side face' }),
+  mm('footAt', 'foot at', 400),
   mm('footLength', 'foot length', 400),
-  mm('footDown', 'axis to foot', 300, { hint: 'optical axis down to the bottom of the foot' }),
+  mm('footDown', 'axis to foot', 300),
   quantityField('mountMoment', 'load its mount bears', 'N m', 'moment', 0, 100),
   { type: 'flag', key: 'passesControl', label: 'passes aperture control' },
 ];
@@ -153,11 +149,10 @@ export const number = (
   more: Partial<NumberField> = {},
 ): NumberField => ({ type: 'number', key, label, unit, min, max, ...more });
 
-export const flag = (key: string, label: string, hint?: string): FlagField => ({
+export const flag = (key: string, label: string): FlagField => ({
   type: 'flag',
   key,
   label,
-  ...(hint ? { hint } : {}),
 });
 
 export const choice = (
@@ -183,18 +178,17 @@ export const FILTER_TYPES = [
   ['clear', 'clear'],
 ] as const;
 
-export const falloff = (hint: string): RowsField => ({
+export const falloff: RowsField = {
   type: 'rows',
   key: 'falloff',
   label: 'light falloff',
   row: 'line',
-  hint,
   fields: [
     number('focal', 'at focal', 'mm', 1, 3000),
     number('height', 'image height', 'mm', 0, 200, { required: true }),
     number('stops', 'loss', 'stops', 0, 20, { required: true }),
   ],
-});
+};
 
 export const SCREW = { key: 'shape', is: ['screw'] };
 export const PLATE = { key: 'shape', is: ['rectangle'] };
@@ -244,9 +238,9 @@ export const SUPPLY: readonly Field[] = [
 ];
 
 export const BLOCK: readonly Field[] = [
-  mm('width', 'width', 1000, { first: true, hint: 'across the axis' }),
+  mm('width', 'width', 1000, { first: true }),
   mm('height', 'height', 1000, { first: true }),
-  mm('depth', 'length', 1000, { first: true, hint: 'along the axis' }),
+  mm('depth', 'length', 1000, { first: true }),
 ];
 
 export const VENTS: RowsField = {
@@ -255,17 +249,14 @@ export const VENTS: RowsField = {
   label: 'vents',
   row: 'vent',
   keyed: true,
-  hint: 'faces that let heat out and have to stay free',
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
     choice('face', 'face', FACES),
-    flag('fan', 'fan', 'air is blown through it'),
+    flag('fan', 'fan'),
   ],
 };
 
-export const gearModule = quantity('module', 'module', 'mm', 'exact', 0.1, 5, {
-  hint: '0.8 in this trade; 0.794 is 32 diametral pitch',
-});
+export const gearModule = quantity('module', 'module', 'mm', 'exact', 0.1, 5);
 
 export const teeth = (key: string, label: string, more: Partial<NumberField> = {}): NumberField =>
   number(key, label, 'teeth', 6, 600, { integer: true, ...more });
@@ -295,25 +286,22 @@ export const OUTLETS: RowsField = {
 };
 
 /** A filter wheel, or the filters that go into one slot by turns. */
-export const wheel = (label: string, hint: string): RowsField => ({
+export const wheel = (label: string): RowsField => ({
   type: 'rows',
   key: 'wheel',
   label,
   row: 'place',
   keyed: true,
-  hint,
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
-    quantity('stops', 'light it takes', 'stops', 'light', 0, 20, { hint: '0 is clear' }),
+    quantity('stops', 'light it takes', 'stops', 'light', 0, 20),
   ],
 });
 
 export const HELD: readonly Field[] = [
   number('screws', 'screws that hold it', '', 0, 20, { integer: true }),
   flag('pins', 'pins keep it from turning'),
-  quantity('rating', 'rated for', 'g', 'mass', 0, 1e6, {
-    hint: 'as stated by its maker; it counts, not Nelvix',
-  }),
+  quantity('rating', 'rated for', 'g', 'mass', 0, 1e6),
 ];
 
 /** A kind of part: what it is called and what it can say. */

@@ -4,6 +4,7 @@ import type { Field } from '../engine/field';
 import { FIELDS, KIND_NAME, KINDS } from '../kit/fields';
 import { RULES } from '../rules/rules';
 import { explain, unitMeans } from './explain';
+import { HINTS, hintOf, ON_ONE_KIND } from './hints';
 import { OF_PARTS, ON_KIND } from './of-parts';
 import { OF_SCREENS, UNITS } from './of-screens';
 
@@ -36,6 +37,16 @@ describe('what the words on the screens mean', () => {
     expect(Object.keys(OF_PARTS).filter((l) => !labels.has(l.toLowerCase()))).toEqual([]);
     const own = new Set(ALL.map((x) => `${x.kind} ${x.field.label.toLowerCase()}`));
     expect(Object.keys(ON_KIND).filter((l) => !own.has(l))).toEqual([]);
+  });
+
+  test('what is said beside a field is said of a field that there is', () => {
+    const labels = new Set(ALL.map((x) => x.field.label));
+    expect(Object.keys(HINTS).filter((l) => !labels.has(l))).toEqual([]);
+    const own = new Set(ALL.map((x) => `${x.kind} ${x.field.label}`));
+    expect(Object.keys(ON_ONE_KIND).filter((l) => !own.has(l))).toEqual([]);
+    expect(hintOf('monitor', { label: 'width' })).toBe('across the axis');
+    expect(hintOf('body', { label: 'width' })).toBeNull();
+    expect(hintOf('nothing', { label: 'toString' })).toBeNull();
   });
 
   test('every check, rule and kind', () => {

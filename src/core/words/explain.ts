@@ -6,6 +6,7 @@ import { fieldUnit } from '../quantity/typed';
 import { instrumentFor } from '../figure/instrument';
 import { REASONS } from '../rules/reasons';
 import { RULES } from '../rules/rules';
+import { hintOf } from './hints';
 import { OF_PARTS, ON_KIND } from './of-parts';
 import { BETWEEN, OF_SCREENS, UNITS } from './of-screens';
 
@@ -51,13 +52,14 @@ function ofField(label: string, kind: string | null): Explained | null {
   if (!first) return null;
   const { field } = first;
   const own = `${first.kind} ${label}`;
-  const hints = new Set(all.map((f) => f.field.hint));
+  const hints = new Set(all.map((f) => hintOf(f.kind, f.field)));
+  const hint = hintOf(first.kind, field);
   // Of no kind in particular, what holds for one of them alone would be wrong of the others.
   const is =
-    hints.size === 1 && field.hint !== undefined
-      ? field.hint
+    hints.size === 1 && hint !== null
+      ? hint
       : kind !== null
-        ? (field.hint ?? (Object.hasOwn(ON_KIND, own) ? ON_KIND[own] : OF_PARTS[label]))
+        ? (hint ?? (Object.hasOwn(ON_KIND, own) ? ON_KIND[own] : OF_PARTS[label]))
         : OF_PARTS[label];
   if (is === undefined) return null;
   // As it is shown on this device: what is optical stays metric everywhere.

@@ -8,6 +8,7 @@ import { fieldAt, type Field, type RowsField } from '@/core/kit/fields';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { setField } from '@/core/solve/kit-moves';
 import { QuantityField } from '@/ui/quantity-field';
+import { useHint } from '@/views/part/use-hint';
 import { useStore } from '@/views/store/store-context';
 import { useLooking, type Bench } from './bench';
 import type { Advice, RigFacts } from './use-rig';
@@ -90,9 +91,9 @@ interface MeasureFieldProps {
 export function MeasureField({ facts, measurement: m, bare = false }: MeasureFieldProps) {
   const store = useStore();
   const part = facts.base.kit.get(m.part);
-  if (!part) return null;
-  const field: Field | null =
-    m.path[0] === 'mounts'
+  const field: Field | null = !part
+    ? null
+    : m.path[0] === 'mounts'
       ? {
           type: 'quantity',
           key: 'throat',
@@ -103,7 +104,8 @@ export function MeasureField({ facts, measurement: m, bare = false }: MeasureFie
           max: 300,
         }
       : fieldAt(part.kind, m.path.slice(2));
-  if (!field) return null;
+  const hint = useHint(part?.kind ?? '', bare ? null : field);
+  if (!part || !field) return null;
   // A table that has no line yet and needs one number for it begins with that number.
   const first = field.type === 'rows' ? onlyNeeded(field) : null;
   if (first && readPath(facts.job, m.path) === undefined)
@@ -112,7 +114,7 @@ export function MeasureField({ facts, measurement: m, bare = false }: MeasureFie
         label={m.label}
         showLabel={!bare}
         compact={bare}
-        hint={field.hint}
+        hint={hint}
         unit={first.unit}
         cls={first.cls}
         min={first.min}
@@ -129,13 +131,13 @@ export function MeasureField({ facts, measurement: m, bare = false }: MeasureFie
       />
     );
   if (field.type !== 'quantity')
-    return <FieldEditor field={{ ...field, hint: undefined }} part={part} path={m.path} begin />;
+    return <FieldEditor field={field} part={part} path={m.path} begin bare />;
   return (
     <QuantityField
       label={m.label}
       showLabel={!bare}
       compact={bare}
-      hint={bare ? undefined : field.hint}
+      hint={hint}
       unit={field.unit}
       cls={field.cls}
       min={field.min}

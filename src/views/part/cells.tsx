@@ -16,6 +16,7 @@ interface CellOf<F> {
   field: F;
   job: Job;
   label: string;
+  hint?: string | undefined;
   value: unknown;
   keep: (next: unknown) => void;
 }
@@ -31,7 +32,7 @@ export function Cell(props: CellOf<Single>) {
       return (
         <QuantityField
           label={props.label}
-          hint={field.hint}
+          hint={props.hint}
           unit={field.unit}
           cls={field.cls}
           min={field.min}
@@ -56,10 +57,10 @@ export function Cell(props: CellOf<Single>) {
   }
 }
 
-function NumberCell({ field, label, value, keep }: CellOf<FieldOf<'number'>>) {
+function NumberCell({ field, label, hint, value, keep }: CellOf<FieldOf<'number'>>) {
   const id = useId();
   return (
-    <Line label={label} hint={field.hint} id={id}>
+    <Line label={label} hint={hint} id={id}>
       <TextInput
         id={id}
         value={value === undefined ? '' : String(value)}
@@ -78,10 +79,10 @@ function NumberCell({ field, label, value, keep }: CellOf<FieldOf<'number'>>) {
   );
 }
 
-function TextCell({ field, label, value, keep }: CellOf<FieldOf<'text'>>) {
+function TextCell({ field, label, hint, value, keep }: CellOf<FieldOf<'text'>>) {
   const id = useId();
   return (
-    <Line label={label} hint={field.hint} id={id}>
+    <Line label={label} hint={hint} id={id}>
       <TextInput
         id={id}
         value={typeof value === 'string' ? value : ''}
@@ -97,15 +98,15 @@ function TextCell({ field, label, value, keep }: CellOf<FieldOf<'text'>>) {
 }
 
 function ChoiceCell({
-  field,
   label,
+  hint,
   value,
   keep,
   options,
 }: CellOf<Single> & { options: readonly { value: string; label: string }[] }) {
   const id = useId();
   return (
-    <Line label={label} hint={field.hint} id={id}>
+    <Line label={label} hint={hint} id={id}>
       <select
         id={id}
         className={`${SELECT} max-w-64`}

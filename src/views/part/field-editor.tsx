@@ -9,6 +9,7 @@ import { newNamedId } from '@/core/engine/ids';
 import { reversedRange } from '@/core/kit/ranges';
 import type { Job, Part } from '@/core/kit/types';
 import { withArticle } from '@/core/words/article';
+import { hintOf } from '@/core/words/hints';
 import { inWords } from '@/core/checks/judge';
 import { setField, takeUsual, usualRows } from '@/core/solve/kit-moves';
 import { Button } from '@/ui/button';
@@ -21,12 +22,15 @@ export function FieldEditor({
   part,
   path,
   begin = false,
+  bare = false,
 }: {
   field: Field;
   part: Part;
   path: string[];
   /** A table without a line starts with one: it is what was asked for. */
   begin?: boolean;
+  /** Without a word on how it is measured: that stands beside it. */
+  bare?: boolean;
 }) {
   const { job } = useSnapshot();
   const store = useStore();
@@ -44,7 +48,16 @@ export function FieldEditor({
     if (trouble) store?.notice(trouble, 'warn');
     else store?.edit(setField(job, path, next, `${field.label} of ${part.name}`));
   };
-  return <Cell field={field} job={job} label={field.label} value={value} keep={keep} />;
+  return (
+    <Cell
+      field={field}
+      job={job}
+      label={field.label}
+      hint={bare ? undefined : (hintOf(part.kind, field) ?? undefined)}
+      value={value}
+      keep={keep}
+    />
+  );
 }
 
 /** A line of a table with nothing in it but what it is called. */
@@ -138,6 +151,7 @@ function Rows({
                 field={f}
                 job={job}
                 label={`${f.label} of the new ${field.row}`}
+                hint={hintOf(part.kind, f) ?? undefined}
                 value={undefined}
                 keep={(v) => v !== undefined && goOn({ ...begun, [f.key]: v })}
               />

@@ -9,6 +9,7 @@ import { fieldAt, FIELDS, isKind } from '@/core/kit/fields';
 import { rowName as nameOfRow } from '@/core/kit/numbers';
 import { reversedRange } from '@/core/kit/ranges';
 import type { Job, Part } from '@/core/kit/types';
+import { hintOf } from '@/core/words/hints';
 import { valueOf, type QuantityInput, type Source } from '@/core/quantity/quantity';
 import { setNumber } from '@/core/solve/kit-moves';
 import { From } from '@/ui/quantity-field';
@@ -238,6 +239,7 @@ function Said({
 }) {
   const store = useStore();
   const field = lit && fieldAt(part.kind, lit);
+  const hint = field ? hintOf(part.kind, field) : null;
   const path = lit && ['kit', part.id, ...lit];
   const value = path ? (readPath(job, path) as QuantityInput | undefined) : undefined;
   const tool = lit && instrumentFor(part.kind, lit, valueOf(value));
@@ -251,7 +253,7 @@ function Said({
       ) : (
         <p className="min-w-0 flex-1">
           <span className="font-semibold">{nameOf(part, lit)}</span>
-          {field.hint ? <span className="text-soft">: {field.hint}</span> : null}
+          {hint !== null ? <span className="text-soft">: {hint}</span> : null}
           {tool ? <span className="text-soft"> ({tool})</span> : null}
           {trouble ? <span className="block text-fail">{trouble}</span> : null}
         </p>

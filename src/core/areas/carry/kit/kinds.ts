@@ -2,12 +2,10 @@ import { COMMON, mm, number, quantity, type KindDef } from '../../../engine/fiel
 
 /** What a rig is carried by: the kinds of parts, and what each can say. */
 
-const bears = quantity('bears', 'bears', 'g', 'mass', 0, 1e6, {
-  first: true,
-});
-const height = (to: string) => [
-  mm('heightFrom', 'lowest', 4000, { first: true, hint: `floor to ${to}, legs in` }),
-  mm('heightTo', 'highest', 4000, { first: true, hint: `floor to ${to}, drawn out` }),
+const bears = quantity('bears', 'bears', 'g', 'mass', 0, 1e6, { first: true });
+const height = [
+  mm('heightFrom', 'lowest', 4000, { first: true }),
+  mm('heightTo', 'highest', 4000, { first: true }),
 ];
 
 export const kinds = {
@@ -17,14 +15,12 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       bears,
-      mm('tiltAxis', 'plate over the tilt axis', 300, {
-        first: true,
-      }),
+      mm('tiltAxis', 'plate over the tilt axis', 300, { first: true }),
       mm('slideTravel', 'travel of its plate', 500),
       quantity('counterFrom', 'counterbalance, least', 'N m', 'moment', 0, 500),
       quantity('counterTo', 'counterbalance, most', 'N m', 'moment', 0, 500),
       number('steps', 'steps of counterbalance', '', 1, 100, { integer: true }),
-      mm('baseHeight', 'height', 500, { hint: 'from what it stands on to the top of its plate' }),
+      mm('baseHeight', 'height', 500),
       ...COMMON.slice(1),
     ],
   },
@@ -34,7 +30,7 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       bears,
-      ...height('where the head stands'),
+      ...height,
       mm('spread', 'feet from the middle', 2000),
       ...COMMON.slice(1),
     ],
@@ -45,12 +41,8 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       bears,
-      mm('between', 'room between its arms', 1000, {
-        first: true,
-      }),
-      mm('behind', 'room behind the axis', 1000, {
-        first: true,
-      }),
+      mm('between', 'room between its arms', 1000, { first: true }),
+      mm('behind', 'room behind the axis', 1000, { first: true }),
       mm('travelFore', 'travel along', 500),
       mm('travelSide', 'travel across', 500),
       mm('plateLow', 'plate under the axis, least', 500),
@@ -64,9 +56,7 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       bears,
-      quantity('liftFrom', 'lifts from', 'g', 'mass', 0, 1e6, {
-        first: true,
-      }),
+      quantity('liftFrom', 'lifts from', 'g', 'mass', 0, 1e6, { first: true }),
       mm('reach', 'hook ahead of the back', 1500),
       ...COMMON.slice(1),
     ],
@@ -74,7 +64,7 @@ export const kinds = {
   monopod: {
     one: 'monopod',
     many: 'monopods',
-    fields: [COMMON[0]!, bears, ...height('its plate'), ...COMMON.slice(1)],
+    fields: [COMMON[0]!, bears, ...height, ...COMMON.slice(1)],
   },
   'vehicle-mount': {
     one: 'vehicle mount',

@@ -26,17 +26,13 @@ export const kinds = {
     many: 'thread rings',
     fields: [
       COMMON[0]!,
-      mm('male', 'screws into', 500, { cls: 'exact', first: true, hint: 'its male thread' }),
+      mm('male', 'screws into', 500, { cls: 'exact', first: true }),
       mm('female', 'takes', 500, {
         cls: 'exact',
         first: true,
-        hint: 'the female thread it offers',
       }),
-      mm('clamp', 'clamp diameter', 500, {
-        first: true,
-        hint: 'outside diameter that a clip-on box closes on',
-      }),
-      mm('thickness', 'thickness', 200, { first: true, hint: 'without its male thread' }),
+      mm('clamp', 'clamp diameter', 500, { first: true }),
+      mm('thickness', 'thickness', 200, { first: true }),
       mm('clear', 'clear diameter', 500, { first: true }),
       mm('outerDiameter', 'outer diameter', 500),
       ...COMMON.slice(1),
@@ -62,7 +58,6 @@ export const kinds = {
       mm('female', 'takes', 500, {
         cls: 'exact',
         onlyFor: SCREW,
-        hint: 'thread ahead of it, if it has one',
       }),
       mm('width', 'width', 500, { first: true, onlyFor: PLATE }),
       mm('height', 'height', 500, { first: true, onlyFor: PLATE }),
@@ -74,12 +69,8 @@ export const kinds = {
       }),
       mm('outerDiameter', 'outer diameter', 500, {
         onlyFor: { key: 'shape', is: ['screw'] },
-        hint: 'over its rim',
       }),
-      quantity('stops', 'light it costs', 'stops', 'light', 0, 20, {
-        first: true,
-        hint: 'density 0.3 is one stop; the clear end of a variable one',
-      }),
+      quantity('stops', 'light it costs', 'stops', 'light', 0, 20, { first: true }),
       quantity('stopsTo', 'darkest', 'stops', 'light', 0, 20, { first: true, onlyFor: VARIABLE }),
       flag('mustRotate', 'must be turned'),
       ...COMMON.slice(1),
@@ -188,7 +179,6 @@ export const kinds = {
       ),
       mm('clampLength', 'bracket along the rods', 400, {
         onlyFor: ANY_RODS,
-        hint: 'from its back',
       }),
       INTERFACES,
       ...COMMON.slice(1),

@@ -61,12 +61,10 @@ export const INTERFACES: RowsField = {
     ),
     mm('length', 'screw', 200, {
       onlyFor: screwed,
-      hint: 'under its head; how far it stands out when it is captive',
     }),
     { ...flag('captive', 'the screw is captive'), onlyFor: screwed },
     mm('thickness', 'screw goes through', 200, {
       onlyFor: screwed,
-      hint: 'from its head to the face',
     }),
     mm('width', 'width at its wide side', 300, { onlyFor: slides }),
     mm('run', 'length to slide on', 1000, { onlyFor: slides }),
@@ -75,7 +73,6 @@ export const INTERFACES: RowsField = {
     mm('clamp', 'length of the clamp', 500, { onlyFor: slides }),
     mm('inside', 'middle of its bore, in from the face', 200, {
       onlyFor: { key: 'type', is: RODS },
-      hint: 'of a clamp that holds a rod',
     }),
     choice(
       'stops',
@@ -93,10 +90,8 @@ export const INTERFACES: RowsField = {
       DRIVERS.map((d) => [d.id, d.name] as const),
     ),
     mm('sweep', 'reach of its lever', 300),
-    quantity('bears', 'rated for', 'g', 'mass', 0, 1e6, {
-      hint: 'as stated by its maker; it counts, not Nelvix',
-    }),
+    quantity('bears', 'rated for', 'g', 'mass', 0, 1e6),
     quantity('bearsMoment', 'rated for a moment of', 'N m', 'moment', 0, 1000),
-    flag('weak', 'weak', 'plastic, cracked, or bends: nothing hangs there without a word'),
+    flag('weak', 'weak'),
   ],
 };

@@ -16,9 +16,9 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       choice('thread', 'thread', THREADS, { first: true }),
-      mm('length', 'length', 200, { first: true, hint: 'under its head' }),
+      mm('length', 'length', 200, { first: true }),
       choice('driver', 'turned with', TOOLS, { first: true }),
-      flag('worn', 'its thread is going', 'it is counted, and named: not for a critical joint'),
+      flag('worn', 'its thread is going'),
       ...COMMON.slice(1),
     ],
   },
@@ -33,7 +33,6 @@ export const kinds = {
         label: 'turns',
         row: 'size',
         first: true,
-        hint: 'a folding set has several sizes',
         fields: [choice('driver', 'size', TOOLS, { required: true })],
       },
       {

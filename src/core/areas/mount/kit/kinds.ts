@@ -32,7 +32,7 @@ export const kinds = {
       choice('slotType', 'filter in its slot', FILTER_TYPES),
       quantity('slotStops', 'stops of that filter', 'stops', 'light', 0, 20),
       quantity('slotStopsTo', 'darkest, if variable', 'stops', 'light', 0, 20),
-      wheel('filters for its slot', 'a wheel, or filters that drop in by turns, of one thickness'),
+      wheel('filters for its slot'),
       ...COMMON.slice(1),
     ],
   },
@@ -53,10 +53,7 @@ export const kinds = {
         first: true,
       },
       mm('exitCircle', 'exit circle', 300, { cls: 'circle', first: true }),
-      mm('rearProtrusion', 'rear protrusion', 200, {
-        first: true,
-        hint: 'mount face to the last glass or its cell, by depth gauge',
-      }),
+      mm('rearProtrusion', 'rear protrusion', 200, { first: true }),
       mm('rearDiameter', 'rear diameter', 200),
       {
         type: 'quantity',
@@ -71,10 +68,9 @@ export const kinds = {
       mm('backFocus', 'back focus error', 10, {
         cls: 'flange',
         min: -10,
-        hint: 'as shimmed now; plus means too far out',
       }),
       { type: 'texts', key: 'madeFor', label: 'made for', of: 'body' },
-      falloff('what its own glass loses at full stop, by height on the chip'),
+      falloff,
       ...LINK.slice(3),
       ...COMMON.slice(1),
     ],

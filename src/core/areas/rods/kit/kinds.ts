@@ -10,15 +10,13 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       rodSystem,
-      mm('topToRods', 'top to rods', 300, {
-        first: true,
-      }),
+      mm('topToRods', 'top to rods', 300, { first: true }),
       mm('heightFrom', 'top to rods, lowest', 300),
       mm('heightTo', 'top to rods, highest', 300),
-      mm('length', 'length', 1000, { first: true, hint: 'along the rods' }),
+      mm('length', 'length', 1000, { first: true }),
       mm('clampLength', 'each of its rod clamps', 400, { first: true }),
       mm('width', 'width', 600),
-      mm('thickness', 'thickness', 200, { hint: 'top to bottom' }),
+      mm('thickness', 'thickness', 200),
       mm('slide', 'slides by', 500),
       INTERFACES,
       ...COMMON.slice(1),

@@ -21,14 +21,12 @@ export const kinds = {
     many: 'cages',
     fields: [
       COMMON[0]!,
-      mm('wall', 'wall', 100, { first: true, hint: 'beside and over the body' }),
-      mm('bottom', 'bottom', 100, { first: true, hint: 'what it adds under the body' }),
-      mm('depth', 'length', 600, { first: true, hint: 'along the axis, from its front back' }),
+      mm('wall', 'wall', 100, { first: true }),
+      mm('bottom', 'bottom', 100, { first: true }),
+      mm('depth', 'length', 600, { first: true }),
       mm('innerWidth', 'room inside, across', 600),
       mm('innerHeight', 'room inside, up', 600),
-      mm('frontBack', 'front behind the mount', 300, {
-        hint: 'its front behind the mount face; flush when empty',
-      }),
+      mm('frontBack', 'front behind the mount', 300),
       flag('openLeft', 'open at camera left'),
       flag('openRight', 'open at camera right'),
       flag('openTop', 'open at the top'),

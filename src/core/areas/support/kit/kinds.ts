@@ -9,14 +9,11 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       rodSystem,
-      mm('postFrom', 'post, lowest', 300, {
-        first: true,
-        hint: 'rod plane to where the barrel rests',
-      }),
+      mm('postFrom', 'post, lowest', 300, { first: true }),
       mm('postTo', 'post, highest', 300, { first: true }),
       clampLength,
       mm('cradleWidth', 'width of the cradle', 300),
-      flag('around', 'closes around the barrel', 'holds the lens with the camera on its side, too'),
+      flag('around', 'closes around the barrel'),
       ...COMMON.slice(1),
     ],
   },
