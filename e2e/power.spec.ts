@@ -85,14 +85,14 @@ test('before a pack is pulled: what goes dark with it, and no longer what it doe
 }) => {
   await open(page, '/power');
   await goToRig(page, 'Tug');
-  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await page.getByRole('tab', { name: 'Packs' }).click();
   const panel = page.getByRole('tabpanel');
   await expect(panel).toContainText('Pellin Pocket and Pane 5 go dark. No plug to pull.');
   await expect(panel).toContainText('Stop recording first.');
   await page.getByRole('tab', { name: 'Fed by' }).click();
   const screen = page.getByRole('heading', { name: 'Pane 5' }).locator('..');
   await screen.getByLabel('fed from').selectOption('nobody said');
-  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await page.getByRole('tab', { name: 'Packs' }).click();
   await expect(panel).toContainText('Pellin Pocket goes dark. Nobody said what feeds Pane 5.');
   await kept(page);
 });
@@ -103,7 +103,7 @@ test('two packs on a plate: the screen goes dark at a change, is cured, and what
   await open(page, '/power');
   await goToRig(page, 'Tug');
   await stand(page, /^long night/);
-  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await page.getByRole('tab', { name: 'Packs' }).click();
   const panel = page.getByRole('tabpanel');
   await expect(panel).toContainText('Pane 5 goes dark; Pellin Pocket stays up by the other pack');
   await page.getByRole('tab', { name: 'Findings' }).click();
@@ -111,7 +111,7 @@ test('two packs on a plate: the screen goes dark at a change, is cured, and what
   await dark.click();
   await page.getByRole('button', { name: /Feed Pane 5 from held 8 V outlet.* by Lanyard/ }).click();
   await expect(dark).toHaveCount(0);
-  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await page.getByRole('tab', { name: 'Packs' }).click();
   await expect(panel).toContainText('stay up by the other pack on the plate. No plug to pull.');
   await kept(page);
   await page.getByRole('link', { name: 'Configurations', exact: true }).click();
@@ -179,7 +179,7 @@ test('a day is laid out pack after pack, and says where nothing is left', async 
   await open(page, '/power');
   await goToRig(page, 'Tug');
   await stand(page, /^cold lock/);
-  await page.getByRole('tab', { name: 'Pack changes' }).click();
+  await page.getByRole('tab', { name: 'Packs' }).click();
   const panel = page.getByRole('tabpanel');
   await expect(panel).toContainText('Keel 98, 1 of 5: to 1 h 29, at worst to');
   await expect(panel.getByRole('img', { name: /^The day of Keel 98/ })).toBeVisible();

@@ -73,6 +73,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   trials: true,
   markTests: true,
   weighings: true,
+  runs: true,
   rest: true,
 };
 

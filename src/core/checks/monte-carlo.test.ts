@@ -358,6 +358,7 @@ describe('intervals hold what they claim', () => {
       'media.speed',
       'mount.load',
       'power.amps',
+      'power.charge',
       'power.day',
       'power.hours',
       'power.volts',

@@ -1,4 +1,4 @@
-import type { Job, MarkTestRecord, Rig, Trial, Weighing } from '../kit/types';
+import type { Job, MarkTestRecord, PackRun, Rig, Trial, Weighing } from '../kit/types';
 import { alike } from './alike';
 import { rigOf } from './read-rig';
 import type { JobDoc, JobRecord, RigDoc } from '../kit/kept';
@@ -13,7 +13,8 @@ const readAs = (r: JobRecord) => ({
   ...r.data,
 });
 
-const readWeighing = (r: JobRecord) => ({
+/** With the rig that it was. */
+const readOnRig = (r: JobRecord) => ({
   ...readAs(r),
   ...(r.about.rig === undefined ? {} : { rig: r.about.rig }),
 });
@@ -22,10 +23,11 @@ interface Records {
   trials: Trial[];
   markTests: MarkTestRecord[];
   weighings: Weighing[];
+  runs: PackRun[];
 }
 
 /** Kinds of records that this version reads. */
-const KINDS: ReadonlySet<string> = new Set(['trial', 'mark-test', 'weighing']);
+const KINDS: ReadonlySet<string> = new Set(['trial', 'mark-test', 'weighing', 'pack-run']);
 
 const readRecords = new WeakMap<readonly JobRecord[], Records>();
 
@@ -37,7 +39,8 @@ function tried(records: readonly JobRecord[]): Records {
     known = {
       trials: of('trial') as Trial[],
       markTests: of('mark-test') as MarkTestRecord[],
-      weighings: of('weighing', readWeighing) as Weighing[],
+      weighings: of('weighing', readOnRig) as Weighing[],
+      runs: of('pack-run', readOnRig) as PackRun[],
     };
     readRecords.set(records, known);
   }
@@ -82,7 +85,7 @@ export function jobOf(doc: JobDoc): Job {
   const known = jobs.get(doc);
   if (known) return known;
   const { lensSet, records, rigs, ...flat } = doc;
-  const { trials, markTests, weighings } = tried(records ?? NONE);
+  const { trials, markTests, weighings, runs } = tried(records ?? NONE);
   const others = (records ?? NONE).filter((r) => !KINDS.has(r.kind));
   const job = {
     ...flat,
@@ -91,6 +94,7 @@ export function jobOf(doc: JobDoc): Job {
     ...(trials.length > 0 ? { trials } : {}),
     ...(markTests.length > 0 ? { markTests } : {}),
     ...(weighings.length > 0 ? { weighings } : {}),
+    ...(runs.length > 0 ? { runs } : {}),
     ...(others.length > 0 ? { rest: { records: others } } : {}),
   } as Job;
   jobs.set(doc, job);

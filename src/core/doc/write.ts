@@ -1,4 +1,4 @@
-import type { Job, MarkTestRecord, Part, Trial, Weighing } from '../kit/types';
+import type { Job, MarkTestRecord, PackRun, Part, Trial, Weighing } from '../kit/types';
 import type { JobDoc, JobRecord } from '../kit/kept';
 import { rigDocOf, type PartOf } from './write-rig';
 
@@ -42,24 +42,26 @@ function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
   };
 }
 
-function weighRecord({ id, parts, rig, when, role, ...data }: Weighing): JobRecord {
+/** Of a rig: what was measured of it, how long its packs lasted. */
+function rigRecord(kind: string, { id, parts, rig, when, role, ...data }: Weighing | PackRun): JobRecord {
   return {
-    id: recordId('weighing', id),
+    id: recordId(kind, id),
     ...(when === undefined ? {} : { at: when }),
     ...(role === undefined ? {} : { role }),
-    kind: 'weighing',
+    kind,
     about: { parts, ...(rig === undefined ? {} : { rig }) },
     data: data as unknown as Record<string, unknown>,
   };
 }
 
 /** Records of what was tried, tested and measured by hand. */
-export function recordsOf(job: Pick<Job, 'trials' | 'markTests' | 'weighings'>): JobRecord[] {
+export function recordsOf(job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs'>): JobRecord[] {
   const taken = new Set<string>();
   return [
     ...(job.trials ?? []).map(trialRecord),
     ...(job.markTests ?? []).map(markRecord),
-    ...(job.weighings ?? []).map(weighRecord),
+    ...(job.weighings ?? []).map((w) => rigRecord('weighing', w)),
+    ...(job.runs ?? []).map((r) => rigRecord('pack-run', r)),
   ].map((r) => {
     let { id } = r;
     for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
@@ -75,6 +77,7 @@ export function docOf(job: Job): JobDoc {
     trials: _trials,
     markTests: _marks,
     weighings: _weighings,
+    runs: _runs,
     rigs,
     kit,
     rest,

@@ -53,6 +53,7 @@ const RECORD_NEEDS: Readonly<Record<string, readonly string[]>> = {
   trial: ['result'],
   'mark-test': ['error'],
   weighing: ['what', 'value', 'on'],
+  'pack-run': ['source', 'fed', 'hours', 'full', 'left'],
 };
 
 /** Ids of a job that lead nowhere or stand twice. What this version does not know rides along. */

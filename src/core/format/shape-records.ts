@@ -27,6 +27,13 @@ export const records: Shape = list(
           ),
           500,
         ),
+        source: id,
+        fed: list(id, 500),
+        hours: number(0, 200, 'h'),
+        full: number(0, 100, '%'),
+        left: number(0, 100, '%'),
+        celsius: number(-60, 60, 'C'),
+        standIn: { is: 'flag' },
         hold: three,
         upright: { is: 'choice', values: ['left', 'right'] },
         forecast: object(

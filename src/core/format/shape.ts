@@ -304,6 +304,7 @@ export const JOB_SHAPE: Shape = object(
       grip: { is: 'choice', values: ['free'] },
       hours: number(0, 100, 'h'),
       day: number(0, 24, 'h'),
+      night: number(0, 24, 'h'),
       sound: { is: 'choice', values: ['camera', 'recorder', 'none'] },
       light: { is: 'choice', values: ['daylight', 'indoors', 'night'] },
     }),

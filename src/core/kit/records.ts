@@ -61,3 +61,27 @@ export interface Weighing {
   /** What was forecast before it was measured. */
   forecast?: { value: number; lo: number; hi: number };
 }
+
+/** What a pack, or all packs of a plate, gave on a rig: how long, and what their lamps said before and after. */
+export interface PackRun {
+  id: string;
+  /** Packs that were on, each as often as it was. */
+  parts: string[];
+  rig?: string;
+  when?: string;
+  role?: string;
+  note?: string;
+  /** The plate, or the pack by itself: its use on the rig. */
+  source: string;
+  /** What hung on it, parts by id, each as often as it did. */
+  fed: string[];
+  hours: number;
+  /** Percent that were shown at the beginning and at the end. */
+  full: number;
+  left: number;
+  celsius?: number;
+  /** Nothing ran: a pack that was made up for trying it out. */
+  standIn?: boolean;
+  /** Hours that were forecast before, from full to where it is changed. */
+  forecast?: { value: number; lo: number; hi: number };
+}

@@ -2,7 +2,7 @@ import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { FedFrom } from './fed';
 import type { Part } from './parts';
-import type { MarkTestRecord, Trial, Weighing } from './records';
+import type { MarkTestRecord, PackRun, Trial, Weighing } from './records';
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
 
@@ -258,6 +258,8 @@ export interface JobGoal {
   hours?: number;
   /** From the first hour to the last of a day, h. */
   day?: number;
+  /** In which packs can be charged, h. */
+  night?: number;
   sound?: 'camera' | 'recorder' | 'none';
   light?: 'daylight' | 'indoors' | 'night';
 }
@@ -391,6 +393,7 @@ export interface Job {
   trials?: Trial[];
   markTests?: MarkTestRecord[];
   weighings?: Weighing[];
+  runs?: PackRun[];
   /** What is kept with it and nothing of this version reads. */
   rest?: { records?: unknown[] };
 }

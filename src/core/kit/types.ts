@@ -8,7 +8,7 @@ import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import { CARRIER_KINDS, type Carrier } from '../areas/carry/kit/parts';
 import type { Card } from '../areas/media/kit/parts';
-import type { Lead } from '../areas/power/kit/parts';
+import type { Charger, Lead } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
 
@@ -124,6 +124,10 @@ export function isKey(p: Part | null | undefined): p is Key {
 
 export function isLead(p: Part | null | undefined): p is Lead {
   return p?.kind === 'lead';
+}
+
+export function isCharger(p: Part | null | undefined): p is Charger {
+  return p?.kind === 'charger';
 }
 
 export function isCard(p: Part | null | undefined): p is Card {

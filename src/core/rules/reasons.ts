@@ -196,6 +196,11 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Packs age, cold takes its share, and devices give up before a pack is empty.',
     otherSchool: 'New packs in a warm room give all that is written on them.',
   },
+  'power.charging': {
+    reason:
+      'The last fifth of a pack goes in slowly, some of it becomes heat, and a warm pack waits until it is cold.',
+    otherSchool: 'A pack need not be full to the last of it to begin a day with.',
+  },
   'power.volts-reserve': {
     reason: 'Contacts and old plugs take a little more than the copper does.',
     otherSchool: 'What a device runs from has a reserve in it already.',

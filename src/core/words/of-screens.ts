@@ -27,6 +27,11 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'vest or suspension': 'what hangs the rig from a line or a spring',
   monopod: 'the single leg under the rig',
   'vehicle mount': 'a mount of cups or clamps; a qualified rigger decides',
+  ran: 'how long the pack was on, in hours and minutes',
+  'shown before': 'percent that the pack showed at the beginning',
+  'shown after': 'percent that it showed at the end; ten less than before at the least',
+  'hours of the night':
+    'as long as packs can be charged; the bays of the chargers are laid out on it',
   'hours of the day': 'from the first hour of the day to the last; packs are laid out on it',
   'its switch': 'the volts that the switch beside the outlet is set to: look before you plug in',
   'its plugs': 'whether somebody who steps on the lead pulls them out',

@@ -1,6 +1,8 @@
 import { power } from '@/core/areas/power/area';
 import { dayOf, sayDay } from '@/core/areas/power/model/day';
 import { feedsOn } from '@/core/areas/power/model/fed';
+import { runLines } from '@/core/areas/power/model/log';
+import { nightOf, sayNight } from '@/core/areas/power/model/night';
 import { packsOn } from '@/core/areas/power/model/outlets';
 import { sayRun } from '@/core/areas/power/model/run';
 import { sayHours } from '@/core/areas/power/model/say';
@@ -20,6 +22,7 @@ const OWN: ReadonlySet<string> = new Set(power.checks.map((c) => c.id));
 /** What feeds what, on paper: the tree as a table, the leads, the packs for whoever carries them. */
 export function PowerSheet({ facts }: { facts: RigFacts }) {
   const { job, rig, built, verdicts } = facts;
+  const { day, night } = job.goal ?? {};
   const tree = powerTree(built, verdicts);
   const name = (id: string) => tree.nodes.find((n) => n.id === id)?.name ?? id;
   return (
@@ -74,16 +77,19 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
           </li>
         ))}
       </ul>
-      {job.goal?.day === undefined ? null : (
-        <>
-          <h2>The day, {sayHours(job.goal.day)}</h2>
-          <ul>
-            {dayOf(built).flatMap((s) =>
-              sayDay(s, job.goal!.day!).map((line) => <li key={`${s.id} ${line}`}>{line}</li>),
-            )}
-          </ul>
-        </>
+      {day === undefined ? null : (
+        <Lines
+          title={`The day, ${sayHours(day)}`}
+          lines={dayOf(built).flatMap((s) => sayDay(s, day))}
+        />
       )}
+      {night === undefined ? null : (
+        <Lines title={`The night, ${sayHours(night)}`} lines={sayNight(nightOf(built))} />
+      )}
+      <Lines
+        title="How long packs lasted"
+        lines={runLines(built).map((l) => `${l.when ? `${l.when}: ` : ''}${l.said}`)}
+      />
       <h2>Packs, for the carrier</h2>
       <ul>
         {packsOn(built).map(({ use, part }) => {
@@ -108,6 +114,19 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
         )}
       </ul>
     </section>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+  return lines.length === 0 ? null : (
+    <>
+      <h2>{title}</h2>
+      <ul>
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -2,7 +2,7 @@
 
 import { useId, useState } from 'react';
 import type { Field, RowsField } from '@/core/kit/fields';
-import { isBody, type Job } from '@/core/kit/types';
+import type { Job } from '@/core/kit/types';
 import { mountIndex } from '@/core/areas/mount/kit/standards';
 import type { QuantityInput } from '@/core/quantity/quantity';
 import { QuantityField } from '@/ui/quantity-field';
@@ -53,7 +53,7 @@ export function Cell(props: CellOf<Single>) {
     case 'mount':
       return <ChoiceCell {...props} options={mountOptions(props.job)} />;
     case 'texts':
-      return <BodiesCell {...props} />;
+      return <PartsCell {...props} field={field} />;
   }
 }
 
@@ -148,14 +148,14 @@ function mountOptions(job: Job): { value: string; label: string }[] {
   }));
 }
 
-/** The bodies that something is made for; others that were named are named again. */
-function BodiesCell({ job, label, value, keep }: CellOf<Single>) {
+/** The bodies or batteries that something is made for; others that were named are named again. */
+function PartsCell({ field, job, label, value, keep }: CellOf<FieldOf<'texts'>>) {
   const list = Array.isArray(value) ? (value as string[]) : [];
-  const bodies = job.kit.filter(isBody);
+  const parts = job.kit.filter((p) => p.kind === field.of);
   return (
     <fieldset className="py-1">
       <legend className="text-soft">{label}</legend>
-      {bodies.map((b) => (
+      {parts.map((b) => (
         <label key={b.id} className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
@@ -170,7 +170,7 @@ function BodiesCell({ job, label, value, keep }: CellOf<Single>) {
         </label>
       ))}
       {list
-        .filter((x) => !bodies.some((b) => b.id === x))
+        .filter((x) => !parts.some((b) => b.id === x))
         .map((x) => (
           <p key={x} className="text-soft">
             and {x}

@@ -1,45 +1,18 @@
 'use client';
 
-import { useId } from 'react';
 import { changesIn, dayOf, sayDay, type SourceDay } from '@/core/areas/power/model/day';
 import { sayHours } from '@/core/areas/power/model/say';
-import { setGoal } from '@/core/solve/goal';
-import { Section, useEdit } from '@/views/bench/panel-parts';
+import { Section } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
-import { TextInput } from '@/views/part/cells';
+import { GoalHours } from './goal-hours';
 
 /** The day of each source: packs one after the other, when they are changed, what is left dark. */
 export function Day({ facts: { job, built } }: { facts: RigFacts }) {
-  const edit = useEdit();
-  const id = useId();
   const day = job.goal?.day;
-  const read = (t: string) => Number(t.replace(',', '.'));
   const sources = dayOf(built);
   return (
     <div className="flex flex-col gap-3">
-      <span className="flex items-center gap-2">
-        <label htmlFor={id} className="w-32 shrink-0 text-soft">
-          hours of the day
-        </label>
-        <TextInput
-          id={id}
-          value={day === undefined ? '' : String(day)}
-          className="w-24 text-right"
-          check={(t) =>
-            t === '' || (read(t) > 0 && read(t) <= 24) ? null : 'Hours, like 10; 24 at most.'
-          }
-          onKeep={(t) =>
-            edit(
-              setGoal(
-                job,
-                'day',
-                t === '' ? undefined : read(t),
-                t === '' ? 'hours of the day' : `a day of ${t} hours`,
-              ),
-            )
-          }
-        />
-      </span>
+      <GoalHours job={job} of="day" />
       {day === undefined && sources.length > 0 ? (
         <p>Say how long the day is, and packs and changes are laid out on it.</p>
       ) : null}

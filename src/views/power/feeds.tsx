@@ -31,7 +31,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
   const edit = useEdit();
   const feeds = feedsOn(facts.built);
   return (
-    <div className="flex flex-col gap-3 p-3">
+    <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-3">
       <Amount
         label="temperature"
         value={facts.rig.celsius}

@@ -21,7 +21,7 @@ export function PowerView() {
 const TABS = [
   { id: 'findings', name: 'Findings' },
   { id: 'feeds', name: 'Fed by' },
-  { id: 'swaps', name: 'Pack changes' },
+  { id: 'swaps', name: 'Packs' },
   { id: 'cards', name: 'Cards' },
   { id: 'measure', name: 'Measure' },
 ] as const;

@@ -3,13 +3,15 @@
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
 import { Section } from '@/views/bench/panel-parts';
 import { Day } from './day';
+import { Night } from './night';
+import { RunLog } from './run-log';
 import type { RigFacts } from '@/views/bench/use-rig';
 
-/** The day with its changes, and what each change of a pack does: what goes dark, what stays up, what is pulled. */
+/** The packs: their day, what each change does, their night in the chargers, how long they really lasted. */
 export function Swaps({ facts }: { facts: RigFacts }) {
   const swaps = swapsOn(facts.built);
   return (
-    <div className="flex flex-col gap-3 p-3">
+    <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-3">
       <Day facts={facts} />
       {swaps.length === 0 ? <p>No battery is on the rig yet.</p> : null}
       {swaps.map((s) => (
@@ -17,6 +19,8 @@ export function Swaps({ facts }: { facts: RigFacts }) {
           <p>{saySwap(s)}</p>
         </Section>
       ))}
+      <Night facts={facts} />
+      <RunLog facts={facts} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { cableLength } from './checks/cable-length';
 import { cableLock } from './checks/cable-lock';
 import { cableSpare } from './checks/cable-spare';
 import { cableStrain } from './checks/cable-strain';
+import { powerCharge } from './checks/charge';
 import { powerDay } from './checks/day';
 import { powerFeed } from './checks/feed';
 import { powerFit } from './checks/fit';
@@ -30,6 +31,7 @@ export const power: Area = {
     powerSwitch,
     powerHours,
     powerDay,
+    powerCharge,
     powerSwap,
     cableLength,
     cableBend,

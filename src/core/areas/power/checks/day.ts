@@ -2,10 +2,13 @@ import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, said } from '../../../checks/judge';
+import type { Interval } from '../../../quantity/spread';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { hoursOf, setsOf } from '../model/day';
+import { setsOf } from '../model/day';
+import { hoursOf } from '../model/lasting';
 import { sayHours } from '../model/say';
+import { byLog, computedHours, contradicts, loggedGiven, loggedOf, logWords } from '../model/log';
 import { sourcesOn, type Source } from '../model/sources';
 import { whileDark } from './dark';
 
@@ -34,10 +37,27 @@ function dayOf(built: Built, source: Source, day: number): Verdict[] {
   if (source.feeds.length === 0) return [];
   const { inputs, hours } = hoursOf(built, source);
   const sets = setsOf(built, source);
+  const log = loggedOf(built, source);
+  const computed = log && computedHours(built, source);
   const v = judge({
     ...base,
-    inputs: [...inputs],
-    margin: (x) => sets * hours(x) - day,
+    ...(log && !computed
+      ? {
+          inputs: [loggedGiven(log, names)],
+          margin: ([h]: readonly number[]) => sets * h! - day,
+          assumed: `By the log alone: ${inWords(inputs.filter((g) => g.known === null).map((g) => g.label))} missing.`,
+        }
+      : {
+          inputs: [...inputs],
+          margin: (x: readonly number[]) => sets * hours(x) - day,
+          after: (s: Interval) => {
+            const each = (h: number) => (h + day) / sets;
+            const one = byLog(log, { value: each(s.value), lo: each(s.lo), hi: each(s.hi) });
+            const of = (h: number) => sets * h - day;
+            return { value: of(one.value), lo: of(one.lo), hi: of(one.hi) };
+          },
+          assumed: log && computed && contradicts(log, computed) ? logWords(log, computed) : null,
+        }),
     unit: 'h',
     limit: { value: day, unit: 'h', rule: null },
     why: (o) => {

@@ -4,11 +4,12 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, said } from '../../../checks/judge';
 import { cellsOf } from '../../../engine/plugs';
+import type { Interval } from '../../../quantity/spread';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { USABLE } from '../../../feed/hours';
-import { hoursOf as hoursWith } from '../model/day';
-import { lastingOf } from '../model/lasting';
+import { hoursOf as hoursWith, lastingOf } from '../model/lasting';
+import { byLog, computedHours, contradicts, loggedGiven, loggedOf, logWords } from '../model/log';
 import { sayHours } from '../model/say';
 import { sourcesOn, type Source } from '../model/sources';
 import { whileDark } from './dark';
@@ -41,27 +42,54 @@ function hoursOf(built: Built, source: Source): Verdict[] {
   const { inputs, watts, held, usable } = lastingOf(built, source);
   const { hours } = hoursWith(built, source);
   const wanted = built.job.goal?.hours;
-  const v = judge({
+  const log = loggedOf(built, source);
+  const computed = log && computedHours(built, source);
+  const lasts = (h: number) =>
+    `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(h)} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}${wanted === undefined ? '' : `; the job wants ${sayHours(wanted)}`}.`;
+  const asked = {
     ...base,
-    inputs: [...inputs],
-    margin: (x) => hours(x) - (wanted ?? 0),
     unit: 'h',
     limit: wanted === undefined ? null : { value: wanted, unit: 'h', rule: null },
-    assumed: assumedOf(built, source),
+    lacking: (missing: string) =>
+      `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
+  };
+  if (log && !computed)
+    return [
+      judge({
+        ...asked,
+        inputs: [loggedGiven(log, names)],
+        margin: ([h]) => h! - (wanted ?? 0),
+        // It ran so once; what it runs by is not known.
+        assumed: `By the log alone: ${inWords(inputs.filter((g) => g.known === null).map((g) => g.label))} missing.`,
+        why: (o) => lasts(o.value + (wanted ?? 0)),
+        sum: (o) => `by the log ${exact(o.value + (wanted ?? 0), 2)} h`,
+      }),
+    ];
+  const odd = log && computed && contradicts(log, computed);
+  const v = judge({
+    ...asked,
+    inputs: [...inputs],
+    margin: (x) => hours(x) - (wanted ?? 0),
+    after: (s) => moved(byLog(log, moved(s, wanted ?? 0)), -(wanted ?? 0)),
+    assumed: odd ? logWords(log, computed) : assumedOf(built, source),
     why: (o) => {
-      const lasts = `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(o.value + (wanted ?? 0))} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}`;
-      return wanted === undefined ? `${lasts}.` : `${lasts}; the job wants ${sayHours(wanted)}.`;
+      const words = log && computed && !odd ? ` ${logWords(log, computed)}` : '';
+      return `${lasts(o.value + (wanted ?? 0))}${words}`;
     },
     sum: (o) => {
       const x = inputs.map((g) => g.known!.value);
       const resting = feeds.some((f) => given(f.device.part, 'wattsIdle').known);
-      return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(o.value + (wanted ?? 0), 2)} h`;
+      return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(hours(x), 2)} h${log ? `, by the log ${exact(o.value + (wanted ?? 0), 2)} h` : ''}`;
     },
-    lacking: (missing) =>
-      `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
   });
   return [wanted === undefined ? v : larger(v, wanted, inputs.slice(0, packs.length))];
 }
+
+const moved = ({ value, lo, hi }: Interval, by: number): Interval => ({
+  value: value + by,
+  lo: lo + by,
+  hi: hi + by,
+});
 
 /** Packs that would do at worst, and when to change those that there are. */
 function larger(v: Verdict, wanted: number, packs: readonly Given[]): Verdict {

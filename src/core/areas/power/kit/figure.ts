@@ -17,4 +17,20 @@ const lead: DrawFigure = (pen) => {
   side.note('mass', [(2 * length.v) / 3, d.v / 2]);
 };
 
-export const figures = { lead } satisfies Record<keyof typeof kinds, DrawFigure>;
+/** A charger has no size that matters: the shape it is known by, its bays, what each gives. */
+const charger: DrawFigure = (pen) => {
+  const side = pen.view('side');
+  side.outline([
+    [0, 0],
+    [120, 0],
+    [120, 34],
+    [112, 40],
+    [8, 40],
+    [0, 34],
+  ]);
+  for (const x of [14, 64]) side.rect([x, 12], [x + 42, 34], [], 'inner');
+  side.note('bays', [35, 24], 'left');
+  side.note('bayWatts', [85, 24]);
+};
+
+export const figures = { lead, charger } satisfies Record<keyof typeof kinds, DrawFigure>;

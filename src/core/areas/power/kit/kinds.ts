@@ -1,4 +1,4 @@
-import { choice, COMMON, mm, quantity, SOCKETS, type KindDef } from '../../../engine/field';
+import { choice, COMMON, mm, number, quantity, SOCKETS, type KindDef } from '../../../engine/field';
 
 /** What goes between an outlet and what it feeds. */
 export const kinds = {
@@ -12,6 +12,17 @@ export const kinds = {
       choice('plug', 'plug at the source', SOCKETS, { first: true }),
       choice('plugTo', 'plug at the device', SOCKETS, { first: true }),
       mm('width', 'outside diameter', 40),
+      ...COMMON.slice(1),
+    ],
+  },
+  charger: {
+    one: 'charger',
+    many: 'chargers',
+    fields: [
+      COMMON[0]!,
+      number('bays', 'packs at once', '', 1, 16, { first: true, integer: true }),
+      quantity('bayWatts', 'gives each of them', 'W', 'watts', 0.1, 1000, { first: true }),
+      { type: 'texts', key: 'madeFor', label: 'charges', of: 'battery', first: true },
       ...COMMON.slice(1),
     ],
   },

@@ -14,3 +14,14 @@ export interface Lead extends PartBase {
   /** Outside diameter, mm. */
   width?: QuantityInput;
 }
+
+/** What fills packs, some at once. */
+export interface Charger extends PartBase {
+  kind: 'charger';
+  /** Packs that it fills at the same time. */
+  bays?: number;
+  /** What each of those gets while all of them are full of packs, W. */
+  bayWatts?: QuantityInput;
+  /** Batteries that go on it, by id. */
+  madeFor?: string[];
+}

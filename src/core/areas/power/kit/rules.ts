@@ -14,6 +14,17 @@ export const rules = [
     stricter: 'less',
   },
   {
+    id: 'power.charging',
+    unit: 'x',
+    kind: 'number',
+    house: 0.75,
+    strict: 0.6,
+    light: 0.9,
+    min: 0.2,
+    max: 1,
+    stricter: 'less',
+  },
+  {
     id: 'power.volts-reserve',
     unit: 'V',
     kind: 'number',

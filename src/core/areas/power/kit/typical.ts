@@ -60,4 +60,37 @@ export const typical: readonly Typical[] = [
       mass: r(10, 60, 'by length'),
     },
   },
+  {
+    id: 'charger-two',
+    kind: 'charger',
+    name: 'Charger for two packs',
+    words: 'mains night dual',
+    fields: {
+      bays: 2,
+      bayWatts: r(30, 70, 'by how much it gives while both bays are in use'),
+      mass: r(700, 1800, 'with the lead to the mains'),
+    },
+  },
+  {
+    id: 'charger-four',
+    kind: 'charger',
+    name: 'Charger for four packs',
+    words: 'mains night quad',
+    fields: {
+      bays: 4,
+      bayWatts: r(30, 110, 'slow ones fill in turn, fast ones all at once'),
+      mass: r(1800, 4500, 'with the lead to the mains'),
+    },
+  },
+  {
+    id: 'charger-one',
+    kind: 'charger',
+    name: 'Charger for one pack, small',
+    words: 'mains travel single socket',
+    fields: {
+      bays: 1,
+      bayWatts: r(10, 45, 'small ones take all night for a large pack'),
+      mass: r(150, 600, 'with the lead to the mains'),
+    },
+  },
 ];

@@ -1,23 +1,10 @@
 import type { Built } from '../../../build/build';
-import type { Given } from '../../../build/given';
 import { onHand } from '../../../kit/types';
 import { inTheDark } from './fed';
-import { lastingOf } from './lasting';
+import { byLog, computedHours, loggedOf } from './log';
 import { packsOn } from './outlets';
 import { sayHours } from './say';
 import { sourcesOn, type Source } from './sources';
-
-/** Nothing that is on draws less, W: no pack lasts for ever. */
-const LEAST = 0.01;
-
-/** How long the packs of a source last, from its inputs in their order, h. */
-export function hoursOf(
-  built: Built,
-  source: Source,
-): { inputs: readonly Given[]; hours: (x: readonly number[]) => number } {
-  const { inputs, watts, held, usable } = lastingOf(built, source);
-  return { inputs, hours: (x) => (held(x) * usable) / Math.max(LEAST, watts(x)) };
-}
 
 /**
  * How often a source can be filled: by the packs of the kit that are as those on it, themselves counted in.
@@ -55,16 +42,10 @@ export function dayOf(built: Built): SourceDay[] {
       sets: setsOf(built, source),
     };
     if (dark) return [{ ...base, lasts: null }];
-    const { inputs, hours } = hoursOf(built, source);
-    const ends = inputs.map((g) => g.known);
-    if (!ends.every((e) => e !== null)) return [{ ...base, lasts: null }];
-    // Hours fall with every watt and every ohm, and rise with what is held: each number by itself.
-    const at = ends.map((e) => e.value);
-    const worst = ends.map((e, i) => {
-      const one = (v: number) => hours(at.map((a, k) => (k === i ? v : a)));
-      return one(e.lo) <= one(e.hi) ? e.lo : e.hi;
-    });
-    return [{ ...base, lasts: { value: hours(at), lo: hours(worst) } }];
+    const log = loggedOf(built, source);
+    const computed = computedHours(built, source);
+    const lasts = computed ? byLog(log, computed) : (log?.hours ?? null);
+    return [{ ...base, lasts }];
   });
 }
 

@@ -51,3 +51,15 @@ export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
       }, 0),
   };
 }
+
+/** Nothing that is on draws less, W: no pack lasts for ever. */
+const LEAST = 0.01;
+
+/** How long the packs of a source last, from its inputs in their order, h. */
+export function hoursOf(
+  built: Built,
+  source: Source,
+): { inputs: readonly Given[]; hours: (x: readonly number[]) => number } {
+  const { inputs, watts, held, usable } = lastingOf(built, source);
+  return { inputs, hours: (x) => (held(x) * usable) / Math.max(LEAST, watts(x)) };
+}
