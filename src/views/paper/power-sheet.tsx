@@ -1,3 +1,4 @@
+import { modesBeside, sayMode } from '@/core/areas/media/model/modes';
 import { power } from '@/core/areas/power/area';
 import { dayOf, sayDay } from '@/core/areas/power/model/day';
 import { feedsOn } from '@/core/areas/power/model/fed';
@@ -89,6 +90,10 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
       <Lines
         title="How long packs lasted"
         lines={runLines(built).map((l) => `${l.when ? `${l.when}: ` : ''}${l.said}`)}
+      />
+      <Lines
+        title="Modes side by side"
+        lines={modesBeside(built).map((m) => `${m.mode.name}: ${sayMode(m)}`)}
       />
       <h2>Packs, for the carrier</h2>
       <ul>

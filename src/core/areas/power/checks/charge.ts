@@ -20,7 +20,7 @@ import { sayHours } from '../model/say';
 export const powerCharge: Check = {
   id: 'power.charge',
   title: 'Chargers for the night',
-  short: 'packs not full in time',
+  short: 'packs not full',
   says: 'Whether the chargers of the kit fill all packs that they take from empty in the hours of the night, each pack where it is done first, and one after the other where there are fewer bays than packs.',
   formula: 'hours of the night - the last of (Wh / (W of a bay x share that fills)) in each bay',
   run(built) {
