@@ -225,3 +225,72 @@ test('in the cold a pack lasts less', async ({ page }) => {
   await cold.press('Enter');
   await expect(page.getByText('Degrees Celsius, like -5.')).toBeVisible();
 });
+
+test('the night of the chargers is laid out bay by bay; a shorter one is said to be too short', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  const panel = page.getByRole('tabpanel');
+  await expect(panel.getByRole('img', { name: /^The night of the chargers: Berth/ })).toBeVisible();
+  await expect(panel).toContainText('Berth, bay 1: Keel 150, 1 of 3 to 4 h 00; then Keel 98');
+  const hours = panel.getByLabel('hours of the night');
+  await hours.fill('5');
+  await hours.press('Enter');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await finding(page, /the night has 5 h 00/).click();
+  await expect(page.getByText(/more bay.* or a pack that is charged by day/)).toBeVisible();
+  await kept(page);
+});
+
+test('how long a pack really lasted is noted, counted with, taken out again, and comes back', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  const panel = page.getByRole('tabpanel');
+  await panel.getByLabel('ran', { exact: true }).fill('1 h 20');
+  await panel.getByLabel('shown after').fill('100');
+  await panel.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(panel.getByRole('status')).toHaveText('After it ran a pack shows less than before.');
+  await panel.getByLabel('shown after').fill('34');
+  await expect(panel.getByRole('img', { name: /Keel 98: .*this run 1 h 43/ })).toBeVisible();
+  await panel.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(panel).toContainText('Keel 98: 1 h 20 from 100 to 34 %');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  const said = finding(page, /the log says 1 h 43.*something takes more/);
+  await expect(said).toBeVisible();
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  await panel.getByRole('button', { name: /^Take Keel 98.* out of the log$/ }).click();
+  await expect(panel).not.toContainText('from 100 to 34 %');
+  await page.getByRole('button', { name: /^Undo/ }).first().click();
+  await expect(panel).toContainText('from 100 to 34 %');
+  await kept(page);
+});
+
+test('a stand-in runs a pack down under what is computed, and is called one', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  const panel = page.getByRole('tabpanel');
+  await panel.getByRole('button', { name: 'Let a stand-in run' }).click();
+  await expect(panel.getByLabel('ran', { exact: true })).toHaveValue(/^\d+ (h \d\d|min)$/);
+  await panel.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(panel).toContainText('% (a stand-in)');
+  await kept(page);
+});
+
+test('modes side by side: pressing one records in it', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  const panel = page.getByRole('tabpanel');
+  const mode = panel.getByRole('button', { name: /^What is in keeps up|16:9/ });
+  await expect(mode).toContainText('1100 Mb/s; 62 min on what is in; what is in keeps up');
+  await mode.click();
+  await expect(mode).toHaveAttribute('aria-pressed', 'true');
+  await expect(mode).toContainText('recorded in');
+  await kept(page);
+});

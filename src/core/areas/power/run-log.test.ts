@@ -146,6 +146,11 @@ describe('hours by the log', () => {
     const longer = hoursIn(logged(base, lasting(value * 3)));
     expect(longer.state).toBe('tight');
     expect(longer.margin!.lo).toBeCloseTo(computed(base).lo - wanted, 9);
+    // Where only the ends meet it is one of the two that is wrong.
+    const { lo } = computed(base);
+    const edge = logged(base, lasting(lo * 0.97));
+    expect(loggedOf(builtOf(edge), sourceOf(edge))!.hours.hi).toBeGreaterThan(lo);
+    expect(hoursIn(edge).margin!.lo).toBeLessThan(lo * 0.97 - wanted);
     const hard = edited(base, [{ path: ['goal', 'hours'], value: 9 }]);
     expect(hoursIn(logged(hard, lasting(value / 2))).state).toBe('fail');
     expect(hoursIn(logged(hard, lasting(20))).state).toBe('tight');

@@ -81,9 +81,12 @@ export function loggedOf(built: Built, s: Source): Logged | null {
   return { runs, hours };
 }
 
-/** Whether the log says what cannot be by the numbers. */
+/**
+ * Whether the log most likely says what cannot be by the numbers: where only the ends of both meet one
+ * of them is wrong sooner than both are at their ends.
+ */
 export const contradicts = (log: Logged, s: Interval): boolean =>
-  log.hours.lo > s.hi || log.hours.hi < s.lo;
+  log.hours.value > s.hi || log.hours.value < s.lo;
 
 /**
  * Computed hours as the log narrows them; where the two contradict each other anything from the one to
@@ -259,7 +262,7 @@ export function runLines(built: Built): LoggedLine[] {
         state:
           !hours || !forecast
             ? 'none'
-            : hours.lo <= forecast.hi && hours.hi >= forecast.lo
+            : hours.value <= forecast.hi && hours.value >= forecast.lo
               ? 'inside'
               : 'outside',
         here: sources.some((s) => isOf(r, built, s)),
