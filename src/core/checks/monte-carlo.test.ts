@@ -139,7 +139,9 @@ function contains(
   const next = random(seed);
   const copy = structuredClone(job);
   const used = partsOn(rig);
-  copy.kit = copy.kit.filter((p) => used.has(p.id));
+  // What fills the packs at night, and all that it fills, is on no rig.
+  const atNight = new Set(['charger', 'battery']);
+  copy.kit = copy.kit.filter((p) => used.has(p.id) || atNight.has(p.kind));
   const again = copy.rigs.find((r) => r.id === rig.id)!;
   const all: Slot[] = [
     ...copy.kit.flatMap(slots),
