@@ -142,6 +142,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].links[].to.use': 'id of a use',
   'rigs[].links[].to.port': 'id of an inlet of its part',
   'rigs[].links[].lead': 'id of the use that is the lead between them',
+  'rigs[].links[].ties': 'how often its lead is tied on its way, besides at its plugs',
   'rigs[].links[].tied': 'its plugs are tied or clamped',
   'rigs[].links[].switched': 'the switch of its outlet is set over',
   'rigs[].remembered':

@@ -335,6 +335,7 @@ describe('intervals hold what they claim', () => {
     expect([...beside].sort()).toEqual([
       'cable.bend',
       'cable.length',
+      'cable.tie',
       'carry.balance-fore',
       'carry.balance-side',
       'carry.hang',

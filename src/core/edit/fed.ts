@@ -13,6 +13,7 @@ export function readFed(kept: KeptRig, use: string): FedFrom | undefined {
     id: link.from.port!,
     ...(lead === undefined ? {} : { lead }),
     ...(link.tied === undefined ? {} : { tied: link.tied }),
+    ...(link.ties === undefined ? {} : { ties: link.ties }),
     ...(link.switched === undefined ? {} : { switched: link.switched }),
   };
 }
@@ -35,6 +36,7 @@ export function writeFed(rig: RigWriter, id: string, fed: FedFrom | undefined): 
     to: { use: id },
     ...(lead === undefined ? {} : { lead }),
     ...(fed.tied === undefined ? {} : { tied: fed.tied }),
+    ...(fed.ties === undefined ? {} : { ties: fed.ties }),
     ...(fed.switched === undefined ? {} : { switched: fed.switched }),
   });
 }

@@ -244,6 +244,7 @@ const rig = object(
           to: port,
           lead: id,
           tied: { is: 'flag' },
+          ties: number(0, 99),
           switched: { is: 'flag' },
         },
         ['id', 'kind', 'from', 'to'],

@@ -87,6 +87,8 @@ export interface Link {
   lead?: string;
   /** Its plugs are tied or clamped, so that nobody pulls them out. */
   tied?: boolean;
+  /** How often it is tied on its way, besides at its plugs. */
+  ties?: number;
   /** Where its outlet has a switch: set over, or as it is sold. */
   switched?: boolean;
   [later: string]: unknown;

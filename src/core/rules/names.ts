@@ -78,6 +78,7 @@ export const RULE_NAMES: Readonly<Record<RuleId, string>> = {
   'power.charging': 'share of what a charger gives that fills a pack',
   'power.volts-reserve': 'volts in hand at an inlet',
   'cable.slack': 'length of a lead over its way',
+  'cable.tie': 'longest stretch of a lead between two ties',
   'cable.lock-all': 'plugs of all that is fed lock, not those of the picture alone',
   'power.swap-all': 'everything stays up at a pack change',
   'power.efficiency': 'efficiency of a regulated outlet',

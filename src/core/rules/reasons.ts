@@ -209,6 +209,11 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'A lead lies along rods and edges, and a plug under pull wears its socket out.',
     otherSchool: 'The shortest lead snags on nothing.',
   },
+  'cable.tie': {
+    reason:
+      'What hangs loose is caught by a hand, a branch or a moving ring, and takes its socket along.',
+    otherSchool: 'Every tie has to be undone again when something is changed in a hurry.',
+  },
   'cable.lock-all': {
     reason: 'What is only looked at may come off: better the plug than the socket.',
     otherSchool: 'A screen or a motor that goes dark stops the shot as well.',

@@ -104,6 +104,14 @@ export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: Ri
         links: [then.id],
         text: `${name(u.part)}: its lead ${then.tied ? 'tied at its plugs' : 'not tied any more'}`,
       });
+    if (!left && fed && then && fed.ties !== then.ties && then.ties !== undefined)
+      list.push({
+        what: 'set',
+        use: u.id,
+        part: u.part,
+        links: [then.id],
+        text: `${name(u.part)}: its lead tied ${then.ties} ${then.ties === 1 ? 'time' : 'times'} on its way`,
+      });
     if (!left && fed && then && fed.switched !== then.switched)
       list.push({
         what: 'set',

@@ -30,6 +30,7 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   ran: 'how long the pack was on, in hours and minutes',
   'shown before': 'percent that the pack showed at the beginning',
   'shown after': 'percent that it showed at the end; ten less than before at the least',
+  'ties on the way': 'how often the lead is tied to the rig between its two plugs',
   'hours of the night':
     'as long as packs can be charged; the bays of the chargers are laid out on it',
   'hours of the day': 'from the first hour of the day to the last; packs are laid out on it',

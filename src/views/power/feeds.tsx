@@ -16,6 +16,7 @@ import {
   setCelsius,
   setSwitch,
   tie,
+  tieOnWay,
   withoutItsLead,
 } from '@/core/areas/power/moves/feed';
 import type { FedFrom } from '@/core/kit/types';
@@ -49,6 +50,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
             ) : null}
             {now?.out && now.out.switched !== null ? <Switch facts={facts} feed={now} /> : null}
             {now?.lead ? <Tied facts={facts} feed={now} lead={now.lead.name} /> : null}
+            {now?.lead ? <Ties facts={facts} feed={now} lead={now.lead.name} /> : null}
             {now?.lead ? <Lies facts={facts} feed={now} /> : null}
           </Section>
         );
@@ -144,6 +146,29 @@ function Tied({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lea
       options={[
         { id: '', name: 'as they are', pick: set(false) },
         { id: 'tied', name: 'tied or clamped', pick: set(true) },
+      ]}
+    />
+  );
+}
+
+/** How often a lead is tied on its way, besides at its plugs. */
+function Ties({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lead: string }) {
+  const edit = useEdit();
+  const { ties } = feed.from;
+  const set = (n: number | undefined) => () => edit(tieOnWay(rig, feed.device, feed.from, n, lead));
+  const most = Math.max(8, ties ?? 0);
+  return (
+    <Choose
+      label="ties on the way"
+      value={ties === undefined ? '' : String(ties)}
+      none={null}
+      options={[
+        { id: '', name: 'nobody said', pick: set(undefined) },
+        ...Array.from({ length: most + 1 }, (_, n) => ({
+          id: String(n),
+          name: n === 0 ? 'none' : String(n),
+          pick: set(n),
+        })),
       ]}
     />
   );

@@ -5,6 +5,7 @@ import { cableLength } from './checks/cable-length';
 import { cableLock } from './checks/cable-lock';
 import { cableSpare } from './checks/cable-spare';
 import { cableStrain } from './checks/cable-strain';
+import { cableTie } from './checks/cable-tie';
 import { powerCharge } from './checks/charge';
 import { powerDay } from './checks/day';
 import { powerFeed } from './checks/feed';
@@ -38,6 +39,7 @@ export const power: Area = {
     cableLock,
     cableStrain,
     cableSpare,
+    cableTie,
   ],
   moves,
   fixes: [otherFeeds],

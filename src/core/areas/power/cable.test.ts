@@ -12,8 +12,8 @@ import { inside } from '../../solids/oracles';
 import { bounds, type Solid } from '../../solids/solid';
 import { deviceKey, feedsOn } from './model/fed';
 import { roomBefore } from './model/lay';
-import { farthest, reachOf, runOf, sayRun, TIE, tiesOf } from './model/run';
-import { tie } from './moves/feed';
+import { farthest, reachOf, runOf, sayRun, tiesFor, tiesOf } from './model/run';
+import { tie, withoutItsLead } from './moves/feed';
 
 /** Whether a lead reaches, and whether its plugs fall out. */
 
@@ -131,7 +131,7 @@ describe('how far a lead has to go', () => {
     };
     const { said, why } = words([]);
     const [, near, far] =
-      /^way (\d+ mm) to (\d+ mm), 1 tie on the way, about \d+ mm left over/.exec(said)!;
+      /^way (\d+ mm) to (\d+ mm), wants 1 tie on the way, about \d+ mm left over/.exec(said)!;
     expect(why).toContain(`${near} to ${far} lie between`);
     expect(words([{ path: ['kit', 'pane-5', 'width'], value: undefined }]).said).toBe(
       'its way is not known',
@@ -253,13 +253,14 @@ describe('the way of a lead along the rig', () => {
       for (const f of feedsOn(built)) {
         const laid = runOf(built, f)?.laid();
         if (!laid) continue;
-        const ties = tiesOf(laid);
+        const most = built.rules['cable.tie'];
+        const ties = tiesOf(laid, f.from.ties ?? tiesFor(laid.length, most));
         const words = / (\d+) ties? on the way/.exec(sayRun(built, f));
         if (!runOf(built, f)!.sockets.some((s) => s.open))
           expect(Number(words?.[1] ?? 0)).toBe(ties.length);
         // Each lies on the way: so far along it as its number says.
         const gap = laid.length / (ties.length + 1);
-        expect(gap).toBeLessThanOrEqual(TIE);
+        if (f.from.ties === undefined) expect(gap).toBeLessThanOrEqual(most + 1e-9);
         ties.forEach((p) => {
           const off = laid.points.slice(1).map((b, i) => {
             const a = laid.points[i]!;
@@ -475,4 +476,62 @@ test('a lead that the picture hangs on is there twice, or it is said what to bri
     'tight',
     expect.stringMatching(/^a second lead from USB-C to USB-C/),
   ]);
+});
+
+describe('ties on the way', () => {
+  const TIE = 'cable.tie:fitted:monitor';
+  const at = (ties: number | undefined, more: Change[] = []) =>
+    rigged([{ path: ['rigs', RIG, 'fitted', 'monitor', 'outlet', 'ties'], value: ties }, ...more]);
+  const rule = (value: number): Change => ({ path: ['rules', 'values', 'cable.tie'], value });
+
+  test('nobody said: not known, and how many do; taken as a fix it is ok, one fewer is not', () => {
+    const { job, built, of } = at(undefined, [rule(60)]);
+    const v = of(TIE)!;
+    expect(v.state).toBe('unknown');
+    const n = Number(/^(\d+) ties on its way/.exec(v.wanted[0]!)![1]);
+    expect(n).toBeGreaterThan(1);
+    expect(fixesFor(built, v, shared(job)).map((f) => f.title)).toEqual([
+      `Tie Lanyard lead ${n} times on its way`,
+    ]);
+    expect(at(n, [rule(60)]).of(TIE)!.state).toBe('ok');
+    const fewer = at(n - 1, [rule(60)]).of(TIE)!;
+    expect(fewer.state).not.toBe('ok');
+    expect(fewer.wanted).toEqual(v.wanted);
+    expect(at(0, [rule(30)]).of(TIE)!.state).toBe('fail');
+  });
+
+  test('as many ties as leave no stretch that is longer, and not one more', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 3000, noNaN: true }),
+        fc.double({ min: 30, max: 400, noNaN: true }),
+        (length, stretch) => {
+          const n = tiesFor(length, stretch);
+          expect(length / (n + 1)).toBeLessThanOrEqual(stretch + 1e-6);
+          if (n > 0) expect(length / n).toBeGreaterThan(stretch - 1e-6);
+        },
+      ),
+    );
+    expect([0, 150, 150.1, 300, 301].map((l) => tiesFor(l, 150))).toEqual([0, 0, 1, 1, 2]);
+  });
+
+  test('where it goes is not known: no number of ties is ok', () => {
+    for (const c of [
+      { path: ['kit', 'pane-5', 'inletFace'], value: undefined },
+      { path: ['kit', 'pane-5', 'width'], value: undefined },
+    ])
+      expect(at(50, [c]).of(TIE)!.state).not.toBe('ok');
+    expect(at(1).of(TIE)!.state).toBe('ok');
+  });
+
+  test('what is said is kept with the link, drawn, listed, and gone with the lead', () => {
+    const { job, rig, built } = at(3);
+    const read = readJob(writeJob(job));
+    expect(read.ok && read.value.rigs.find((r) => r.id === RIG)!.fitted).toEqual(rig.fitted);
+    const f = feedsOn(built).find((x) => deviceKey(x.device) === 'fitted:monitor')!;
+    expect(sayRun(built, f)).toContain('3 ties on the way');
+    expect(withoutItsLead(f.from)).toEqual({ from: f.from.from, id: f.from.id });
+    const wild = readJob(writeJob(job).replace(/"ties": ?3/, '"ties":-3'));
+    expect(wild.ok).toBe(false);
+  });
 });

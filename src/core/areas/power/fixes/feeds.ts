@@ -11,7 +11,8 @@ import { freeLeads } from '../model/offers';
 import { outletsOn, packsOn, positionsOf, switchOf, type RigOutlet } from '../model/outlets';
 import { goesBetween, goesInto } from '../model/plugs';
 import { proposed } from '../model/propose';
-import { feedFrom, setSwitch, tie } from '../moves/feed';
+import { farthest, runOf, tiesFor } from '../model/run';
+import { feedFrom, setSwitch, tie, tieOnWay } from '../moves/feed';
 
 function feeding(built: Built, device: Device): Candidate[] {
   const own = (f: Feed) => f.device.list === device.list && f.device.id === device.id;
@@ -164,11 +165,23 @@ const tied = (built: Built, v: Verdict): Candidate[] =>
       : [],
   );
 
+/** A lead that hangs loose, tied as often as its way takes. */
+const tiedOnWay = (built: Built, v: Verdict): Candidate[] =>
+  feedsOn(built).flatMap((f) => {
+    if (!f.lead || v.key !== `cable.tie:${deviceKey(f.device)}`) return [];
+    const run = runOf(built, f);
+    const far = run && run.missing.length === 0 ? farthest(run) : Infinity;
+    if (!Number.isFinite(far)) return [];
+    const n = tiesFor(far, built.rules['cable.tie']);
+    return [candidate(tieOnWay(built.rig, f.device, f.from, n, f.lead.name), 0, 0, 'tie')];
+  });
+
 /** Another outlet, another lead, another pack. */
 export const otherFeeds: Generator = (built, v) => {
   if (!v.id.startsWith('power.') && !v.id.startsWith('cable.')) return [];
   if (v.id === 'power.hours') return otherPacks(built);
   if (v.id === 'cable.lock' || v.id === 'cable.strain') return tied(built, v);
+  if (v.id === 'cable.tie') return tiedOnWay(built, v);
   if (v.id === 'power.switch') return switching(built, v);
   const all = v.id === 'power.feed' ? together(built) : [];
   return all.concat(

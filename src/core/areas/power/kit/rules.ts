@@ -69,6 +69,17 @@ export const rules = [
     stricter: 'more',
   },
   {
+    id: 'cable.tie',
+    unit: 'mm',
+    kind: 'number',
+    house: 150,
+    strict: 100,
+    light: 300,
+    min: 30,
+    max: 2000,
+    stricter: 'less',
+  },
+  {
     id: 'cable.lock-all',
     unit: '',
     kind: 'switch',

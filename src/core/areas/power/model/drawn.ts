@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import type { Vec } from '../../../solids/solid';
 import { deviceKey, feedsOn } from './fed';
-import { runOf, sayRun, tiesOf } from './run';
+import { runOf, sayRun, tiesFor, tiesOf } from './run';
 
 /** A lead as it lies along the rig. */
 export interface DrawnLead {
@@ -11,7 +11,7 @@ export interface DrawnLead {
   says: string;
   /** From socket to socket. */
   points: readonly Vec[];
-  /** Where it is tied. */
+  /** Where it is tied, or would be as often as the house wants. */
   ties: readonly Vec[];
   /** Nobody said on which face one of its sockets is: it is drawn from the middle of the part. */
   open: boolean;
@@ -28,7 +28,7 @@ export function leadsDrawn(built: Built): DrawnLead[] {
         key: `cable.length:${deviceKey(f.device)}`,
         says: `${f.lead.name}, ${run.from.name} to ${run.to.name}: ${sayRun(built, f)}`,
         points: [laid.ends[0], ...laid.points, laid.ends[1]],
-        ties: tiesOf(laid),
+        ties: tiesOf(laid, f.from.ties ?? tiesFor(laid.length, built.rules['cable.tie'])),
         open: run.sockets.some((s) => s.open),
       },
     ];

@@ -171,26 +171,30 @@ function freshDoubt(built: Built, run: Run): string | null {
 /** As far as a lead may have to go, round what stands between; endless where no way is clear. */
 export const farthest = (run: Run): number => Math.max(run.far, run.laid()?.most ?? Infinity);
 
-/** A lead along the rig is tied this often at least, mm. Common practice, no source. */
-export const TIE = 150;
+/** How many ties leave no stretch of a way longer than that, mm. */
+export const tiesFor = (length: number, stretch: number): number =>
+  Math.max(0, Math.ceil(length / stretch - 1e-9) - 1);
 
-/** Where a lead is tied between its two bends: as far from each other, no farther than is usual. */
-export function tiesOf({ points, length }: Pick<Laid, 'points' | 'length'>): Vec[] {
-  const n = Math.max(0, Math.ceil(length / TIE) - 1);
+/** Where so many ties go between two bends: as far from each other. */
+export function tiesOf({ points, length }: Pick<Laid, 'points' | 'length'>, n: number): Vec[] {
   return Array.from({ length: n }, (_, i) => pointAlong(points, ((i + 1) * length) / (n + 1)));
 }
 
+/** Left over by more than this it has to be coiled, mm. Common practice, no source. */
+const COILED = 150;
+
 /** How it lies, where that is known: what it goes round, how often it is tied, what of it is left over. */
-function layingOf(run: Run | null, { lead }: Feed): string[] {
+function layingOf(built: Built, run: Run | null, { lead, from }: Feed): string[] {
   const laid = run && run.missing.length === 0 && run.laid();
   if (!laid || run.sockets.some((s) => s.open)) return [];
-  const ties = tiesOf(laid).length;
+  const ties = from.ties ?? tiesFor(laid.length, built.rules['cable.tie']);
+  const tied = `${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`;
   const length = lead && given(lead, 'length').known?.value;
   const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
   return [
     ...(laid.round ? [`round ${laid.round}`] : []),
-    ...(ties > 0 ? [`${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`] : []),
-    ...(over > TIE ? [`about ${sayLength(over, 0)} left over to be coiled`] : []),
+    ...(from.ties !== undefined ? [tied] : ties > 0 ? [`wants ${tied}`] : []),
+    ...(over > COILED ? [`about ${sayLength(over, 0)} left over to be coiled`] : []),
   ];
 }
 
@@ -206,7 +210,7 @@ export function sayRun(built: Built, f: Feed): string {
     at && typeof f.out?.switched === 'boolean' ? [`its switch at ${plain(at.value, 1)} V`] : [];
   return [
     way,
-    ...layingOf(run, f),
+    ...layingOf(built, run, f),
     ...(f.from.tied === true ? ['tied at its plugs'] : []),
     ...set,
   ].join(', ');

@@ -34,6 +34,25 @@ export function tie(
   );
 }
 
+/** Says how often a lead is tied on its way; undefined: nobody said. */
+export function tieOnWay(
+  rig: Rig,
+  device: Pick<Device, 'list' | 'id'>,
+  from: FedFrom,
+  ties: number | undefined,
+  lead: string,
+): Edit {
+  const { ties: _before, ...rest } = from;
+  return feedFrom(
+    rig,
+    device,
+    ties === undefined ? rest : { ...rest, ties },
+    ties === undefined
+      ? `How often ${lead} is tied is left open`
+      : `Tie ${lead} ${ties === 1 ? 'once' : `${ties} times`} on its way`,
+  );
+}
+
 /** Says how the switch of the outlet is set that feeds a device; undefined: nobody said. */
 export function setSwitch(
   rig: Rig,
@@ -56,7 +75,7 @@ export function setCelsius(rig: Rig, celsius: number | undefined): Edit {
 
 /** What feeds something, without the lead and what was done to it. */
 export function withoutItsLead(from: FedFrom): FedFrom {
-  const { lead: _lead, tied: _tied, ...rest } = from;
+  const { lead: _lead, tied: _tied, ties: _ties, ...rest } = from;
   return rest;
 }
 

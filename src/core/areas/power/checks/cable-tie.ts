@@ -1,0 +1,101 @@
+import { constant } from '../../../build/given';
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { Verdict } from '../../../checks/finding';
+import { judge, lacking, plainVerdict, said } from '../../../checks/judge';
+import type { Lead } from '../../../kit/types';
+import { exact, sayLength } from '../../../quantity/say';
+import { ruleBasis } from '../../../rules/names';
+import { deviceKey, feedsOn, type Feed } from '../model/fed';
+import { keeper } from '../model/judged';
+import { doubtOf, farthest, runOf, tiesFor, type Run } from '../model/run';
+
+export const cableTie: Check = {
+  id: 'cable.tie',
+  title: 'Ties of a lead',
+  short: 'lead hangs loose',
+  says: 'Whether a lead is tied to the rig on its way so often that no stretch of it is longer than the house wants. What is shorter than that wants no tie.',
+  formula: 'longest stretch wanted - way along the rig / (ties + 1)',
+  run: (built) => feedsOn(built).flatMap((f) => tiesIn(built, f)),
+};
+
+/** While all stands where it stood. */
+const judged = keeper<Verdict[]>();
+
+function tiesIn(built: Built, f: Feed): Verdict[] {
+  const { lead } = f;
+  if (!lead) return [];
+  const run = runOf(built, f);
+  const most = built.rules['cable.tie'];
+  const open = run?.sockets.find((s) => s.open);
+  if (!run || run.missing.length > 0 || open)
+    return [unsaid(f, lead, 'where it goes is not', lacking(run?.missing ?? open?.asks ?? []))];
+  const doubt = doubtOf(built, run);
+  return judged(f, [run, doubt, most], () => loose(f, lead, run, doubt, most));
+}
+
+const keyOf = (f: Feed) => `cable.tie:${deviceKey(f.device)}`;
+
+const unsaid = (f: Feed, lead: Lead, why: string, measure: Verdict['measure'] = []): Verdict =>
+  plainVerdict({
+    id: 'cable.tie',
+    key: keyOf(f),
+    about: [lead.id],
+    basis: ruleBasis('cable.tie'),
+    state: 'unknown',
+    why: `Whether ${lead.name} is tied often enough is not known: ${why}.`,
+    sum: 'No sum.',
+    measure,
+  });
+
+function loose(f: Feed, lead: Lead, run: Run, doubt: string | null, most: number): Verdict[] {
+  const laid = run.laid();
+  const far = farthest(run);
+  const { ties } = f.from;
+  if (!laid || !Number.isFinite(far))
+    return [unsaid(f, lead, 'no way along the rig was found that is clear')];
+  const wanted = tiesFor(far, most);
+  if (ties === undefined && wanted > 0) {
+    const often = wanted === 1 ? 'one tie' : `${wanted} ties`;
+    return [
+      {
+        ...said(unsaid(f, lead, `nobody said, and its way takes ${often}`)),
+        wanted: [`${often} on its way`],
+      },
+    ];
+  }
+  const n = ties ?? 0;
+  const way = constant(`way of ${lead.name}`, 'mm', {
+    value: Math.min(far, laid.length),
+    tol: far - Math.min(far, laid.length, run.near),
+    from: 'guess',
+    lo: Math.min(laid.length, run.near),
+    hi: far,
+  });
+  const v = judge({
+    id: 'cable.tie',
+    key: keyOf(f),
+    about: [lead.id, f.device.part.id],
+    pieces: [run.from.key, run.to.key],
+    inputs: [way],
+    margin: ([l]) => most - l! / (n + 1),
+    unit: 'mm',
+    limit: { value: most, unit: 'mm', rule: 'cable.tie' },
+    assumed: doubt,
+    why: (o) => {
+      const stretch = sayLength(most - o.value, 0);
+      const tied = n === 0 ? 'is not tied' : n === 1 ? 'is tied once' : `is tied ${n} times`;
+      if (o.state === 'ok' && n === 0)
+        return `${lead.name} wants no tie on its way: it is no longer than ${sayLength(most - o.lo, 0)}.`;
+      return o.state === 'ok'
+        ? `${lead.name} ${tied} on its way: no stretch of it is longer than ${sayLength(most - o.lo, 0)}.`
+        : `${lead.name} ${tied} on its way: stretches of about ${stretch} hang loose, ${sayLength(most, 0)} at most are wanted.`;
+    },
+    sum: (o) =>
+      `${exact(most, 0)} - ${exact((most - o.value) * (n + 1), 0)} / ${n + 1} = ${exact(o.value, 0)} mm`,
+    lacking: (m) => `Whether ${lead.name} is tied often enough is not known: ${m} missing.`,
+    basis: ruleBasis('cable.tie'),
+  });
+  if (v.state === 'ok' || wanted <= n) return [v];
+  return [{ ...said(v), wanted: [`${wanted} ${wanted === 1 ? 'tie' : 'ties'} on its way`] }];
+}
