@@ -18,6 +18,10 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   profiles: 'ways of recording; one line for each base sensitivity',
   'holes, shoes, rails and clamps':
     'what it holds others by and is held by itself; a row of holes is one line',
+  'packs at once': 'how many of its bays fill a pack at the same time',
+  'gives each of them':
+    'watts that one pack gets while all bays are full; on its label, for all of them together, mostly',
+  charges: 'the batteries of the kit that go on it',
   lives: 'where it is put back: on the cage, in the front pouch',
   notes: 'whatever else one should know; nothing is computed from it',
   mount: 'the pattern of its mount: flange distance and throat go with it',
