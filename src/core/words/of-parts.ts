@@ -19,7 +19,7 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   'holes, shoes, rails and clamps':
     'what it holds others by and is held by itself; a row of holes is one line',
   'packs at once': 'how many of its bays fill a pack at the same time',
-  'gives each of them':
+  'each bay gives':
     'watts that one pack gets while all bays are full; on its label, for all of them together, mostly',
   charges: 'the batteries of the kit that go on it',
   lives: 'where it is put back: on the cage, in the front pouch',

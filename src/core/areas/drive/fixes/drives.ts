@@ -5,6 +5,7 @@ import { type Generator, type Candidate, candidate, kitOf, hire } from '../../..
 import type { Verdict } from '../../../checks/finding';
 import { isDriveArm } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
+import { tiesOf } from '../../power/moves/feed';
 import { freeLeads } from '../../power/model/offers';
 import { outletsOn } from '../../power/model/outlets';
 import { goesBetween } from '../../power/model/plugs';
@@ -72,7 +73,7 @@ function otherOutlets(built: Built, { use, part }: PlacedDrive): Candidate[] {
       const by = leads
         .filter((l) => goesBetween(o.outlet, l, part) === true)
         .map((l) => {
-          const outlet = { ...bare, lead: l.id };
+          const outlet = { ...bare, lead: l.id, ...tiesOf(use.outlet) };
           const edit = setDrive(built.rig, use.id, { outlet }, `${title} by ${l.name}`);
           return candidate(edit, 1, 0.1, 'outlet', hire(l));
         });

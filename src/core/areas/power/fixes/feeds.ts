@@ -12,13 +12,15 @@ import { outletsOn, packsOn, positionsOf, switchOf, type RigOutlet } from '../mo
 import { goesBetween, goesInto } from '../model/plugs';
 import { proposed } from '../model/propose';
 import { farthest, runOf, tiesFor } from '../model/run';
-import { feedFrom, setSwitch, tie, tieOnWay } from '../moves/feed';
+import { feedFrom, setSwitch, tie, tieOnWay, tiesOf } from '../moves/feed';
 
 function feeding(built: Built, device: Device): Candidate[] {
   const own = (f: Feed) => f.device.list === device.list && f.device.id === device.id;
   const feeds = feedsOn(built);
   const now = feeds.find(own);
   const used = new Set(feeds.filter((f) => !own(f)).map((f) => `${f.from.from}/${f.from.id}`));
+  // Who tied the one ties the other.
+  const ties = tiesOf(now?.from);
   const list: Candidate[] = [];
   for (const out of outletsOn(built).flatMap((o) => positionsOf(built, o))) {
     const same = now?.from.from === out.from && now.from.id === out.id;
@@ -33,7 +35,7 @@ function feeding(built: Built, device: Device): Candidate[] {
           feedFrom(
             built.rig,
             device,
-            { from: out.from, id: out.id, lead: lead.id, ...switchOf(out) },
+            { from: out.from, id: out.id, lead: lead.id, ...ties, ...switchOf(out) },
             `Feed ${device.part.name} from ${out.name} by ${lead.name}${setAt(out)}`,
           ),
           1,

@@ -29,8 +29,8 @@ const charger: DrawFigure = (pen) => {
     [0, 34],
   ]);
   for (const x of [14, 64]) side.rect([x, 12], [x + 42, 34], [], 'inner');
-  side.note('bays', [35, 24], 'left');
-  side.note('bayWatts', [85, 24]);
+  side.note('bays', [35, 23], 'left');
+  side.note('bayWatts', [85, 23], 'right');
 };
 
 export const figures = { lead, charger } satisfies Record<keyof typeof kinds, DrawFigure>;

@@ -21,7 +21,7 @@ export const kinds = {
     fields: [
       COMMON[0]!,
       number('bays', 'packs at once', '', 1, 16, { first: true, integer: true }),
-      quantity('bayWatts', 'gives each of them', 'W', 'watts', 0.1, 1000, { first: true }),
+      quantity('bayWatts', 'each bay gives', 'W', 'watts', 0.1, 1000, { first: true }),
       { type: 'texts', key: 'madeFor', label: 'charges', of: 'battery', first: true },
       ...COMMON.slice(1),
     ],

@@ -164,7 +164,7 @@ export function sideBySide(built: Built, s: Source): Beside[] {
         ]
       : []),
     ...(log?.runs ?? []).slice(0, 4).map(({ run, hours }) => ({
-      name: run.when ? `logged ${run.when}` : 'logged',
+      name: run.standIn ? 'a stand-in' : run.when ? `logged ${run.when}` : 'logged',
       hours,
     })),
   ];

@@ -53,6 +53,10 @@ export function tieOnWay(
   );
 }
 
+/** How often a lead was tied, for the one that takes its place. */
+export const tiesOf = (from: FedFrom | undefined): Pick<FedFrom, 'ties'> =>
+  from?.ties === undefined ? {} : { ties: from.ties };
+
 /** Says how the switch of the outlet is set that feeds a device; undefined: nobody said. */
 export function setSwitch(
   rig: Rig,
