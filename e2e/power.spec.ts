@@ -294,3 +294,21 @@ test('modes side by side: pressing one records in it', async ({ page }) => {
   await expect(mode).toContainText('recorded in');
   await kept(page);
 });
+
+test('how often a lead is tied is said where it is fed; what nobody said is a fix away', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  const screen = page.getByRole('heading', { name: 'Pane 5' }).locator('..');
+  await expect(screen.getByLabel('ties on the way')).toHaveValue('1');
+  await screen.getByLabel('ties on the way').selectOption('nobody said');
+  await expect(screen).toContainText('wants 1 tie on the way');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  const loose = finding(page, /Whether Lanyard lead is tied often enough is not known/);
+  await loose.click();
+  await page.getByRole('button', { name: /Tie Lanyard lead once on its way/ }).click();
+  await expect(loose).toHaveCount(0);
+  await kept(page);
+});
