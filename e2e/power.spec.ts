@@ -302,7 +302,7 @@ test('how often a lead is tied is said where it is fed; what nobody said is a fi
   await goToRig(page, 'Tug');
   await page.getByRole('tab', { name: 'Fed by' }).click();
   const screen = page.getByRole('heading', { name: 'Pane 5' }).locator('..');
-  await expect(screen.getByLabel('ties on the way')).toHaveValue('1');
+  await expect(screen.getByLabel('ties on the way')).toHaveValue('2');
   await screen.getByLabel('ties on the way').selectOption('nobody said');
   await expect(screen).toContainText('wants 1 tie on the way');
   await page.getByRole('tab', { name: 'Findings' }).click();

@@ -131,7 +131,7 @@ describe('how far a lead has to go', () => {
     };
     const { said, why } = words([]);
     const [, near, far] =
-      /^way (\d+ mm) to (\d+ mm), 1 tie on the way, about \d+ mm left over/.exec(said)!;
+      /^way (\d+ mm) to (\d+ mm), 2 ties on the way, about \d+ mm left over/.exec(said)!;
     expect(why).toContain(`${near} to ${far} lie between`);
     expect(words([{ path: ['kit', 'pane-5', 'width'], value: undefined }]).said).toBe(
       'its way is not known',
