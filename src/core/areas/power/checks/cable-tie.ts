@@ -14,6 +14,7 @@ export const cableTie: Check = {
   id: 'cable.tie',
   title: 'Ties of a lead',
   short: 'lead hangs loose',
+  byHand: true,
   says: 'Whether a lead is tied to the rig on its way so often that no stretch of it is longer than the house wants. What is shorter than that wants no tie.',
   formula: 'longest stretch wanted - way along the rig / (ties + 1)',
   run: (built) => feedsOn(built).flatMap((f) => tiesIn(built, f)),
