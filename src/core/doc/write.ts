@@ -43,7 +43,10 @@ function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
 }
 
 /** Of a rig: what was measured of it, how long its packs lasted. */
-function rigRecord(kind: string, { id, parts, rig, when, role, ...data }: Weighing | PackRun): JobRecord {
+function rigRecord(
+  kind: string,
+  { id, parts, rig, when, role, ...data }: Weighing | PackRun,
+): JobRecord {
   return {
     id: recordId(kind, id),
     ...(when === undefined ? {} : { at: when }),
@@ -55,7 +58,9 @@ function rigRecord(kind: string, { id, parts, rig, when, role, ...data }: Weighi
 }
 
 /** Records of what was tried, tested and measured by hand. */
-export function recordsOf(job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs'>): JobRecord[] {
+export function recordsOf(
+  job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs'>,
+): JobRecord[] {
   const taken = new Set<string>();
   return [
     ...(job.trials ?? []).map(trialRecord),

@@ -154,7 +154,10 @@ function feedings(job: Job, rig: Rig): Edit[] {
     devicesOn(built).map(({ device }, k) => {
       const lead = leads[(i + k) % leads.length];
       // Switched, tied, or nothing said of either.
-      const said = at([{}, { switched: true, tied: true, ties: i % 4 }, { switched: false }], i + 2 * k);
+      const said = at(
+        [{}, { switched: true, tied: true, ties: i % 4 }, { switched: false }],
+        i + 2 * k,
+      );
       return feedFrom(
         rig,
         device,
