@@ -534,4 +534,49 @@ describe('ties on the way', () => {
     const wild = readJob(writeJob(job).replace(/"ties": ?3/, '"ties":-3'));
     expect(wild.ok).toBe(false);
   });
+
+  test('laid out with so many ties, no stretch along the way is longer than wanted where it is ok', () => {
+    let [ok, loose] = [0, 0];
+    for (const [, { job, rig }] of demoStandings)
+      for (const ties of [0, 1, 2, 4]) {
+        const tiedRig = {
+          ...rig,
+          fitted: rig.fitted?.map((u) => (u.outlet ? { ...u, outlet: { ...u.outlet, ties } } : u)),
+        };
+        const built = build(job, tiedRig, shared(job));
+        const most = built.rules['cable.tie'];
+        for (const f of feedsOn(built)) {
+          if (f.device.list !== 'fitted') continue;
+          const v = check(built).find((x) => x.key === `cable.tie:${deviceKey(f.device)}`);
+          const laid = runOf(built, f)?.laid();
+          if (!v?.margin || !laid) continue;
+          // The way walked in small steps, a new stretch begun at each tie.
+          const at = tiesOf(laid, ties);
+          const reached = (p: readonly number[], q: readonly number[]) =>
+            Math.hypot(...p.map((x, k) => x - q[k]!)) < 1;
+          let [stretch, longest, next] = [0, 0, 0];
+          laid.points.slice(1).forEach((b, i) => {
+            const a = laid.points[i]!;
+            const d = Math.hypot(...b.map((x, k) => x - a[k]!));
+            const steps = Math.max(1, Math.ceil(d / 0.5));
+            for (let s = 1; s <= steps; s++) {
+              const p = a.map((x, k) => x + ((b[k]! - x) * s) / steps);
+              stretch += d / steps;
+              longest = Math.max(longest, stretch);
+              if (next < at.length && reached(p, at[next]!)) [stretch, next] = [0, next + 1];
+            }
+          });
+          expect(next).toBe(at.length);
+          if (v.state === 'ok') {
+            ok++;
+            expect(longest).toBeLessThanOrEqual(most + 2);
+          } else if (v.state === 'fail') {
+            loose++;
+            expect(longest).toBeGreaterThan(most - 2);
+          }
+        }
+      }
+    expect(ok).toBeGreaterThan(10);
+    expect(loose).toBeGreaterThan(0);
+  });
 });

@@ -150,3 +150,97 @@ describe('chargers for the night', () => {
     expect(!wild.ok && JSON.stringify(wild)).toMatch(/night/);
   });
 });
+
+describe('against every plan there is, laid out by other means', () => {
+  /** When the last pack is full in the best of all plans: each is put into each bay in turn. */
+  function best(times: readonly (readonly (number | null)[])[], bays: number): number {
+    if (times.length === 0) return 0;
+    let least = Infinity;
+    const all = bays ** times.length;
+    for (let code = 0; code < all; code++) {
+      const loads = new Array<number>(bays).fill(0);
+      let rest = code;
+      for (const of of times) {
+        const t = of[rest % bays]!;
+        loads[rest % bays]! += t ?? Infinity;
+        rest = Math.floor(rest / bays);
+      }
+      least = Math.min(least, Math.max(...loads));
+    }
+    return least;
+  }
+
+  const watts = fc.integer({ min: 20, max: 90 });
+  const anyNight = fc.record({
+    night: fc.integer({ min: 2, max: 14 }),
+    small: fc.integer({ min: 0, max: 3 }),
+    large: fc.integer({ min: 1, max: 3 }),
+    tol: fc.integer({ min: 0, max: 8 }),
+    first: fc.record({
+      bays: fc.integer({ min: 1, max: 2 }),
+      watts,
+      takes: fc.integer({ min: 1, max: 3 }),
+    }),
+    second: fc.option(
+      fc.record({ bays: fc.constant(1), watts, takes: fc.integer({ min: 1, max: 3 }) }),
+    ),
+  });
+  const IDS = ['keel-98', 'keel-150'] as const;
+  const taken = (bits: number) => IDS.filter((_, i) => bits & (1 << i));
+
+  test('as long as the best plan; ok where one holds at worst, fail where none does at best', () => {
+    const states = new Map<string, number>();
+    fc.assert(
+      fc.property(anyNight, ({ night, small, large, tol, first, second }) => {
+        const chargers = [first, ...(second ? [second] : [])];
+        const job: Job = {
+          ...edited([
+            { path: ['goal', 'night'], value: night },
+            set('keel-98', 'wattHours', exactly(98)),
+            set('keel-150', 'wattHours', exactly(150)),
+            set('keel-98', 'count', Math.max(1, small)),
+            set('keel-150', 'count', large),
+          ]),
+        };
+        const share = builtOf(job).rules['power.charging'];
+        job.kit = [
+          ...job.kit.filter((p) => p.kind !== 'charger'),
+          ...chargers.map((c, i) => ({
+            id: `charger-${i}`,
+            kind: 'charger' as const,
+            name: `Charger ${i}`,
+            bays: c.bays,
+            bayWatts: { value: c.watts, tol, from: 'measured' as const },
+            madeFor: taken(c.takes),
+          })),
+        ];
+        const v = said(job);
+        const counts = [Math.max(1, small), large];
+        const packs = IDS.flatMap((id, k) =>
+          chargers.some((c) => taken(c.takes).includes(id))
+            ? new Array<number>(counts[k]!).fill(k)
+            : [],
+        );
+        if (packs.length === 0) return expect(v).toBeUndefined();
+        const bays = chargers.flatMap((c) => new Array<typeof c>(c.bays).fill(c));
+        const done = (off: number) =>
+          best(
+            packs.map((k) =>
+              bays.map((c) =>
+                taken(c.takes).includes(IDS[k]!) ? [98, 150][k]! / ((c.watts + off) * share) : null,
+              ),
+            ),
+            bays.length,
+          );
+        expect(v!.margin!.value).toBeCloseTo(night - done(0), 6);
+        if (v!.state === 'ok') expect(done(-tol)).toBeLessThanOrEqual(night + 1e-6);
+        if (v!.state === 'fail') expect(done(tol)).toBeGreaterThan(night - 1e-6);
+        if (done(tol) > night + 1e-6) expect(v!.state).toBe('fail');
+        states.set(v!.state, (states.get(v!.state) ?? 0) + 1);
+        return undefined;
+      }),
+      { numRuns: 120 },
+    );
+    for (const s of ['ok', 'tight', 'fail']) expect(states.get(s) ?? 0).toBeGreaterThan(3);
+  });
+});

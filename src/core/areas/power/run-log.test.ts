@@ -4,15 +4,18 @@ import { applyEdit } from '../../edit/edit';
 import { readJob, writeJob } from '../../format/read-job';
 import { usableAt } from '../../feed/hours';
 import type { Change, Job, PackRun, Rig } from '../../kit/types';
+import { demoStandings } from '../../properties/rigs';
 import { demo } from '../../test-kit';
 import { checkRig } from '../checks';
 import { dayOf } from './model/day';
 import {
   byLog,
   computedHours,
+  contradicts,
   loggedHours,
   loggedOf,
   runLines,
+  runOfSource,
   sideBySide,
   standIn,
   type Noted,
@@ -235,5 +238,57 @@ describe('hours by the log', () => {
     expect(!bad.ok && JSON.stringify(bad)).toMatch(/data\.hours/);
     const wild = readJob(text.replace(/"left": ?40/, '"left":400'));
     expect(wild.ok).toBe(false);
+  });
+});
+
+describe('whatever was noted, of every rig of the demo', () => {
+  const noted = fc.record({
+    share: fc.double({ min: 0.6, max: 1.6, noNaN: true }),
+    full: fc.integer({ min: 0, max: 100 }),
+    left: fc.integer({ min: 0, max: 100 }),
+  });
+
+  test('the hours hold both or say that they contradict; nothing is ok that fails by its numbers', () => {
+    let [narrowed, odd] = [0, 0];
+    for (const [, { job, rig }] of demoStandings) {
+      const bare: Job = { ...job, runs: [] };
+      const at = (j: Job) => build(j, rig, shared(j));
+      const source = sourcesOn(at(bare)).find((s) => s.feeds.length > 0);
+      const was = source && computedHours(at(bare), source);
+      if (!source || !was) continue;
+      const of = (j: Job) => checkRig(j, rig).find((v) => v.key === `power.hours:${source.id}`)!;
+      const before = of(bare);
+      fc.assert(
+        fc.property(noted, ({ share, full, left }) => {
+          // About as long as is computed; where it shows more after than before it says nothing.
+          const hours = (was.value * share * Math.abs(full - left)) / 85;
+          const run = { hours, full, left };
+          const kept = runOfSource(at(bare), source, 'run-1', run);
+          const next: Job = { ...bare, runs: [kept] };
+          const log = loggedOf(at(next), source);
+          const now = of(next);
+          if (!log) return expect(now.margin).toEqual(before.margin);
+          const goal = job.goal?.hours ?? 0;
+          const { lo, hi, value } = now.margin!;
+          expect(lo).toBeLessThanOrEqual(value + 1e-9);
+          expect(value).toBeLessThanOrEqual(hi + 1e-9);
+          if (contradicts(log, was)) {
+            odd++;
+            expect(now.state).not.toBe('ok');
+            expect(lo + goal).toBeCloseTo(Math.min(was.lo, log.hours.lo), 6);
+            expect(hi + goal).toBeCloseTo(Math.max(was.hi, log.hours.hi), 6);
+          } else {
+            narrowed++;
+            expect(lo + goal).toBeGreaterThanOrEqual(Math.max(was.lo, log.hours.lo) - 1e-6);
+            expect(hi + goal).toBeLessThanOrEqual(Math.min(was.hi, log.hours.hi) + 1e-6);
+          }
+          if (before.state === 'fail') expect(now.state).not.toBe('ok');
+          return undefined;
+        }),
+        { numRuns: 12 },
+      );
+    }
+    expect(narrowed).toBeGreaterThan(3);
+    expect(odd).toBeGreaterThan(10);
   });
 });
