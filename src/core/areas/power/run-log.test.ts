@@ -5,7 +5,7 @@ import { readJob, writeJob } from '../../format/read-job';
 import { usableAt } from '../../feed/hours';
 import type { Change, Job, PackRun, Rig } from '../../kit/types';
 import { demoStandings } from '../../properties/rigs';
-import { demo } from '../../test-kit';
+import { demo, exactly } from '../../test-kit';
 import { checkRig } from '../checks';
 import { dayOf } from './model/day';
 import {
@@ -188,6 +188,29 @@ describe('hours by the log', () => {
       'logged',
       'logged',
     ]);
+  });
+
+  test('at work and at rest all the time stand beside the mix of the day', () => {
+    const idle = edited(base, [{ path: ['kit', 'body-b', 'wattsIdle'], value: exactly(8) }]);
+    const at = (job: Job) =>
+      new Map(sideBySide(builtOf(job), sourceOf(job)).map((b) => [b.name, b.hours.value]));
+    const beside = at(idle);
+    expect([...beside.keys()]).toEqual([
+      'as written on it',
+      'counted on',
+      'all of it at work',
+      'all of it at rest',
+    ]);
+    const rolling = (value: number) =>
+      at(edited(idle, [{ path: ['rules', 'values', 'media.rolling'], value }])).get('counted on')!;
+    expect(beside.get('all of it at work')).toBeCloseTo(rolling(1), 9);
+    expect(beside.get('all of it at work')).toBeCloseTo(at(base).get('counted on')!, 9);
+    // Watts of the mean go from one to the other on a straight line, so hours do as one over that.
+    const [work, rest] = [1, 0].map((w) => 1 / beside.get(`all of it at ${w ? 'work' : 'rest'}`)!);
+    expect(1 / rolling(0.5)).toBeCloseTo((work! + rest!) / 2, 2);
+    expect(beside.get('counted on')).toBeCloseTo(rolling(0.3), 9);
+    // What says nothing of rest is at work all the time: nothing more to say.
+    expect([...at(base).keys()]).toEqual(['as written on it', 'counted on']);
   });
 
   test('with another thing on it, on another rig, or in other weather it counts for nothing', () => {

@@ -24,13 +24,20 @@ export function usableOf({ rules, rig }: Built): number {
   return (rules['power.usable'] * usableAt(rig.celsius ?? ROOM)) / usableAt(ROOM);
 }
 
-/** @param source all of whose feeds have an outlet that is there */
-export function lastingOf(built: Built, { packs, feeds }: Source): Lasting {
+/**
+ * @param source all of whose feeds have an outlet that is there
+ * @param share of the time that is at work, the rest at rest: that of the day where it is not said
+ */
+export function lastingOf(
+  built: Built,
+  { packs, feeds }: Source,
+  share: number = built.rules['media.rolling'],
+): Lasting {
   const full = packs.map((p) => given(p.part, 'wattHours'));
   // What hangs on something that gives on is drawn by that.
   const own = feeds.filter((f) => f.out!.over.length === 0);
   const draws = own.map((f) => {
-    const draw = drawOf(built, f, f.out!.volts, built.rules['media.rolling']);
+    const draw = drawOf(built, f, f.out!.volts, share);
     const eff = f.out!.outlet.passes === true ? null : efficiencyOf(built, undefined, f.out!.name);
     return { draw, inputs: [...draw.inputs, ...(eff ? [eff] : [])] };
   });
@@ -59,7 +66,8 @@ const LEAST = 0.01;
 export function hoursOf(
   built: Built,
   source: Source,
+  share?: number,
 ): { inputs: readonly Given[]; hours: (x: readonly number[]) => number } {
-  const { inputs, watts, held, usable } = lastingOf(built, source);
+  const { inputs, watts, held, usable } = lastingOf(built, source, share);
   return { inputs, hours: (x) => (held(x) * usable) / Math.max(LEAST, watts(x)) };
 }

@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { constant, type Given } from '../../../build/given';
+import { constant, given, type Given } from '../../../build/given';
 import { usableAt } from '../../../feed/hours';
 import { keyOf } from '../../../doc/side-by-side';
 import type { PackRun } from '../../../kit/types';
@@ -119,9 +119,13 @@ export const loggedGiven = (log: Logged, names: string): Given =>
     from: 'measured',
   });
 
-/** Hours of a source by its numbers alone; null while one is missing. */
-export function computedHours(built: Built, s: Source): Interval | null {
-  const { inputs, hours } = hoursOf(built, s);
+/**
+ * Hours of a source by its numbers alone; null while one is missing.
+ *
+ * @param share of the time that is at work: that of the day where it is not said
+ */
+export function computedHours(built: Built, s: Source, share?: number): Interval | null {
+  const { inputs, hours } = hoursOf(built, s, share);
   const ends = inputs.map((g) => g.known);
   if (!ends.every((e) => e !== null)) return null;
   // Hours fall with every watt and every ohm, and rise with what is held: each number by itself.
@@ -142,7 +146,7 @@ export interface Beside {
 
 /**
  * Hours of a source side by side: all that is written on its packs over what is drawn; what is counted
- * on; what each run of the log says.
+ * on in the mix of the day, and at work or at rest all the time; what each run of the log says.
  */
 export function sideBySide(built: Built, s: Source): Beside[] {
   const computed = computedHours(built, s);
@@ -161,12 +165,23 @@ export function sideBySide(built: Built, s: Source): Beside[] {
             },
           },
           { name: 'counted on', hours: computed },
+          ...byWork(built, s),
         ]
       : []),
     ...(log?.runs ?? []).slice(0, 4).map(({ run, hours }) => ({
       name: run.standIn ? 'a stand-in' : run.when ? `logged ${run.when}` : 'logged',
       hours,
     })),
+  ];
+}
+
+/** Where something takes less at rest: at work, and at rest, all the time. */
+function byWork(built: Built, s: Source): Beside[] {
+  if (!s.feeds.some((f) => given(f.device.part, 'wattsIdle').known)) return [];
+  const [work, rest] = [computedHours(built, s, 1), computedHours(built, s, 0)];
+  return [
+    ...(work ? [{ name: 'all of it at work', hours: work }] : []),
+    ...(rest ? [{ name: 'all of it at rest', hours: rest }] : []),
   ];
 }
 
