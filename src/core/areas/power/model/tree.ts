@@ -48,8 +48,8 @@ const first = (states: readonly State[]): State | null =>
 type OfLink = (device: Device, which: RegExp) => State | null;
 type Said = (...keys: string[]) => State | null;
 
-/** What is said of a lead: whether it goes in, what comes through, and how it lies. */
-const OF_LEAD = /^(power\.(volts|fit|switch)|cable\.)/;
+/** What is said of a lead: whether it goes in, what comes through, how it lies; a tie more is one of the list. */
+const OF_LEAD = /^(power\.(volts|fit|switch)|cable\.(?!tie$))/;
 /** What is said of a device by what feeds it. */
 const OF_DEVICE = /^power\./;
 
