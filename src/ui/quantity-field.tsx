@@ -119,12 +119,13 @@ export function QuantityField(props: QuantityProps) {
       </div>
       <p
         id={`${id}-hint`}
-        className={trouble ? 'text-sm text-fail' : 'sr-only'}
+        className={
+          trouble ? 'text-sm text-fail' : hint && showLabel ? 'text-sm text-soft' : 'sr-only'
+        }
         role={trouble ? 'alert' : undefined}
       >
         {trouble ?? hint ?? ''}
       </p>
-      {!trouble && hint && showLabel ? <p className="text-sm text-soft">{hint}</p> : null}
     </div>
   );
 }

@@ -213,6 +213,17 @@ describe('hours by the log', () => {
     expect([...at(base).keys()]).toEqual(['as written on it', 'counted on']);
   });
 
+  test('a stand-in says nothing once something really ran, whichever came first', () => {
+    const { value } = computed(base);
+    const real = logged(base, lasting(value));
+    const made = lasting(value / 2, { standIn: true });
+    expect(hoursIn(logged(base, made)).why).toContain('stand-in');
+    expect(hoursIn(logged(real, made)).margin).toEqual(hoursIn(real).margin);
+    expect(hoursIn(logged(logged(base, made), lasting(value))).margin).toEqual(
+      hoursIn(real).margin,
+    );
+  });
+
   test('with another thing on it, on another rig, or in other weather it counts for nothing', () => {
     const { value } = computed(base);
     const job = logged(base, lasting(value / 2));

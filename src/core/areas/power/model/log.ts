@@ -61,10 +61,13 @@ export interface Logged {
   hours: Interval;
 }
 
-/** The latest says most: an earlier one that contradicts it is let go. Null where none is of it. */
+/**
+ * The latest says most: an earlier one that contradicts it is let go; stand-ins say nothing once
+ * something really ran. Null where none is of it.
+ */
 export function loggedOf(built: Built, s: Source): Logged | null {
   const usable = built.rules['power.usable'];
-  const runs = [...(built.job.runs ?? [])].reverse().flatMap((run) => {
+  const all = [...(built.job.runs ?? [])].reverse().flatMap((run) => {
     const then = isOf(run, built, s) ? loggedHours(run, usable) : null;
     if (!then) return [];
     // What the cold takes of a pack it took then as well: only what is other now counts.
@@ -72,6 +75,8 @@ export function loggedOf(built: Built, s: Source): Logged | null {
     const of = (h: number) => h * cold;
     return [{ run, hours: { value: of(then.value), lo: of(then.lo), hi: of(then.hi) } }];
   });
+  const real = all.filter((r) => !r.run.standIn);
+  const runs = real.length > 0 ? real : all;
   const [first] = runs;
   if (!first) return null;
   const hours = runs.reduce((h, r) => {
