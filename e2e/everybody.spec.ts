@@ -62,6 +62,8 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await open(page);
   await tabTo(page, /^Rig: /);
   await page.keyboard.press('Enter');
+  // The list comes when it is first asked for: one types once it is there.
+  await entries(page).first().waitFor();
   await page.keyboard.type('wheel');
   await page.getByRole('option', { name: /Wheelhouse/ }).waitFor();
   await page.keyboard.press('Enter');
@@ -79,6 +81,7 @@ test('the whole flow by keyboard alone', async ({ page }) => {
   await expect(chosen(page, 'records', 'open gate 3:2')).toBeVisible();
   await tabTo(page, /^lens: /);
   await page.keyboard.press('Enter');
+  await entries(page).first().waitFor();
   await page.keyboard.type('wherry');
   await page.getByRole('option', { name: /Wherry/ }).waitFor();
   await page.keyboard.press('Enter');
