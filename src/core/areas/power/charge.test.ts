@@ -120,6 +120,13 @@ describe('chargers for the night', () => {
     expect(others.wanted).toEqual(['a charger for Keel 98']);
   });
 
+  test('a charger that would have to be hired makes nothing ok', () => {
+    const v = said(plain([set('berth', 'count', 0)]))!;
+    expect(v.state).toBe('tight');
+    expect(v.why).toContain('Berth would have to be hired.');
+    expect(v.margin).toEqual(said(plain())!.margin);
+  });
+
   test('nobody asks while no night is said; as many packs as cannot be planned are not known', () => {
     expect(said(plain([{ path: ['goal', 'night'], value: undefined }]))).toBeUndefined();
     expect(said(plain([set('keel-98', 'count', 61)]))!.state).toBe('unknown');

@@ -3,6 +3,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';
 import { given } from '../../../build/given';
+import { onHand } from '../../../kit/types';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import {
@@ -82,7 +83,6 @@ function inTime(built: Built, n: Night, night: number): Verdict {
       why: `${open}: more than ${MOST_PACKS} packs are not planned.`,
       sum: 'No sum.',
     });
-  const unsaid = lots.filter((l) => l.unsaid).map((l) => l.part.name);
   const share = built.rules['power.charging'];
   const v = judge({
     ...base,
@@ -93,10 +93,7 @@ function inTime(built: Built, n: Night, night: number): Verdict {
     after: (s) => ({ ...s, hi: Math.max(s.hi, night - soonestOf(n)) }),
     unit: 'h',
     limit: { value: night, unit: 'h', rule: null },
-    assumed:
-      unsaid.length > 0
-        ? `How many of ${inWords(unsaid)} there are nobody said; those on the rig are counted.`
-        : null,
+    assumed: openOf(n),
     why: (o) => sentence(n, night, night - o.value),
     sum: (o) =>
       `${plain(night, 1)} - ${exact(night - o.value, 2)} = ${exact(o.value, 2)} h; ${packs.length} ${packs.length === 1 ? 'pack' : 'packs'}, ${bays.length} ${bays.length === 1 ? 'bay' : 'bays'}, ${plain(share, 2)} of the watts of each`,
@@ -112,6 +109,19 @@ function inTime(built: Built, n: Night, night: number): Verdict {
         : 'a bay more, or a pack that is charged by day',
     ],
   };
+}
+
+/** What it rests on that is not there for sure; null where all is. */
+function openOf({ lots, chargers }: Night): string | null {
+  const unsaid = lots.filter((l) => l.unsaid).map((l) => l.part.name);
+  const hired = chargers.filter((c) => onHand(c) === 0).map((c) => c.name);
+  const list = [
+    unsaid.length > 0
+      ? `How many of ${inWords(unsaid)} there are nobody said; those on the rig are counted.`
+      : '',
+    hired.length > 0 ? `${inWords(hired)} would have to be hired.` : '',
+  ].filter(Boolean);
+  return list.length > 0 ? list.join(' ') : null;
 }
 
 function sentence(n: Night, night: number, done: number): string {
