@@ -1,7 +1,7 @@
 import { build, shared } from '../src/core/build/build';
 import { AREAS } from '../src/core/areas/registry';
 import { powerTree } from '../src/core/areas/power/model/tree';
-import { laidOut, shapeOf } from '../src/core/areas/power/model/layout';
+import { laidOut, shapeOf, type TreeShape } from '../src/core/areas/power/model/layout';
 import { proposed } from '../src/core/areas/power/model/propose';
 import { devicesOn } from '../src/core/areas/power/model/fed';
 import { outletsOn } from '../src/core/areas/power/model/outlets';
@@ -44,6 +44,23 @@ function fedRig(links: number): { job: Job; rig: Rig } {
   return { job: { ...demo, kit, rigs: [rig] }, rig };
 }
 
+let met = 0;
+/** A tree as it was never met: with something more, by words of its own, on so many of its packs. */
+function unlike({ nodes, edges }: TreeShape, packs: number): TreeShape {
+  const name = '-'.repeat(++met);
+  const more = nodes
+    .filter((n) => n.is === 'pack')
+    .slice(0, packs)
+    .map((pack, i) => {
+      const from = edges.find((e) => e.from === pack.id)!.to;
+      return { from, to: `more ${i}`, name: `${name}${i}` };
+    });
+  return {
+    nodes: [...nodes, ...more.map(({ to }) => ({ id: to, is: 'device' as const }))],
+    edges: [...edges, ...more],
+  };
+}
+
 section('power', () => {
   const own = AREAS.filter((a) => a.id === 'power' || a.id === 'media').flatMap((a) => a.checks);
   for (const links of [12, 120]) {
@@ -61,8 +78,8 @@ section('power', () => {
             job,
             {
               ...rig,
-              fitted: rig.fitted!.map((u, k) =>
-                k === 3 ? { ...u, outlet: { ...u.outlet!, id: `o${i % 2}` } } : u,
+              fitted: rig.fitted!.map((u) =>
+                u.id === 'screen-3' ? { ...u, outlet: { ...u.outlet!, id: `o${2 + (i % 2)}` } } : u,
               ),
             },
             base,
@@ -76,7 +93,7 @@ section('power', () => {
         30,
         (_i, b: ReturnType<typeof build>) => sayings(b),
         (i) => {
-          const fitted = rig.fitted!.map((u, k) => (k === 3 ? { ...u, turn: i % 30 } : u));
+          const fitted = rig.fitted!.map((u) => (u.id === 'screen-3' ? { ...u, turn: i % 30 } : u));
           const b = build(job, { ...rig, fitted }, base);
           standOf(b).pieces.at(-1);
           return b;
@@ -89,10 +106,16 @@ section('power', () => {
       time(100, () => powerTree(build(job, rig, base), said)),
     );
     const shape = shapeOf(powerTree(build(job, rig, base), said));
+    const note = links === 120 ? 'wanted under 100' : '';
     line(
-      `${links} links: laid out, which the worker does`,
-      time(20, () => laidOut(shape)),
-      links === 120 ? 'wanted under 100' : '',
+      `${links} links: laid out, nothing of it as before`,
+      time(20, () => laidOut(unlike(shape, Infinity))),
+      note,
+    );
+    line(
+      `${links} links: laid out, which the worker does after an edit`,
+      time(20, () => laidOut(unlike(shape, 1))),
+      note,
     );
   }
   for (const links of [4, 12]) {

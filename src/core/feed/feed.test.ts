@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { gigabytesOf, keepsUp, minutesOn } from './card';
 import { COPPER, drawnThrough, gaugeArea, leadOhms, mostThrough } from './copper';
 import { cabinOf, hoursOf, meanWatts, packVolts, usableAt, USABLE } from './hours';
-import { feed, feedWithin, type Fed, type FedWithin } from './network';
+import { feed, overLead, feedWithin, type Fed, type FedWithin } from './network';
 import { characterRate, overVeil, seenOn, serialClass, serialRate, SERIAL, TMDS } from './picture';
 
 describe('copper', () => {
@@ -166,6 +166,38 @@ describe('a tree of what is fed', () => {
       amps: expect.closeTo(2.89, 2),
     });
     expect(at.get('lead')!.amps).toBeCloseTo(at.get('screen')!.amps, 9);
+  });
+
+  test('one lead in closed form is what is solved in steps, up to where it passes no more', () => {
+    let none = 0;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 360 }).map((v) => v / 10),
+        fc.integer({ min: 0, max: 3000 }).map((r) => r / 1000),
+        fc.integer({ min: 0, max: 1500 }).map((w) => w / 10),
+        (volts, ohms, watts) => {
+          const at = overLead(volts, ohms, watts);
+          const solved = feed(volts, {
+            is: 'lead',
+            id: 'lead',
+            ohms,
+            to: { is: 'device', id: 'screen', watts },
+          });
+          if (!at) none++;
+          // At the limit itself either may be right, by the last digit.
+          if (Math.abs(volts ** 2 - 4 * ohms * watts) < 1e-6 * volts ** 2) return;
+          expect(at === null).toBe(solved === null);
+          if (!at) return;
+          expect(at.volts).toBeCloseTo(solved!.get('screen')!.volts, 6);
+          expect(at.amps).toBeCloseTo(solved!.get('screen')!.amps, 6);
+        },
+      ),
+      { numRuns: 2000, seed: 12 },
+    );
+    expect(none).toBeGreaterThan(100);
+    expect(overLead(0, 0.1, 5)).toBeNull();
+    expect(overLead(NaN, 0.1, 5)).toBeNull();
+    expect(overLead(12, 0, 24)).toEqual({ volts: 12, amps: 2 });
   });
 
   test('1,000 random trees against sweeps over all points', () => {

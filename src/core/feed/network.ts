@@ -110,6 +110,19 @@ function throughLead(volts: number, ohms: number, to: Fed, solved: Solved): Draw
   return null;
 }
 
+/**
+ * What {@link feed} comes to for one lead with one device on it, in closed form:
+ * `I = 2 P / (V + sqrt(V^2 - 4 R P))`, which stays exact where little is lost.
+ *
+ * @returns null where the lead does not pass what is drawn
+ */
+export function overLead(volts: number, ohms: number, watts: number): At | null {
+  const under = volts ** 2 - 4 * ohms * watts;
+  if (!(volts > 0) || !(under > 0 || watts === 0)) return null;
+  const amps = (2 * watts) / (volts + Math.sqrt(under));
+  return { volts: volts - amps * ohms, amps };
+}
+
 /** A number that is known within two ends. */
 export interface Ends {
   lo: number;

@@ -1,3 +1,5 @@
+import type { Built } from '../build/build';
+import { node, sameList } from '../engine/reads';
 import type { Rig } from '../kit/types';
 import { elementsOf } from '../edit/role';
 import { ROLES } from './roles';
@@ -14,6 +16,15 @@ export function usesOn(rig: Rig): string[] {
     return elementsOf(rig, list).map((u) => u.part);
   }).filter((id) => typeof id === 'string');
 }
+
+/** The same of a rig that is built: the same list for as long as the same parts are on it. */
+export function usesOf(built: Built): readonly string[] {
+  return built.once(USES);
+}
+
+const USES = node('parts on the rig', ({ rig }: Built): readonly string[] => usesOn(rig), {
+  same: sameList,
+});
 
 /** Ids of every part on a rig, each once. */
 export function partsOn(rig: Rig): Set<string> {

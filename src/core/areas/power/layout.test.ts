@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { build, shared } from '../../build/build';
 import { demoRigs } from '../../properties/rigs';
 import { checkRig } from '../checks';
@@ -19,7 +20,6 @@ function large(links: number): TreeShape {
 }
 
 function tidy(shape: TreeShape, laid: Laid) {
-  const is = new Map(shape.nodes.map((n) => [n.id, n.is]));
   const boxes = shape.nodes.map((n) => {
     const [x, y] = laid.at.get(n.id)!;
     return { x0: x, x1: x + laid.wide[n.is], y0: y, y1: y + TALL };
@@ -32,7 +32,20 @@ function tidy(shape: TreeShape, laid: Laid) {
     }
   }
   expect(laid.ways).toHaveLength(shape.edges.length);
-  return is;
+}
+
+/** Leads that lie between the same two columns and cross. */
+function crossings(shape: TreeShape, laid: Laid): number {
+  const ends = shape.edges.map((e) => [laid.at.get(e.from)!, laid.at.get(e.to)!] as const);
+  return ends.reduce(
+    (sum, [a, b], i) =>
+      sum +
+      ends
+        .slice(i + 1)
+        .filter(([c, d]) => a[0] === c[0] && b[0] === d[0] && (a[1] - c[1]) * (b[1] - d[1]) < -1e-6)
+        .length,
+    0,
+  );
 }
 
 describe('a tree of what feeds what, laid out', () => {
@@ -43,6 +56,9 @@ describe('a tree of what feeds what, laid out', () => {
     tidy(shape, wide);
     for (const e of shape.edges)
       expect(wide.at.get(e.from)![0]).toBeLessThan(wide.at.get(e.to)![0]);
+    // Each thing is fed by one lead: what is laid out is a tree, and of a tree none has to cross.
+    expect(new Set(shape.edges.map((e) => e.to)).size).toBe(shape.edges.length);
+    expect(crossings(shape, wide)).toBe(0);
     tidy(shape, laidNarrow(shape, 360));
   });
 
@@ -52,6 +68,47 @@ describe('a tree of what feeds what, laid out', () => {
     tidy(shape, laid);
     expect(structuredClone(laid)).toEqual(laid);
     expect(laidOut(structuredClone(shape))).toEqual(laid);
+    expect(crossings(shape, laid)).toBe(0);
+  });
+
+  test('in whatever order it is told', () => {
+    fc.assert(
+      fc.property(fc.infiniteStream(fc.double({ min: 0, max: 1, noNaN: true })), (keys) => {
+        const shuffled = <T>(list: readonly T[]) =>
+          list
+            .map((x) => ({ x, k: keys.next().value! }))
+            .sort((a, b) => a.k - b.k)
+            .map(({ x }) => x);
+        const { nodes, edges } = large(30);
+        const shape = { nodes: shuffled(nodes), edges: shuffled(edges) };
+        const laid = laidOut(shape);
+        tidy(shape, laid);
+        expect(crossings(shape, laid)).toBe(0);
+      }),
+      { numRuns: 30, seed: 7 },
+    );
+  });
+
+  test('two outlets on one thing still have an order, as few leads as can crossing', () => {
+    const shape: TreeShape = {
+      nodes: [
+        { id: 'pack', is: 'pack' },
+        ...['a', 'b', 'c'].map((id) => ({ id, is: 'outlet' as const })),
+        ...['x', 'y', 'z'].map((id) => ({ id, is: 'device' as const })),
+      ],
+      edges: [
+        ...['a', 'b', 'c'].map((to) => ({ from: 'pack', to, name: '' })),
+        ...[
+          ['a', 'z'],
+          ['b', 'x'],
+          ['c', 'y'],
+          ['c', 'x'],
+        ].map(([from, to]) => ({ from: from!, to: to!, name: '-' })),
+      ],
+    };
+    const laid = laidOut(shape);
+    tidy(shape, laid);
+    expect(crossings(shape, laid)).toBe(0);
   });
 
   test('figures and states move nothing, another link does', () => {

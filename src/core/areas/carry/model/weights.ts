@@ -9,7 +9,7 @@ import type { Piece, StandSolid } from '../../../place/setting';
 import { bulkOf } from '../../../solids/bulk';
 import { union, type Vec } from '../../../solids/solid';
 import { standOf, type Stand } from '../../../stand/stand';
-import { usesOn } from '../../../roles/uses';
+import { usesOf } from '../../../roles/uses';
 import { heldTogether } from '../../joints/model/load-path';
 
 /** A part of the rig as a weight: what it weighs, where that sits, how far it spreads. */
@@ -72,25 +72,16 @@ export function unweighed(built: Built): readonly Weight[] {
 const UNWEIGHED = node('weights by their own numbers', (built: Built): readonly Weight[] => {
   const stand = standOf(built);
   const { parts } = heldTogether(built);
-  const free = new Map<string, Piece[]>();
-  for (const p of stand.pieces) {
-    // A screen that is folded out, a box that is swung away, is no second weight.
-    if (p.is === 'screen' || p.is === 'swing') continue;
-    const list = free.get(p.part);
-    if (list) list.push(p);
-    else free.set(p.part, [p]);
-  }
   const pieces = new Map(stand.pieces.map((p) => [p.key, p]));
+  const own = ownPieces(stand.pieces, pieces);
   const list: Weight[] = [];
-  // The order of the file says nothing, not even in the last digit of a sum.
-  for (const [key, all] of [...parts].sort(([a], [b]) => (a < b ? -1 : 1))) {
-    for (const part of all) {
-      const own = take(free.get(part.id), key);
-      const piece = own ?? pieces.get(key);
-      list.push(weight(stand, part, piece, key, own !== undefined));
+  for (const key of inOrder(parts)) {
+    for (const part of parts.get(key)!) {
+      const piece = own(part.id, key);
+      list.push(weight(stand, part, piece ?? pieces.get(key), key, piece !== undefined));
     }
   }
-  for (const id of usesOn(built.rig)) if (!built.kit.has(id)) list.push(gone(id));
+  for (const id of usesOf(built)) if (!built.kit.has(id)) list.push(gone(id));
   return list;
 });
 
@@ -111,11 +102,41 @@ function gone(id: string): Weight {
   };
 }
 
-/** The piece of a part, its own before another one's of the same part. */
-function take(list: Piece[] | undefined, key: string): Piece | undefined {
-  if (!list || list.length === 0) return undefined;
-  const i = list.findIndex((p) => p.key === key);
-  return list.splice(Math.max(0, i), 1)[0];
+let order: readonly string[] = [];
+
+/** Keys in their order, which the file says nothing of, not even in the last digit of a sum. */
+function inOrder(parts: ReadonlyMap<string, unknown>): readonly string[] {
+  // An edit mostly leaves all of them on the rig.
+  if (order.length !== parts.size || !order.every((key) => parts.has(key)))
+    order = [...parts.keys()].sort();
+  return order;
+}
+
+/** A screen that is folded out, a box that is swung away, is no second weight. */
+const counts = (p: Piece) => p.is !== 'screen' && p.is !== 'swing';
+
+/** Finds the piece of a part, its own before another one's of the same part; each of them once. */
+function ownPieces(pieces: readonly Piece[], byKey: ReadonlyMap<string, Piece>) {
+  const taken = new Set<Piece>();
+  let free: Map<string, Piece[]> | null = null;
+  return (part: string, key: string): Piece | undefined => {
+    const at = byKey.get(key);
+    const own = at?.part === part && counts(at) && !taken.has(at) ? at : undefined;
+    if (!own) free ??= byPart(pieces.filter(counts));
+    const piece = own ?? free?.get(part)?.find((p) => !taken.has(p));
+    if (piece) taken.add(piece);
+    return piece;
+  };
+}
+
+function byPart(pieces: readonly Piece[]): Map<string, Piece[]> {
+  const by = new Map<string, Piece[]>();
+  for (const p of pieces) {
+    const list = by.get(p.part);
+    if (list) list.push(p);
+    else by.set(p.part, [p]);
+  }
+  return by;
 }
 
 /** A piece that stands where it stood weighs there what it did. */

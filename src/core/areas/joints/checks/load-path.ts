@@ -7,7 +7,7 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import type { Part } from '../../../kit/types';
 import { exact, say, sayMass } from '../../../quantity/say';
-import { usesOn } from '../../../roles/uses';
+import { usesOf } from '../../../roles/uses';
 import { carriedBy, heldBy, loadPath, type Carrying } from '../model/load-path';
 import { momentOn } from '../model/twist';
 import { isNamed, saidOf, type Seat } from '../model/seats';
@@ -216,7 +216,7 @@ function everythingOn(built: Built): readonly Part[] {
 
 const EVERYTHING = node(
   'everything on the rig',
-  (built: Built): readonly Part[] => usesOn(built.rig).flatMap((id) => built.kit.get(id) ?? []),
+  (built: Built): readonly Part[] => usesOf(built).flatMap((id) => built.kit.get(id) ?? []),
   { same: sameList },
 );
 

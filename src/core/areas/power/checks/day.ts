@@ -6,9 +6,18 @@ import type { Interval } from '../../../quantity/spread';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { setsOf } from '../model/day';
-import { hoursOf } from '../model/lasting';
+import { judgedOnce } from '../model/judged';
+import { hoursOf, type Hours } from '../model/lasting';
 import { sayHours } from '../model/say';
-import { byLog, computedHours, contradicts, loggedGiven, loggedOf, logWords } from '../model/log';
+import {
+  byLog,
+  computedHours,
+  contradicts,
+  loggedGiven,
+  loggedOf,
+  logWords,
+  type Logged,
+} from '../model/log';
 import { sourcesOn, type Source } from '../model/sources';
 import { whileDark } from './dark';
 
@@ -35,9 +44,34 @@ function dayOf(built: Built, source: Source, day: number): Verdict[] {
   const dark = whileDark(built, base, `Whether ${names} last the day`);
   if (dark) return [dark];
   if (source.feeds.length === 0) return [];
-  const { inputs, hours } = hoursOf(built, source);
+  const own = hoursOf(built, source);
   const sets = setsOf(built, source);
   const log = loggedOf(built, source);
+  if (log) return [lastsThe(built, source, { base, own, sets, day, log })];
+  const rests = [base.id, own, sets, day];
+  return [
+    judgedOnce(source, rests, () => lastsThe(built, source, { base, own, sets, day, log: null })),
+  ];
+}
+
+function lastsThe(
+  built: Built,
+  source: Source,
+  {
+    base,
+    own: { inputs, hours, ends },
+    sets,
+    day,
+    log,
+  }: {
+    base: Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;
+    own: Hours;
+    sets: number;
+    day: number;
+    log: Logged | null;
+  },
+): Verdict {
+  const names = inWords([...new Set(source.packs.map((p) => p.part.name))]);
   const computed = log && computedHours(built, source);
   const v = judge({
     ...base,
@@ -50,6 +84,11 @@ function dayOf(built: Built, source: Source, day: number): Verdict[] {
       : {
           inputs: [...inputs],
           margin: (x: readonly number[]) => sets * hours(x) - day,
+          spread: () => {
+            const { value, lo, hi, shares } = ends();
+            const of = (h: number) => sets * h - day;
+            return { value: of(value), lo: of(lo), hi: of(hi), shares };
+          },
           after: (s: Interval) => {
             const each = (h: number) => (h + day) / sets;
             const one = byLog(log, { value: each(s.value), lo: each(s.lo), hi: each(s.hi) });
@@ -69,7 +108,7 @@ function dayOf(built: Built, source: Source, day: number): Verdict[] {
       `${sets} x ${exact((o.value + day) / sets, 2)} - ${plain(day, 1)} = ${exact(o.value, 2)} h`,
     lacking: (missing) => `Whether ${names} last the day is not known: ${missing} missing.`,
   });
-  return [more(v, sets, day, names, source.packs.length)];
+  return more(v, sets, day, names, source.packs.length);
 }
 
 /** How many sets would do at worst. */

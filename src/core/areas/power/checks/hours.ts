@@ -8,8 +8,17 @@ import type { Interval } from '../../../quantity/spread';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { USABLE } from '../../../feed/hours';
-import { hoursOf as hoursWith, lastingOf } from '../model/lasting';
-import { byLog, computedHours, contradicts, loggedGiven, loggedOf, logWords } from '../model/log';
+import { judgedOnce } from '../model/judged';
+import { hoursOf as hoursWith, type Hours } from '../model/lasting';
+import {
+  byLog,
+  computedHours,
+  contradicts,
+  loggedGiven,
+  loggedOf,
+  logWords,
+  type Logged,
+} from '../model/log';
 import { sayHours } from '../model/say';
 import { sourcesOn, type Source } from '../model/sources';
 import { whileDark } from './dark';
@@ -39,10 +48,25 @@ function hoursOf(built: Built, source: Source): Verdict[] {
   const dark = whileDark(built, base, `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'}`);
   if (dark) return [dark];
   if (feeds.length === 0) return [];
-  const { inputs, watts, held, usable } = lastingOf(built, source);
-  const { hours } = hoursWith(built, source);
+  const own = hoursWith(built, source);
   const wanted = built.job.goal?.hours;
   const log = loggedOf(built, source);
+  if (log) return [lastsFor(built, source, base, own, log)];
+  // The same for as long as the same hangs on it, the mix of the day being in its hours.
+  const rests = [base.id, own, wanted, built.rig.celsius];
+  return [judgedOnce(source, rests, () => lastsFor(built, source, base, own, null))];
+}
+
+function lastsFor(
+  built: Built,
+  source: Source,
+  base: Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>,
+  { inputs, watts, held, usable, hours, ends }: Hours,
+  log: Logged | null,
+): Verdict {
+  const { packs, feeds } = source;
+  const names = inWords(packs.map((p) => p.part.name));
+  const wanted = built.job.goal?.hours;
   const computed = log && computedHours(built, source);
   const lasts = (h: number) =>
     `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(h)} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}${wanted === undefined ? '' : `; the job wants ${sayHours(wanted)}`}.`;
@@ -54,22 +78,21 @@ function hoursOf(built: Built, source: Source): Verdict[] {
       `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'} is not known: ${missing} missing.`,
   };
   if (log && !computed)
-    return [
-      judge({
-        ...asked,
-        inputs: [loggedGiven(log, names)],
-        margin: ([h]) => h! - (wanted ?? 0),
-        // It ran so once; what it runs by is not known.
-        assumed: `By the log alone: ${inWords(inputs.filter((g) => g.known === null).map((g) => g.label))} missing.`,
-        why: (o) => lasts(o.value + (wanted ?? 0)),
-        sum: (o) => `by the log ${exact(o.value + (wanted ?? 0), 2)} h`,
-      }),
-    ];
+    return judge({
+      ...asked,
+      inputs: [loggedGiven(log, names)],
+      margin: ([h]) => h! - (wanted ?? 0),
+      // It ran so once; what it runs by is not known.
+      assumed: `By the log alone: ${inWords(inputs.filter((g) => g.known === null).map((g) => g.label))} missing.`,
+      why: (o) => lasts(o.value + (wanted ?? 0)),
+      sum: (o) => `by the log ${exact(o.value + (wanted ?? 0), 2)} h`,
+    });
   const odd = log && computed && contradicts(log, computed);
   const v = judge({
     ...asked,
     inputs: [...inputs],
     margin: (x) => hours(x) - (wanted ?? 0),
+    spread: () => ({ ...moved(ends(), -(wanted ?? 0)), shares: ends().shares }),
     after: (s) => moved(byLog(log, moved(s, wanted ?? 0)), -(wanted ?? 0)),
     assumed: odd ? logWords(log, computed) : assumedOf(built, source),
     why: (o) => {
@@ -82,7 +105,7 @@ function hoursOf(built: Built, source: Source): Verdict[] {
       return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(hours(x), 2)} h${log ? `, by the log ${exact(o.value + (wanted ?? 0), 2)} h` : ''}`;
     },
   });
-  return [wanted === undefined ? v : larger(v, wanted, inputs.slice(0, packs.length))];
+  return wanted === undefined ? v : larger(v, wanted, inputs.slice(0, packs.length));
 }
 
 const moved = ({ value, lo, hi }: Interval, by: number): Interval => ({

@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { cellsOf } from '../../../engine/plugs';
 import { node } from '../../../engine/reads';
-import { feed, type Fed } from '../../../feed/network';
+import { overLead } from '../../../feed/network';
 import { leadOhms } from '../../../feed/copper';
 import {
   isBody,
@@ -257,11 +257,6 @@ export function atInlet([volts, length, copper, watts]: readonly number[]): {
   volts: number;
   amps: number;
 } {
-  const tree: Fed = {
-    is: 'lead',
-    id: 'lead',
-    ohms: leadOhms(length! / 1000, copper!),
-    to: { is: 'device', id: 'device', watts: watts! },
-  };
-  return feed(volts!, tree)?.get('device') ?? { volts: 0, amps: Infinity };
+  const ohms = leadOhms(length! / 1000, copper!);
+  return overLead(volts!, ohms, watts!) ?? { volts: 0, amps: Infinity };
 }

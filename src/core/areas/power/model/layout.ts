@@ -1,4 +1,5 @@
 import { graphlib, layout } from '@dagrejs/dagre';
+import { Memo } from '../../../build/memo';
 import type { PowerEdge, PowerNode, PowerTree } from './tree';
 
 /** How wide each sort of box is, and how tall all of them are, px. */
@@ -73,33 +74,23 @@ export function laidNarrow({ nodes, edges }: TreeShape, width: number): Laid {
   return { w: width, h: y, at, ways, wide: { pack: w, outlet: w, device: w } };
 }
 
-/** Lays the tree out in layers from left to right: sources, outlets, what is fed. */
+/**
+ * Lays the tree out in layers from left to right: sources, outlets, what is fed. What hangs together
+ * is laid out by itself, one under the other: the time grows faster than what is laid out at once.
+ */
 export function laidOut({ nodes, edges }: TreeShape): Laid {
-  const g = new graphlib.Graph({ multigraph: true });
-  g.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 18, marginx: 16, marginy: 16 });
-  g.setDefaultEdgeLabel(() => ({}));
-  for (const n of nodes) g.setNode(n.id, { width: WIDE[n.is], height: TALL });
-  // What nothing feeds stands with what is fed, not among the sources.
-  const fed = new Set(edges.map((e) => e.to));
-  const outlet = nodes.find((n) => n.is === 'outlet');
-  for (const n of nodes)
-    if (n.is === 'device' && !fed.has(n.id) && outlet)
-      g.setEdge(outlet.id, n.id, { width: LABEL.w, height: 1, minlen: 1, weight: 0 }, 'loose');
-  edges.forEach((e, i) =>
-    g.setEdge(
-      e.from,
-      e.to,
-      e.name === '' ? { width: 0, height: 0 } : { width: LABEL.w, height: LABEL.h, labelpos: 'c' },
-      String(i),
-    ),
-  );
-  layout(g);
-  const at = new Map(
-    nodes.map((n) => {
-      const { x, y } = g.node(n.id) as { x: number; y: number };
-      return [n.id, [x - WIDE[n.is] / 2, y - TALL / 2] as const];
-    }),
-  );
+  const at = new Map<string, readonly [number, number]>();
+  const size = { w: 0, h: MARGIN };
+  for (const part of together({ nodes, edges })) {
+    const shape = numbered(part);
+    const { width, height, centres } = kept.once(JSON.stringify(shape), () => layered(shape));
+    part.nodes.forEach((n, i) => {
+      const [x, y] = centres[i]!;
+      at.set(n.id, [MARGIN + x - WIDE[n.is] / 2, size.h + y - TALL / 2]);
+    });
+    size.w = Math.max(size.w, width + 2 * MARGIN);
+    size.h += height + GAP;
+  }
   const is = new Map(nodes.map((n) => [n.id, n.is]));
   const ways = edges.map((e) => {
     const [a, b] = [at.get(e.from)!, at.get(e.to)!];
@@ -112,6 +103,83 @@ export function laidOut({ nodes, edges }: TreeShape): Laid {
       label: [(from[0] + to[0]) / 2, from[1]] as const,
     };
   });
+  return { w: size.w, h: size.h - GAP + MARGIN, at, ways, wide: WIDE };
+}
+
+/** Room about all of it, px. */
+const MARGIN = 16;
+
+/** Plates with as much on them look alike, and an edit leaves most of them as they were. */
+const kept = new Memo(64);
+
+/** A shape whose nodes go by their places in the list: two that differ in names only are one. */
+function numbered({ nodes, edges }: TreeShape): TreeShape {
+  const place = new Map(nodes.map((n, i) => [n.id, String(i)]));
+  return {
+    nodes: nodes.map((n, i) => ({ id: String(i), is: n.is })),
+    edges: edges.map((e) => ({ ...e, from: place.get(e.from)!, to: place.get(e.to)! })),
+  };
+}
+
+/** What hangs together by leads and contacts, each by itself, in the order of the nodes. */
+function together({ nodes, edges }: TreeShape): TreeShape[] {
+  const up = new Map(nodes.map((n) => [n.id, n.id]));
+  const rootOf = (id: string): string => {
+    let at = id;
+    while (up.get(at) !== at) at = up.get(at)!;
+    up.set(id, at);
+    return at;
+  };
+  for (const e of edges) up.set(rootOf(e.to), rootOf(e.from));
+  const loose = looseOf({ nodes, edges });
+  const outlet = nodes.find((n) => n.is === 'outlet');
+  const parts = new Map<
+    string,
+    { nodes: TreeShape['nodes'][0][]; edges: TreeShape['edges'][0][] }
+  >();
+  const partOf = (id: string) => {
+    const root = rootOf(id);
+    const part = parts.get(root) ?? { nodes: [], edges: [] };
+    parts.set(root, part);
+    return part;
+  };
+  for (const n of nodes) partOf(outlet && loose.has(n.id) ? outlet.id : n.id).nodes.push(n);
+  for (const e of edges) partOf(e.from).edges.push(e);
+  return [...parts.values()];
+}
+
+/** What nothing feeds: it stands with what is fed, not among the sources. */
+function looseOf({ nodes, edges }: TreeShape): Set<string> {
+  const fed = new Set(edges.map((e) => e.to));
+  return new Set(nodes.flatMap((n) => (n.is === 'device' && !fed.has(n.id) ? [n.id] : [])));
+}
+
+/** How large it gets, and the middle of each node, px. */
+function layered(shape: TreeShape) {
+  const { nodes, edges } = shape;
+  const g = new graphlib.Graph({ multigraph: true });
+  g.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 18 });
+  g.setDefaultEdgeLabel(() => ({}));
+  for (const n of nodes) g.setNode(n.id, { width: WIDE[n.is], height: TALL });
+  const outlet = nodes.find((n) => n.is === 'outlet');
+  if (outlet)
+    for (const id of looseOf(shape))
+      g.setEdge(outlet.id, id, { width: LABEL.w, height: 1, minlen: 1, weight: 0 }, 'loose');
+  edges.forEach((e, i) =>
+    g.setEdge(
+      e.from,
+      e.to,
+      e.name === '' ? { width: 0, height: 0 } : { width: LABEL.w, height: LABEL.h, labelpos: 'c' },
+      String(i),
+    ),
+  );
+  // Branches of a tree do not cross in the order in which they are met: nothing is to be improved.
+  const parents = new Set(edges.map((e) => e.to));
+  layout(g, { disableOptimalOrderHeuristic: parents.size === edges.length });
   const { width, height } = g.graph() as { width: number; height: number };
-  return { w: width, h: height, at, ways, wide: WIDE };
+  const centres = nodes.map((n) => {
+    const { x, y } = g.node(n.id) as { x: number; y: number };
+    return [x, y] as const;
+  });
+  return { width, height, centres };
 }

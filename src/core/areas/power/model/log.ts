@@ -130,17 +130,10 @@ export const loggedGiven = (log: Logged, names: string): Given =>
  * @param share of the time that is at work: that of the day where it is not said
  */
 export function computedHours(built: Built, s: Source, share?: number): Interval | null {
-  const { inputs, hours } = hoursOf(built, s, share);
-  const ends = inputs.map((g) => g.known);
-  if (!ends.every((e) => e !== null)) return null;
-  // Hours fall with every watt and every ohm, and rise with what is held: each number by itself.
-  const at = ends.map((e) => e.value);
-  const corner = (worst: boolean) =>
-    ends.map((e, i) => {
-      const one = (v: number) => hours(at.map((a, k) => (k === i ? v : a)));
-      return one(e.lo) <= one(e.hi) === worst ? e.lo : e.hi;
-    });
-  return { value: hours(at), lo: hours(corner(true)), hi: hours(corner(false)) };
+  const { inputs, ends } = hoursOf(built, s, share);
+  if (inputs.some((g) => g.known === null)) return null;
+  const { value, lo, hi } = ends();
+  return { value, lo, hi };
 }
 
 /** One length of time beside others: what is written on the pack, what is counted on, what was logged. */

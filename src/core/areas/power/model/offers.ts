@@ -5,7 +5,7 @@ import { plain } from '../../../quantity/say';
 import { valueOf } from '../../../quantity/quantity';
 import { isLead, onHand, type FedFrom, type Lead } from '../../../kit/types';
 import { node } from '../../../engine/reads';
-import { usesOn } from '../../../roles/uses';
+import { usesOf } from '../../../roles/uses';
 import { devicesOn, feedsOn, windowOf, type Device } from './fed';
 import { goesBetween, goesInto } from './plugs';
 import { positionsOf, switchOf, type RigOutlet } from './outlets';
@@ -28,7 +28,7 @@ export function freeLeads(built: Built, own?: string): readonly Lead[] {
 
 const LEADS = node('leads of the kit', (built: Built) => {
   const on = new Map<string, number>();
-  for (const id of usesOn(built.rig)) on.set(id, (on.get(id) ?? 0) + 1);
+  for (const id of usesOf(built)) on.set(id, (on.get(id) ?? 0) + 1);
   const loss = (l: Lead) => {
     const [length, copper] = [valueOf(l.length), valueOf(l.copper)];
     return length === null || copper === null ? Infinity : leadOhms(length / 1000, copper);

@@ -1,6 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { node, sameList } from '../../../engine/reads';
+import { keeper } from './judged';
 import { isFitting, type Fitting, type FittedUse, type Outlet, type Rig } from '../../../kit/types';
 
 /** An outlet of something that is fitted to the rig. */
@@ -41,11 +42,17 @@ export function packsOn(built: Built): readonly RigPack[] {
   return built.once(PACKS);
 }
 
-const PACKS = node('packs on the rig', ({ rig, kit }: Built): readonly RigPack[] =>
-  byId(rig.fitted).flatMap((use) => {
-    const part = kit.get(use.part);
-    return isFitting(part) && part.kind === 'battery' ? [{ use, part }] : [];
-  }),
+const PACKS = node(
+  'packs on the rig',
+  ({ rig, kit }: Built): readonly RigPack[] =>
+    byId(rig.fitted).flatMap((use) => {
+      const part = kit.get(use.part);
+      return isFitting(part) && part.kind === 'battery' ? [{ use, part }] : [];
+    }),
+  {
+    same: (a, b) =>
+      a.length === b.length && a.every((p, i) => p.use === b[i]!.use && p.part === b[i]!.part),
+  },
 );
 
 /** Every outlet on the rig; once for a rig. */
@@ -60,12 +67,12 @@ const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] 
   const made = new Map<string, RigOutlet | null>();
   const switches = switchesOn(built.rig);
   // What is fed and gives on has what stands behind the outlet that it hangs on; in a circle nothing does.
-  const outletOf = (u: FittedUse, o: Outlet, part: Fitting): RigOutlet => {
+  const behindOf = (u: FittedUse) => packs.filter((p) => p.use.id === u.id || p.use.to === u.id);
+  const outletOf = (u: FittedUse, o: Outlet, part: Fitting, behind = behindOf(u)): RigOutlet => {
     const key = `${u.id}/${o.id}`;
     const known = made.get(key);
     if (known) return known;
     made.set(key, null);
-    const behind = packs.filter((p) => p.use.id === u.id || p.use.to === u.id);
     const up = behind.length > 0 ? null : upOf(u);
     const out = outletFrom(u, o, part, behind, up);
     // What is said to be set over has a switch, also where nobody said what it gives then.
@@ -84,9 +91,27 @@ const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] 
   };
   return uses.flatMap((u) => {
     const part = kit.get(u.part);
-    return isFitting(part) ? (part.outlets ?? []).map((o) => outletOf(u, o, part)) : [];
+    if (!isFitting(part) || !part.outlets) return [];
+    const { outlets } = part;
+    const behind = behindOf(u);
+    const fresh = () => outlets.map((o) => outletOf(u, o, part, behind));
+    // What hangs on nothing else gives what it gave, while its packs and its switches are the same.
+    if (u.outlet && behind.length === 0) return fresh();
+    const all = ofUse(
+      u,
+      [
+        part,
+        ...behind.flatMap((p) => [p.use, p.part]),
+        ...outlets.map((o) => switches.get(`${u.id}/${o.id}`)),
+      ],
+      fresh,
+    );
+    for (const o of all) made.set(`${u.id}/${o.id}`, o);
+    return all;
   });
 });
+
+const ofUse = keeper<readonly RigOutlet[]>();
 
 const known = new WeakMap<Outlet, RigOutlet[]>();
 /** So many of one outlet are kept: its part may be on several rigs. */

@@ -9,7 +9,7 @@ import { plain, sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { standOf, type Stand } from '../../../stand/stand';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
-import { isFitting, type FedFrom, type Fitting, type Lead, type Outlet } from '../../../kit/types';
+import { isFitting, type FedFrom, type Fitting, type Lead } from '../../../kit/types';
 import type { Device, Feed } from './fed';
 import { pointAlong } from '../../../solids/around';
 import type { Vec } from '../../../solids/solid';
@@ -42,32 +42,50 @@ export interface Run {
  */
 export function runOf(
   built: Built,
-  { device, from: of }: Pick<Feed, 'device' | 'from'>,
+  { device, from: of }: { device: Device; from: Pick<FedFrom, 'from' | 'id'> },
+): Run | null {
+  const { memo } = standOf(built);
+  const source = sourceOf(built, { from: of });
+  // It is asked several times of each lead at every edit, mostly of one that hangs as it hung.
+  const ways = memo.once(runOf, () => new WeakMap<object, Known[]>());
+  let known = ways.get(of);
+  if (!known) ways.set(of, (known = []));
+  const { list, id, part } = device;
+  const before = known.find(
+    (k) => k.source === source && k.part === part && k.list === list && k.id === id,
+  );
+  if (before) return before.run;
+  const run = source ? freshRun(built, device, of, source) : null;
+  known.push({ source, part, list, id, run });
+  return run;
+}
+
+interface Known extends Device {
+  source: Fitting | null;
+  run: Run | null;
+}
+
+function freshRun(
+  built: Built,
+  { list, id, part }: Device,
+  of: Pick<FedFrom, 'from' | 'id'>,
+  source: Fitting,
 ): Run | null {
   const stand = standOf(built);
-  const { list, id } = device;
   const by = stand.memo.once(byKey, () => byKey(stand.pieces));
   const from = by.get(pieceKey('fitted', of.from));
   const to = by.get(list === 'body' ? pieceKey('body') : keyOf(list, id));
   if (!from || !to) return null;
-  const source = sourceOf(built, { from: of });
-  const outlet = source?.outlets?.find((o) => o.id === of.id);
-  if (!source) return null;
+  const outlet = source.outlets?.find((o) => o.id === of.id);
   // What stands where it stood is as far from the other as it was, while nobody says more of a socket.
   const known = stand.memo
-    .once(runOf, () => new Memo())
-    .once(`${from.key} ${to.key} ${of.id}`, (): Known[] => []);
-  const before = known.find((k) => k.outlet === outlet && k.part === device.part);
+    .once(freshRun, () => new Memo())
+    .once(`${from.key} ${to.key} ${of.id}`, (): { ends: unknown[]; run: Run | null }[] => []);
+  const before = known.find((k) => k.ends[0] === outlet && k.ends[1] === part);
   if (before) return before.run;
-  const run = between(stand, from, to, outletPort(source, outlet), inletPort(device.part));
-  known.push({ outlet, part: device.part, run });
+  const run = between(stand, from, to, outletPort(source, outlet), inletPort(part));
+  known.push({ ends: [outlet, part], run });
   return run;
-}
-
-interface Known {
-  outlet: Outlet | undefined;
-  part: Device['part'];
-  run: Run | null;
 }
 
 const byKey = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.key, p]));

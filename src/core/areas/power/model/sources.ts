@@ -1,6 +1,7 @@
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { feedsOn, type Feed } from './fed';
+import { keeper } from './judged';
 import { packsOn, type RigPack } from './outlets';
 
 /** What feeds as one: a pack by itself, or all that stand on one plate. */
@@ -27,9 +28,13 @@ const SOURCES = node('what feeds as one', (built: Built): readonly Source[] => {
   const feeds = feedsOn(built);
   return [...groups]
     .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([id, own]) => ({
-      id,
-      packs: own,
-      feeds: feeds.filter((f) => f.out?.packs.some((p) => own.some((o) => o.use.id === p))),
-    }));
+    .map(([id, own]) => {
+      const ids = new Set(own.map((p) => p.use.id));
+      const fed = feeds.filter((f) => f.out?.packs.some((p) => ids.has(p)));
+      const all = own.flatMap((p) => [p.use, p.part]);
+      return theSame(own[0]!.use, [id, ...all, ...fed], () => ({ id, packs: own, feeds: fed }));
+    });
 });
+
+/** The one of before where it is the same in all: what was worked out of it stands. */
+const theSame = keeper<Source>();
