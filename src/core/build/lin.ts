@@ -11,6 +11,8 @@ export interface Lin {
   terms: readonly { g: Given; k: number }[];
   /** No tolerance moves it by more than this; without bound while a number is missing. */
   loose: number;
+  /** Kept by {@link nominal}. */
+  value?: number;
 }
 
 export const ZERO: Lin = { c: 0, terms: [], loose: 0 };
@@ -98,6 +100,14 @@ export function at(l: Lin, read: Read): number {
   let sum = l.c;
   for (const { g, k } of l.terms) sum += k * read(g);
   return sum;
+}
+
+/**
+ * The value as the numbers are given; not a number while one is missing. What stands where it stood is
+ * the same sum from one edit to the next, and is not added up again.
+ */
+export function nominal(l: Lin): number {
+  return (l.value ??= at(l, (g) => g.known?.value ?? NaN));
 }
 
 /** Turns values in the order of `inputs` into a {@link Read}; other numbers stay as they are. */

@@ -93,7 +93,7 @@ export function judge(j: Judgement): Verdict {
   const outcome: Outcome = { ...s, state };
   return new Judged(
     { ...base, state, margin: { value: s.value, lo: s.lo, hi: s.hi, unit: j.unit } },
-    state === 'tight' ? doubts(j.inputs, raw.shares) : [],
+    () => (state === 'tight' ? doubts(j.inputs, raw.shares) : []),
     () => j.why(outcome) + (j.assumed && state !== 'fail' ? ` ${j.assumed}` : ''),
     () => j.sum(outcome),
   );
@@ -107,9 +107,9 @@ function spreadOf({ inputs, inside, margin, sense, doubtful }: Judgement): Sprea
 }
 
 /**
- * A verdict whose sentences are made when they are first read: trying fixes runs every check
- * dozens of times and reads the sentence of almost none of them. A spread of it has no sentences;
- * copy it with {@link said}.
+ * A verdict whose sentences, and what of its numbers would settle it, are made when they are first
+ * read: trying fixes runs every check dozens of times and reads them of almost none. A spread of it
+ * has none of them; copy it with {@link said}.
  */
 class Judged implements Verdict {
   readonly id: string;
@@ -123,19 +123,20 @@ class Judged implements Verdict {
   readonly limit: Limit | null;
   readonly wanted: string[];
   readonly basis: string;
-  readonly measure: Measurement[];
+  readonly #makeMeasure: () => Measurement[];
   readonly #makeWhy: () => string;
   readonly #makeSum: () => string;
   #why: string | null = null;
   #sum: string | null = null;
+  #measure: Measurement[] | null = null;
 
   constructor(
     v: Omit<Verdict, 'why' | 'sum' | 'measure'>,
-    measure: Measurement[],
+    makeMeasure: () => Measurement[],
     makeWhy: () => string,
     makeSum: () => string,
   ) {
-    this.measure = measure;
+    this.#makeMeasure = makeMeasure;
     this.#makeWhy = makeWhy;
     this.#makeSum = makeSum;
     this.id = v.id;
@@ -157,6 +158,10 @@ class Judged implements Verdict {
 
   get sum(): string {
     return (this.#sum ??= inMetric(this.#makeSum));
+  }
+
+  get measure(): Measurement[] {
+    return (this.#measure ??= this.#makeMeasure());
   }
 }
 

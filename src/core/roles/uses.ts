@@ -4,17 +4,38 @@ import type { Rig } from '../kit/types';
 import { elementsOf } from '../edit/role';
 import { ROLES } from './roles';
 
-/** Ids of the parts on a rig, as often as each stands on it: body to lens, front, under, beside. */
-export function usesOn(rig: Rig): string[] {
+type Ids = readonly (string | null | undefined)[];
+/** Where parts stand in a rig, in the order of the roles: a list, or what a role says. */
+type Place = { list: string } | { parts: (rig: Rig) => Ids };
+
+let places: readonly Place[] | null = null;
+
+/** Roles know the areas that they are of, and some of those ask here: not before all are there. */
+function placesOf(): readonly Place[] {
+  if (places) return places;
   const read = new Set<string>();
-  return ROLES.flatMap((role): readonly (string | null | undefined)[] => {
+  return (places = ROLES.flatMap((role): Place[] => {
     const list = role.list?.list;
-    if (list === undefined) return role.parts?.(rig) ?? [];
+    if (list === undefined) return role.parts ? [{ parts: (rig) => role.parts!(rig) }] : [];
     // Roles that are read as one list are counted once.
     if (read.has(list)) return [];
     read.add(list);
-    return elementsOf(rig, list).map((u) => u.part);
-  }).filter((id) => typeof id === 'string');
+    return [{ list }];
+  }));
+}
+
+/** Ids of the parts on a rig, as often as each stands on it: body to lens, front, under, beside. */
+export function usesOn(rig: Rig): string[] {
+  const out: string[] = [];
+  for (const place of placesOf()) {
+    if ('parts' in place) {
+      for (const id of place.parts(rig)) if (typeof id === 'string') out.push(id);
+      continue;
+    }
+    for (const { part } of elementsOf(rig, place.list))
+      if (typeof part === 'string') out.push(part);
+  }
+  return out;
 }
 
 /** The same of a rig that is built: the same list for as long as the same parts are on it. */

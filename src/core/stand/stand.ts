@@ -8,7 +8,7 @@ import type { Contacts } from '../place/contacts';
 import { byId } from '../areas/space/place/fitted';
 import type { Given } from '../build/given';
 import type { Memo } from '../build/memo';
-import { at, givens, sameLin, type Lin } from '../build/lin';
+import { at, givens, nominal, sameLin, type Lin } from '../build/lin';
 import {
   above,
   type Layer,
@@ -120,8 +120,12 @@ export class Stand {
   }
 
   /** A sum as it stands; a number that is missing as what stands in for it. */
-  readonly value = (l: Lin): number =>
-    at(l, (g) => g.known?.value ?? this.#top.standIns.get(g) ?? 0);
+  readonly value = (l: Lin): number => {
+    const value = nominal(l);
+    return Number.isNaN(value)
+      ? at(l, (g) => g.known?.value ?? this.#top.standIns.get(g) ?? 0)
+      : value;
+  };
 
   readonly missing = (l: readonly Lin[]): Given[] => givens(l).filter((g) => g.known === null);
 }

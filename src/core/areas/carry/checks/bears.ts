@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
 import type { Verdict } from '../../../checks/finding';
-import { judge } from '../../../checks/judge';
+import { judge, said } from '../../../checks/judge';
 import type { Carrier } from '../../../kit/types';
 import { sayMass } from '../../../quantity/say';
 import { above, bearsOf } from '../model/carriers';
@@ -38,11 +38,9 @@ export function bears(built: Built, id: string, carrier: Carrier): Verdict {
     basis: '[math] number of its maker',
   });
   return v.state === 'fail'
-    ? { ...ranked({ weights }, v), ...saidOf(v), wanted: [wantedOf(carrier, v)] }
+    ? { ...said(v), wanted: [wantedOf(carrier, v)] }
     : ranked({ weights }, v);
 }
-
-const saidOf = (v: Verdict) => ({ ...v, why: v.why, sum: v.sum });
 
 function wantedOf(carrier: Carrier, v: Verdict): string {
   const load = (v.limit?.value ?? 0) - (v.margin?.lo ?? 0);

@@ -47,7 +47,6 @@ function contradicted(built: Built): Verdict[] {
 
 /** The mass of the rig against one end of the band: outside of it is tight, never a fail. */
 function against(built: Built, limit: number, which: 'most' | 'least'): Verdict {
-  const weights = weightsOf(built);
   const total = totalOf(built);
   const room = (m: number) => (which === 'most' ? limit - m : m - limit);
   const mass = (o: { value: number }) => (which === 'most' ? limit - o.value : limit + o.value);
@@ -81,9 +80,10 @@ function against(built: Built, limit: number, which: 'most' | 'least'): Verdict 
         ? `${says}, ${off} less than the ${sayMass(limit)} that steady it.`
         : `${says}, ${off} over the ${sayMass(limit)} that steady it${o.lo < 0 ? ', or less inside the tolerances' : ''}.`;
     },
-    sum: (o) => `${weights.length} parts, ${sayMass(mass(o))}; ${which} ${sayMass(limit)}`,
+    sum: (o) => `${total.pieces} parts, ${sayMass(mass(o))}; ${which} ${sayMass(limit)}`,
     lacking: (missing) => `What the rig weighs is not known: ${missing} missing.`,
     basis: '[trade] both schools: light to carry, heavy to steady',
   });
-  return ranked({ weights }, v);
+  // Only what is missing is ranked by where it stands.
+  return v.state === 'unknown' ? ranked({ weights: weightsOf(built) }, v) : v;
 }

@@ -101,10 +101,12 @@ function roomFor(built: Built, hold: Hold, t: Touch): Verdict {
       value: value - least,
       lo: Math.min(...all.map((b) => b.lo)) - least,
       hi: Math.min(...all.map((b) => b.hi)) - least,
-      shares: spread(
-        inputs.map((g) => g.known!),
-        margin,
-      ).shares,
+      get shares() {
+        return spread(
+          inputs.map((g) => g.known!),
+          margin,
+        ).shares;
+      },
     }),
     wanted: head ? 0 : wanted - least,
     unit: 'mm',

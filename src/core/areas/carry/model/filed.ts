@@ -30,6 +30,8 @@ export interface Table {
   hi: Float64Array;
   /** Weights that were filed in it: what stands where it stood is not filed again. */
   filed: WeakMap<Poise['at'], Terms>;
+  /** What was filed last, in its order: most of it comes again at the same place of a list. */
+  last: readonly { mass: Given; j: number; at: Poise['at']; own: Terms }[];
 }
 
 /** Where a weight is, by its numbers. */
@@ -74,6 +76,7 @@ const freshTable = (): Table => ({
   lo: new Float64Array(1024),
   hi: new Float64Array(1024),
   filed: new WeakMap(),
+  last: [],
 });
 
 let current = freshTable();
@@ -104,14 +107,20 @@ export function filed(list: readonly Poise[]): Filed {
   const mass = new Int32Array(list.length);
   const on = new Uint8Array(list.length);
   const missing: Given[] = [];
-  const at = list.map((w, p) => {
-    mass[p] = numbered(table, w.mass);
-    on[p] = w.on ? 1 : 0;
-    if (w.mass.known === null) missing.push(w.mass);
+  const { last } = table;
+  table.last = list.map((w, p) => {
+    const before = last[p];
+    if (before?.at === w.at && before.mass === w.mass) return before;
     let own = table.filed.get(w.at);
     if (!own) table.filed.set(w.at, (own = termsOf(table, w.at)));
-    missing.push(...own.missing);
-    return own;
+    return { mass: w.mass, j: numbered(table, w.mass), at: w.at, own };
+  });
+  const at = table.last.map(({ mass: own, j, own: terms }, p) => {
+    mass[p] = j;
+    on[p] = list[p]!.on ? 1 : 0;
+    if (own.known === null) missing.push(own);
+    if (terms.missing.length > 0) missing.push(...terms.missing);
+    return terms;
   });
   return { table, mass, on, at, missing };
 }

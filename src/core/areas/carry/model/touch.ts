@@ -76,13 +76,13 @@ const TOUCHES = 1;
 
 /** Sides of a piece that lie against something it is joined to: 1, 2, 3 along x, y, z, or the less of it. */
 function closedSides(built: Built, piece: Piece, f: Faces): ReadonlySet<number> {
-  const stand = standOf(built);
+  const { solids, contacts } = standOf(built);
   const own = piece.solids[0];
   const out = new Set<number>();
   if (!own) return out;
   const lo = ([0, 1, 2] as const).map((k) => nominal(endsOf(f, k)[0]));
   const hi = ([0, 1, 2] as const).map((k) => nominal(endsOf(f, k)[1]));
-  for (const s of stand.solids) {
+  for (const s of solids) {
     if (s.piece === piece.key) continue;
     // Asked of every solid at every edit: whether they are joined is asked once, of the few that touch.
     let joined: boolean | null = null;
@@ -91,7 +91,7 @@ function closedSides(built: Built, piece: Piece, f: Faces): ReadonlySet<number> 
       const k = Math.abs(side) - 1;
       const off = side < 0 ? s.extent[(k + 3) as 3] - lo[k]! : s.extent[k as 0] - hi[k]!;
       if (Math.abs(off) >= TOUCHES) continue;
-      joined ??= stand.contacts.between(own.named, s.named) !== 'apart';
+      joined ??= contacts.between(own.named, s.named) !== 'apart';
       if (joined) out.add(side);
     }
   }
@@ -191,20 +191,21 @@ const left = (t: Touch, side: number, mm: number) =>
  * than that; what is held and what holds that is left out.
  */
 export function besideOf(built: Built, t: Touch): Beside[] {
-  const stand = standOf(built);
+  const { solids, contacts } = standOf(built);
   const own = t.piece.solids[0];
   const ends = ([0, 1, 2] as const).map((k) => endsOf(t.faces, k));
   const box = ends.map((pair) => pair.map(nominal) as [number, number]);
   const loose = Math.max(...ends.flat().map((l) => l.loose));
   const joined = (s: StandSolid) =>
-    own !== undefined && stand.contacts.between(own.named, s.named) !== 'apart';
+    own !== undefined && contacts.between(own.named, s.named) !== 'apart';
   const bounds: { solid: StandSolid; lo: number; hi: number }[] = [];
   // Asked of every solid at every edit: most are farther off than the nearest that was met before.
   let most = Infinity;
-  for (const solid of stand.solids) {
+  for (const solid of solids) {
     if (!solid.known || SWEPT.has(solid.role) || solid.is === 'swing') continue;
     if (solid.piece === t.piece.key) continue;
     const slack = loose + solid.loose;
+    if (apart(box, solid.extent) - slack > most) continue;
     let [lo, hi] = [-Infinity, -Infinity];
     for (let k = 0; k < 3; k++) {
       const below = box[k]![0] - solid.extent[(k + 3) as 3]!;
@@ -227,6 +228,16 @@ export function besideOf(built: Built, t: Touch): Beside[] {
     list.push(one);
   }
   return list.sort((a, b) => a.lo - b.lo || (a.solid.piece < b.solid.piece ? -1 : 1));
+}
+
+/** How far a box is off another along the axis that parts them most, mm: no side leaves less than that. */
+function apart(box: readonly (readonly [number, number])[], extent: StandSolid['extent']): number {
+  let most = -Infinity;
+  for (let k = 0; k < 3; k++) {
+    const [lo, hi] = box[k]!;
+    most = Math.max(most, lo - extent[(k + 3) as 3], extent[k as 0] - hi);
+  }
+  return most;
 }
 
 function roomTo(t: Touch, solid: StandSolid): Beside {

@@ -1,7 +1,7 @@
 import { constant, given, type Given } from '../../../build/given';
 import { lin, of, plus, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
-import { node } from '../../../engine/reads';
+import { node, sameList } from '../../../engine/reads';
 import type { Part, SeenPiece, Weighing } from '../../../kit/types';
 import { quotient } from './extremes';
 import { filed, type Filed, type Poise } from './filed';
@@ -180,8 +180,9 @@ function centreThen(built: Built, w: Weighing, k: 0 | 1 | 2): Given | null {
 
 /** All of its mass, g: what was weighed together as one, what came on and went off since by itself. */
 export interface Total {
-  /** Parts that are weighed, each once. */
+  /** Parts that are weighed, each once, and how many pieces they are. */
   parts: readonly string[];
+  pieces: number;
   inputs: Given[];
   /** Each number of it as often as it counts; below 0 what was taken off since it was weighed. */
   counts: readonly number[];
@@ -192,8 +193,15 @@ export function totalOf(built: Built): Total {
   return built.once(TOTAL);
 }
 
+/** What is weighed, part by part; where it stands says nothing of its mass. */
+const WEIGHED = node(
+  'what is weighed',
+  (built: Built): readonly string[] => unweighed(built).map((w) => w.part.id),
+  { same: sameList },
+);
+
 const TOTAL = node('mass of all', (built: Built): Total => {
-  const own = tally(weightsOf(built).map((w) => w.part.id));
+  const own = tally(built.once(WEIGHED));
   const on = [...own.keys()];
   let best = sumOf(built, on, own, []);
   for (const w of latestFirst(built)) {
@@ -233,6 +241,7 @@ function sumOf(
   const counts = [...whole.map(() => 1), ...of.map(([, n]) => n)];
   return {
     parts,
+    pieces: built.once(WEIGHED).length,
     inputs,
     counts,
     value: (x) => counts.reduce((sum, n, i) => sum + n * x[i]!, 0),

@@ -1,14 +1,15 @@
 import { constant, given, type Given } from '../../../build/given';
 import { at, lin, of, plus, sameLin, times, type Lin } from '../../../build/lin';
 import type { Built } from '../../../build/build';
-import { node } from '../../../engine/reads';
+import { alike } from '../../../doc/alike';
+import { node, sameList } from '../../../engine/reads';
 import { isBody, isLead, isLens, type Part } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { onAxis } from '../../../place/piece';
-import type { Piece, StandSolid } from '../../../place/setting';
+import type { Faces, Piece, StandSolid } from '../../../place/setting';
 import { bulkOf } from '../../../solids/bulk';
 import { union, type Vec } from '../../../solids/solid';
-import { standOf, type Stand } from '../../../stand/stand';
+import { standOf } from '../../../stand/stand';
 import { usesOf } from '../../../roles/uses';
 import { heldTogether } from '../../joints/model/load-path';
 
@@ -75,15 +76,24 @@ const UNWEIGHED = node('weights by their own numbers', (built: Built): readonly 
   const pieces = new Map(stand.pieces.map((p) => [p.key, p]));
   const own = ownPieces(stand.pieces, pieces);
   const list: Weight[] = [];
+  const frame = { seat: stand.seat, face: stand.face };
   for (const key of inOrder(parts)) {
     for (const part of parts.get(key)!) {
-      const piece = own(part.id, key);
-      list.push(weight(stand, part, piece ?? pieces.get(key), key, piece !== undefined));
+      const itself = own(part.id, key);
+      const piece = itself ?? pieces.get(key);
+      const on = { part, host: key, own: itself !== undefined, ...frame };
+      list.push(piece ? weight(on, piece, list.length) : freshWeight(on, piece));
     }
   }
-  for (const id of usesOf(built)) if (!built.kit.has(id)) list.push(gone(id));
+  for (const id of built.once(GONE)) list.push(gone(id));
   return list;
 });
+
+const GONE = node(
+  'parts that are not in the kit',
+  (built: Built): readonly string[] => usesOf(built).filter((id) => !built.kit.has(id)),
+  { same: sameList },
+);
 
 /** What is not in the kit weighs something, too, and nobody knows what and where. */
 function gone(id: string): Weight {
@@ -139,52 +149,93 @@ function byPart(pieces: readonly Piece[]): Map<string, Piece[]> {
   return by;
 }
 
-/** A piece that stands where it stood weighs there what it did. */
-const made = new WeakMap<object, Made[]>();
-interface Made {
-  weight: Weight;
-  piece: string;
-  seat: Lin;
-  face: Lin;
+/** A part as it is on: of which piece, as that itself or only with it, and what is counted from. */
+interface On {
+  part: Part;
   host: string;
   own: boolean;
+  /** What a centre along the lens is counted from: the seat of the lens, the face of the body's mount. */
+  seat: Lin;
+  face: Lin;
 }
 
-function weight(
-  stand: Stand,
-  part: Part,
-  piece: Piece | undefined,
-  host: string,
-  own: boolean,
-): Weight {
-  if (!piece) return freshWeight(stand, part, piece, host, own);
+/** A piece that stands where it stood weighs there what it did. */
+interface Made extends On {
+  weight: Weight;
+  piece: Piece;
+}
+
+const made = new WeakMap<object, Made[]>();
+/** Those of the rig before, in their order: most of them stand at the same place of it again. */
+const row: Made[] = [];
+
+function weight(on: On, piece: Piece, n: number): Weight {
+  const before = row[n];
+  if (before?.piece === piece && sameOn(before, on)) return before.weight;
+  const now = found(on, piece);
+  row[n] = now;
+  return now.weight;
+}
+
+const sameOn = (a: On, b: On): boolean =>
+  a.part === b.part &&
+  a.host === b.host &&
+  a.own === b.own &&
+  sameLin(a.seat, b.seat) &&
+  sameLin(a.face, b.face);
+
+function found(on: On, piece: Piece): Made {
+  const same = (m: Made) => m.piece.key === piece.key && sameOn(m, on);
   // What is held by an interface has the same pose for as long as that stands; all of it follows.
   const by = piece.pose && piece.missing.length === 0 ? piece.pose : piece;
   let list = made.get(by);
   if (!list) made.set(by, (list = []));
-  const { seat, face } = stand;
-  const before = list.find(
-    (m) =>
-      m.weight.part === part &&
-      m.piece === piece.key &&
-      m.host === host &&
-      m.own === own &&
-      sameLin(m.seat, seat) &&
-      sameLin(m.face, face),
-  );
-  if (before) return before.weight;
-  const fresh = freshWeight(stand, part, piece, host, own);
-  list.push({ weight: fresh, piece: piece.key, seat, face, host, own });
-  return fresh;
+  const before = list.find(same);
+  if (before) return before;
+  // What was laid out anew mostly stands as it stood.
+  let last = laid.get(on.part);
+  if (!last) laid.set(on.part, (last = new Map()));
+  const ago = last.get(piece.key);
+  const weight =
+    ago && same(ago) && standsAs(ago.piece, piece) ? ago.weight : freshWeight(on, piece);
+  const now: Made = { ...on, weight, piece };
+  last.set(piece.key, now);
+  list.push(now);
+  return now;
 }
 
-function freshWeight(
-  stand: Stand,
-  part: Part,
-  piece: Piece | undefined,
-  host: string,
-  own: boolean,
-): Weight {
+/** The last of each piece of a part. */
+const laid = new WeakMap<Part, Map<string, Made>>();
+
+/** Whether two pieces of one key are made of the same solids, by the same numbers, in the same place. */
+function standsAs(a: Piece, b: Piece): boolean {
+  return (
+    a.is === b.is &&
+    a.kind === b.kind &&
+    a.name === b.name &&
+    a.pose === b.pose &&
+    sameList(a.missing, b.missing) &&
+    sameFaces(a.faces, b.faces) &&
+    a.solids.length === b.solids.length &&
+    a.solids.every((s, i) => sameSolid(s, b.solids[i]!))
+  );
+}
+
+const sameSolid = (a: StandSolid, b: StandSolid): boolean =>
+  a.moving === b.moving &&
+  a.known === b.known &&
+  a.loose === b.loose &&
+  sameList(a.inputs, b.inputs) &&
+  sameFaces(a.faces, b.faces) &&
+  alike(a.solid, b.solid);
+
+const FACES = ['x0', 'x1', 'y0', 'y1', 'z0', 'z1'] as const;
+
+const sameFaces = (a: Faces | null, b: Faces | null): boolean =>
+  a === b || (a !== null && b !== null && FACES.every((k) => sameLin(a[k], b[k])));
+
+function freshWeight(on: On, piece: Piece | undefined): Weight {
+  const { part, host, own } = on;
   const key = own && piece ? piece.key : host;
   const all = piece?.solids.filter((s) => !s.moving) ?? [];
   const solids = all.length > 0 ? all : (piece?.solids ?? []);
@@ -219,7 +270,7 @@ function freshWeight(
       share * size[k] + slack / 2,
       k === 2 && own && (isBody(part) || isLens(part)) ? ['kit', part.id, 'centreOfGravity'] : [],
     );
-  const stated = own ? statedAt(stand, part, piece) : null;
+  const stated = own ? statedAt(on, part, piece) : null;
   const off = ([0, 1, 2] as const).map((k) =>
     stated?.[k] ? null : doubtAlong(k),
   ) as unknown as Weight['off'];
@@ -232,14 +283,14 @@ function freshWeight(
 
 /** Of a lens or a body whose centre somebody stated: along the lens. Turned pieces are round about it. */
 function statedAt(
-  stand: Stand,
+  frame: Pick<On, 'seat' | 'face'>,
   part: Part,
   piece: Piece,
 ): readonly [Lin | null, Lin | null, Lin] | null {
   if (!(isBody(part) || isLens(part)) || part.centreOfGravity === undefined) return null;
   const along = given(part, 'centreOfGravity');
-  if (onAxis(piece)) return [lin(0), lin(0), plus(stand.seat, of(along))];
-  return [null, null, plus(stand.face, of(along, -1))];
+  if (onAxis(piece)) return [lin(0), lin(0), plus(frame.seat, of(along))];
+  return [null, null, plus(frame.face, of(along, -1))];
 }
 
 /**
