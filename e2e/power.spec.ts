@@ -312,3 +312,16 @@ test('how often a lead is tied is said where it is fed; what nobody said is a fi
   await expect(loose).toHaveCount(0);
   await kept(page);
 });
+
+test('the drawing shows at most and on empty packs what it shows at work', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  const drawn = tree(page);
+  await expect(drawn).toContainText('13.8 V, 1.6 A');
+  await page.getByLabel('devices', { exact: true }).selectOption('at most');
+  await page.getByLabel('packs', { exact: true }).selectOption('empty');
+  await expect(drawn).toContainText('about 12 W');
+  await expect(drawn).not.toContainText('13.8 V, 1.6 A');
+  await page.getByLabel('devices', { exact: true }).selectOption('at rest');
+  await expect(drawn).toContainText('as at work');
+});

@@ -229,6 +229,7 @@ export const SUPPLY: readonly Field[] = [
   quantity('voltsTo', 'runs up to', 'V', 'volts', 0, 100),
   quantity('watts', 'takes', 'W', 'watts', 0, 2000),
   quantity('wattsIdle', 'takes at rest', 'W', 'watts', 0, 2000),
+  quantity('wattsReady', 'takes while ready', 'W', 'watts', 0, 2000),
   quantity('wattsPeak', 'greatest draw', 'W', 'watts', 0, 4000),
   choice('inlet', 'inlet', PLUG_NAMES),
   choice('inletFace', 'face of the inlet', FACES),

@@ -97,9 +97,10 @@ export interface Outlet {
 export interface Supplied {
   voltsFrom?: QuantityInput;
   voltsTo?: QuantityInput;
-  /** What it takes at work, on but at rest, and at most, W. */
+  /** What it takes at work, on but at rest, ready to go, and at most, W. */
   watts?: QuantityInput;
   wattsIdle?: QuantityInput;
+  wattsReady?: QuantityInput;
   wattsPeak?: QuantityInput;
   /** What goes into it, by id. */
   inlet?: string;

@@ -160,6 +160,7 @@ export const FIELD_WORDS: Readonly<Record<string, readonly string[]>> = {
   gigabytes: ['gigabytes', 'gb', 'size gb'],
   sustained: ['sustained', 'mb/s', 'write speed'],
   wattsIdle: ['idle watts', 'standby watts', 'idle draw'],
+  wattsReady: ['ready watts', 'standby ready watts', 'ready draw'],
   wattsPeak: ['peak watts', 'max watts', 'peak draw'],
   inlet: ['inlet', 'power input', 'power connector'],
   copper: ['conductor', 'copper', 'cross section', 'mm2'],

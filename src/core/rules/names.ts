@@ -75,6 +75,7 @@ export const RULE_NAMES: Readonly<Record<RuleId, string>> = {
   'media.spare': 'speed of a card over the data rate',
   'media.rolling': 'share of the time that is rolled',
   'power.usable': 'share of a pack that is counted on',
+  'power.ready': 'share of the time between takes that is spent ready',
   'power.charging': 'share of what a charger gives that fills a pack',
   'power.volts-reserve': 'volts in hand at an inlet',
   'cable.slack': 'length of a lead over its way',

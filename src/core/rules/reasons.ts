@@ -196,6 +196,10 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Packs age, cold takes its share, and devices give up before a pack is empty.',
     otherSchool: 'New packs in a warm room give all that is written on them.',
   },
+  'power.ready': {
+    reason: 'Half of the wait is for others, with everything lit; the other half it is put to rest.',
+    otherSchool: 'Nobody puts a camera to rest: the moment comes when it is.',
+  },
   'power.charging': {
     reason:
       'The last fifth of a pack goes in slowly, some of it becomes heat, and a warm pack waits until it is cold.',

@@ -194,6 +194,8 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   'greatest draw': 'starting, driving, everything lit',
   'takes at rest':
     'on, and not rolling or turning; without it the hours count what it takes at work all day',
+  'takes while ready':
+    'everything lit and waiting for the word; without it what it takes at rest counts between takes',
   'while a pack is changed':
     'whether it goes on while one of two packs on the plate is off; plug a lamp in and pull each',
   'passes the volts of the battery': 'it gives what the battery has, full to empty',

@@ -1,11 +1,19 @@
 'use client';
 
-import { memo, useMemo, useState } from 'react';
+import { memo, useMemo, useState, type ReactNode } from 'react';
 import { offersOf, type Offer } from '@/core/areas/power/model/offers';
 import { deviceKey } from '@/core/areas/power/model/fed';
 import { TALL, type Laid } from '@/core/areas/power/model/layout';
-import type { PowerEdge, PowerNode, PowerTree } from '@/core/areas/power/model/tree';
+import {
+  CHARGES,
+  USES,
+  type PowerEdge,
+  type PowerNode,
+  type PowerTree,
+  type Shown,
+} from '@/core/areas/power/model/tree';
 import { feedFrom } from '@/core/areas/power/moves/feed';
+import { LabelledSelect } from '@/ui/labelled-select';
 import { useSize } from '@/ui/use-size';
 import { STATE_TEXT, STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import { useEdit } from '@/views/bench/panel-parts';
@@ -23,9 +31,14 @@ const LEAST = 0.8;
 export const PowerDiagram = memo(function PowerDiagram({
   facts,
   tree,
+  shown,
+  onShow,
 }: {
   facts: RigFacts;
   tree: PowerTree;
+  /** What its figures are of. */
+  shown: Shown;
+  onShow: (shown: Shown) => void;
 }) {
   const { built, rig } = facts;
   const edit = useEdit();
@@ -64,12 +77,12 @@ export const PowerDiagram = memo(function PowerDiagram({
     );
   return (
     <div className="flex min-h-0 min-w-0 flex-col bg-paper">
-      <p className="border-b border-rule px-3 py-1.5" aria-live="polite">
+      <WhatIsShown shown={shown} onShow={onShow}>
         {from
           ? `${from.name}: press what it is to feed.`
           : 'Press an outlet to see what it can feed.'}
         {laid && laid.w * scale > w + 1 ? ' There is more at the right.' : ''}
-      </p>
+      </WhatIsShown>
       <div
         ref={ref}
         className="min-h-72 flex-1 overflow-auto"
@@ -115,6 +128,40 @@ export const PowerDiagram = memo(function PowerDiagram({
     </div>
   );
 });
+
+const named = (names: Readonly<Record<string, string>>) =>
+  Object.entries(names).map(([id, name]) => ({ id, name }));
+
+/** How what is fed is used, and how full its packs are: what the figures of the drawing are of. */
+function WhatIsShown({
+  shown,
+  onShow,
+  children,
+}: {
+  shown: Shown;
+  onShow: (shown: Shown) => void;
+  children: ReactNode;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-3 py-1">
+      <p className="min-w-56 flex-1" aria-live="polite">
+        {children}
+      </p>
+      <LabelledSelect
+        label="devices"
+        value={shown.use}
+        options={named(USES)}
+        onPick={(use) => onShow({ ...shown, use: use as Shown['use'] })}
+      />
+      <LabelledSelect
+        label="packs"
+        value={shown.packs}
+        options={named(CHARGES)}
+        onPick={(packs) => onShow({ ...shown, packs: packs as Shown['packs'] })}
+      />
+    </div>
+  );
+}
 
 /** Lead, volts and amps, over and under each line. */
 function Labels({ tree, laid }: { tree: PowerTree; laid: Laid }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useEffect, useMemo, useState } from 'react';
-import { powerTree } from '@/core/areas/power/model/tree';
+import { AT_WORK, powerTree } from '@/core/areas/power/model/tree';
 import { Tabs } from '@/ui/tabs';
 import { useLooking, type Bench } from '@/views/bench/bench';
 import { BenchFindings } from '@/views/bench/findings-panel';
@@ -34,11 +34,15 @@ const PowerPlace = memo(function PowerPlace({ bench }: { bench: Bench }) {
     return () => setArea(null);
   }, [setArea]);
   const [tab, setTab] = useState<(typeof TABS)[number]['id']>('findings');
-  const tree = useMemo(() => powerTree(facts.built, facts.verdicts), [facts.built, facts.verdicts]);
+  const [shown, setShown] = useState(AT_WORK);
+  const tree = useMemo(
+    () => powerTree(facts.built, facts.verdicts, shown),
+    [facts.built, facts.verdicts, shown],
+  );
   return (
     <div className="flex flex-col lg:grid lg:h-full lg:grid-cols-[minmax(0,1fr)_25rem]">
       <h1 className="sr-only">{`${job.name}: ${rig.name}, power`}</h1>
-      <PowerDiagram facts={facts} tree={tree} />
+      <PowerDiagram facts={facts} tree={tree} shown={shown} onShow={setShown} />
       <section
         aria-label="What feeds what, and what is wrong with it"
         className="flex min-h-0 flex-col border-t border-rule bg-panel lg:border-l lg:border-t-0"

@@ -3,6 +3,8 @@ import { build, shared } from '../../build/build';
 import type { Given } from '../../build/given';
 import { demoStandings } from '../../properties/rigs';
 import { spread } from '../../quantity/spread';
+import type { Mix } from '../../feed/hours';
+import { allOf } from './model/fed';
 import { hoursOf, hoursOfLasting, type Lasting } from './model/lasting';
 import { sourcesOn } from './model/sources';
 
@@ -26,8 +28,13 @@ function agrees(own: ReturnType<typeof hoursOf>) {
 test.each(demoStandings)('on the demo: %s', (_name, { job, rig }) => {
   const built = build(job, rig, shared(job));
   for (const source of sourcesOn(built)) {
-    for (const share of [undefined, 0, 0.3, 1]) {
-      const own = hoursOf(built, source, share);
+    const mixes: (Mix | undefined)[] = [
+      undefined,
+      { idle: 0.2, ready: 0.3, rolling: 0.5 },
+      ...(['idle', 'ready', 'rolling'] as const).map(allOf),
+    ];
+    for (const mix of mixes) {
+      const own = hoursOf(built, source, mix);
       if (source.feeds.length > 0 && own.inputs.every((g) => g.known)) agrees(own);
     }
   }

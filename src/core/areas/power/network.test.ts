@@ -9,7 +9,7 @@ import { fixesFor } from '../../solve/fixes';
 import { demo, exactly } from '../../test-kit';
 import { checkRig } from '../checks';
 import { netOf, rootOf } from './model/branch';
-import { byDevice, devicesOn } from './model/fed';
+import { allOf, byDevice, devicesOn } from './model/fed';
 import { changesIn, dayOf, sayDay } from './model/day';
 import { offersOf } from './model/offers';
 import { outletsOn } from './model/outlets';
@@ -158,7 +158,7 @@ describe('what is fed and gives on', () => {
         const { parts, fitted } = asRig(root);
         const { built } = rigged(parts, fitted);
         const f = byDevice(built).get('fitted:d0')!;
-        const net = netOf(built, f, f.out!.volts, 1);
+        const net = netOf(built, f, f.out!.volts, allOf('rolling'));
         const at = net.solve(net.inputs.map((g) => g.known!.value));
         const other = bySweeps(14.4, root);
         if (!other || !at) {

@@ -11,6 +11,7 @@ import { check } from '../checks';
 import { deedsOf, putOn, takenOff } from '../moves';
 import { weightsOf } from '../carry/model/weighed';
 import { atInlet, devicesOn, feedsOn } from './model/fed';
+import { powerTree, type Shown } from './model/tree';
 import { goesBetween } from './model/plugs';
 import { outletsOn } from './model/outlets';
 import { assigned, type Way } from './model/propose';
@@ -271,6 +272,77 @@ describe('hours', () => {
       expect(bare.value).toBeLessThanOrEqual(told.value + 1e-9);
     }
     expect(at(24, 500, 0.3).margin!.value).toBeCloseTo(at(24, undefined, 0.3).margin!.value, 9);
+  });
+
+  test('ready it takes more than at rest: what is not rolled is spent in both', () => {
+    const at = (more: Record<string, number>, rules: Record<string, number> = {}) => {
+      const { said } = rigged([
+        { path: ['rigs', RIG, 'fitted', 'monitor', 'outlet'], value: undefined },
+        { path: ['kit', 'pane-5', 'ownPack'], value: true },
+        {
+          path: ['rules', 'values'],
+          value: { 'media.rolling': 0.3, 'power.ready': 0.5, ...rules },
+        },
+        kit('keel-98', 'wattHours', exactly(98)),
+        kit('body-b', 'watts', exactly(24)),
+        ...Object.entries(more).map(([key, w]) => kit('body-b', key, exactly(w))),
+        kit('raft', 'outlets', 'v14', 'passes', true),
+        kit('warp', 'length', exactly(1)),
+        kit('warp', 'copper', exactly(50)),
+      ]);
+      return of(said, 'power.hours:plate')!;
+    };
+    const both = { wattsIdle: 8, wattsReady: 18 };
+    // 0.3 x 24 + 0.35 x 18 + 0.35 x 8 = 16.3 W.
+    expect(at(both).margin!.value).toBeCloseTo((98 * 0.85) / 16.3, 2);
+    expect(at(both).sum).toMatch(/^at work 30 % of the time, ready 35 % of the time: /);
+    // Always ready: 0.3 x 24 + 0.7 x 18 = 19.8 W; never: 0.3 x 24 + 0.7 x 8 = 12.8 W.
+    expect(at(both, { 'power.ready': 1 }).margin!.value).toBeCloseTo((98 * 0.85) / 19.8, 2);
+    expect(at(both, { 'power.ready': 0 }).margin!.value).toBeCloseTo((98 * 0.85) / 12.8, 2);
+    // One of them counts for both; a number that is wild is not kind.
+    expect(at({ wattsReady: 18 }).margin!.value).toBeCloseTo((98 * 0.85) / 19.8, 2);
+    expect(at({ wattsIdle: 8 }).margin!.value).toBeCloseTo((98 * 0.85) / 12.8, 2);
+    const bare = at({}).margin!;
+    for (const wattsReady of [0, 8, 18, 24, 500])
+      for (const wattsIdle of [0, 8, 24, 500])
+        expect(at({ wattsIdle, wattsReady }).margin!.lo).toBeGreaterThanOrEqual(bare.lo - 1e-9);
+    expect(at({ wattsIdle: 500, wattsReady: 500 }).margin!.value).toBeCloseTo(bare.value, 9);
+  });
+
+  test('the tree is shown as it is used and as full as its packs are', () => {
+    const { job } = rigged([
+      kit('body-b', 'watts', exactly(24)),
+      kit('body-b', 'wattsIdle', exactly(8)),
+      kit('body-b', 'wattsPeak', undefined),
+      kit('raft', 'outlets', 'v14', 'passes', true),
+      kit('keel-98', 'voltsFrom', exactly(12)),
+      kit('keel-98', 'voltsTo', exactly(16.8)),
+      kit('warp', 'length', exactly(3000)),
+      kit('warp', 'copper', exactly(0.081)),
+    ]);
+    const built = build(
+      job,
+      job.rigs.find((r) => r.id === RIG)!,
+      shared(job),
+    );
+    const tree = (use: Shown['use'], packs: Shown['packs']) => powerTree(built, [], { use, packs });
+    const camera = (use: Shown['use'], packs: Shown['packs']) => {
+      const { nodes, edges } = tree(use, packs);
+      const line = nodes.find((n) => n.id === 'device body')!.line;
+      return `${line}; ${edges.find((e) => e.to === 'device body')!.line}`;
+    };
+    // 3 m of AWG 28 from 12.0 V: 2.89 A, 8.31 V left of 24 W; the greatest draw is half as much again.
+    expect(camera('rolling', 'empty')).toBe('24 W; 8.3 V, 2.9 A');
+    expect(camera('most', 'empty')).toBe('about 30 W; does not pass it');
+    expect(camera('idle', 'empty')).toBe('8 W; 11.1 V, 0.7 A');
+    // V = (16.8 + sqrt(16.8^2 - 4 x 1.277 x 24)) / 2.
+    expect(camera('rolling', 'full')).toBe('24 W; 14.7 V, 1.6 A');
+    // 0.3 x 24 + 0.7 x 8.
+    expect(camera('day', 'full')).toMatch(/^13 W; /);
+    const screen = (use: Shown['use']) =>
+      tree(use, 'full').nodes.find((n) => n.id === 'device fitted:monitor')!.line;
+    expect(screen('idle')).toBe(`${screen('rolling')} as at work`);
+    expect(tree('rolling', 'nominal')).toEqual(powerTree(built, []));
   });
 
   test('what is not fed leaves the hours unknown; what has its own battery does not', () => {

@@ -8,6 +8,7 @@ import type { Interval } from '../../../quantity/spread';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { USABLE } from '../../../feed/hours';
+import { mixOf } from '../model/fed';
 import { judgedOnce } from '../model/judged';
 import { hoursOf as hoursWith, type Hours } from '../model/lasting';
 import {
@@ -27,7 +28,7 @@ export const powerHours: Check = {
   id: 'power.hours',
   title: 'Hours on a battery',
   short: 'battery too small',
-  says: 'How long a battery feeds all that hangs on it, and whether that is as long as the job wants without a change. What takes less at rest is at work for the share of the time that is rolled; what did not say so is at work all the time.',
+  says: 'How long a battery feeds all that hangs on it, and whether that is as long as the job wants without a change. What takes less at rest is at work for the share of the time that is rolled, and ready or at rest for what is left of it; what did not say so is at work all the time.',
   formula:
     'Wh x share counted on / sum (watts and what leads lose, over the efficiency of regulated outlets)',
   run: (built) => sourcesOn(built).flatMap((s) => hoursOf(built, s)),
@@ -101,8 +102,14 @@ function lastsFor(
     },
     sum: (o) => {
       const x = inputs.map((g) => g.known!.value);
-      const resting = feeds.some((f) => given(f.device.part, 'wattsIdle').known);
-      return `${resting ? `at work ${plain(built.rules['media.rolling'] * 100, 0)} % of the time: ` : ''}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(hours(x), 2)} h${log ? `, by the log ${exact(o.value + (wanted ?? 0), 2)} h` : ''}`;
+      const said = (key: string) => feeds.some((f) => given(f.device.part, key).known);
+      const { rolling, ready } = mixOf(built);
+      const percent = (share: number) => `${plain(share * 100, 0)} % of the time`;
+      const mix = [
+        ...(said('wattsIdle') || said('wattsReady') ? [`at work ${percent(rolling)}`] : []),
+        ...(said('wattsReady') ? [`ready ${percent(ready)}`] : []),
+      ].join(', ');
+      return `${mix && `${mix}: `}${plain(held(x), 1)} Wh x ${plain(usable, 2)} / ${exact(watts(x), 1)} W = ${exact(hours(x), 2)} h${log ? `, by the log ${exact(o.value + (wanted ?? 0), 2)} h` : ''}`;
     },
   });
   return wanted === undefined ? v : larger(v, wanted, inputs.slice(0, packs.length));

@@ -14,6 +14,17 @@ export const rules = [
     stricter: 'less',
   },
   {
+    id: 'power.ready',
+    unit: 'x',
+    kind: 'number',
+    house: 0.5,
+    strict: 1,
+    light: 0.2,
+    min: 0,
+    max: 1,
+    stricter: 'more',
+  },
+  {
     id: 'power.charging',
     unit: 'x',
     kind: 'number',

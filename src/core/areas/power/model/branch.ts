@@ -2,6 +2,7 @@ import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
 import { cellsOf } from '../../../engine/plugs';
 import { leadOhms } from '../../../feed/copper';
+import type { Mix } from '../../../feed/hours';
 import { feed, type At, type Fed } from '../../../feed/network';
 import {
   byDevice,
@@ -15,8 +16,8 @@ import {
 } from './fed';
 import type { RigOutlet } from './outlets';
 
-/** Takes of a device: `most`, or the mean of an hour of which that share is at work. */
-export type Takes = 'most' | number;
+/** Takes of a device: `most`, or the mean of a day that is spent so. */
+export type Takes = 'most' | Mix;
 
 /** One outlet with all that hangs on it, over however many leads: what is solved as a whole. */
 export interface Net {

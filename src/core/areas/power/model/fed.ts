@@ -2,6 +2,7 @@ import type { Built } from '../../../build/build';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { cellsOf } from '../../../engine/plugs';
 import { node } from '../../../engine/reads';
+import { meanWatts, type Mix } from '../../../feed/hours';
 import { overLead } from '../../../feed/network';
 import { leadOhms } from '../../../feed/copper';
 import {
@@ -223,22 +224,37 @@ export function peakOf(part: Device['part']): Given {
 }
 
 /**
- * What a device takes on the mean of an hour of which a share is at work; where nobody said what it
- * takes at rest, as at work all the time. At rest it never takes more than at work, whatever is written.
+ * What a device takes on the mean of a day; where nobody said what it takes at rest or ready, as at work
+ * all the time. Where one of the two is said it counts for both. At rest it never takes more than
+ * ready, and ready never more than at work, whatever is written.
  */
-export function meanOf(part: Device['part'], share: number): Given {
+export function meanOf(part: Device['part'], mix: Mix): Given {
   const work = given(part, 'watts');
-  const rest = given(part, 'wattsIdle').known;
-  if (!work.known || !rest) return work;
-  const at = (w: number, r: number) => share * w + (1 - share) * Math.min(w, r);
+  const [idle, ready] = [given(part, 'wattsIdle').known, given(part, 'wattsReady').known];
+  const [rest, waits] = [idle ?? ready, ready ?? idle];
+  if (!work.known || !rest || !waits) return work;
+  const at = (rolling: number, w: number, i: number) => {
+    const most = Math.min(rolling, w);
+    return meanWatts({ rolling, ready: most, idle: Math.min(most, i) }, mix);
+  };
   const { value, lo, hi, from } = work.known;
-  const ends = { lo: at(lo, rest.lo), hi: at(hi, rest.hi) };
-  const mean = at(value, rest.value);
+  const ends = { lo: at(lo, waits.lo, rest.lo), hi: at(hi, waits.hi, rest.hi) };
+  const mean = at(value, waits.value, rest.value);
   return {
     ...work,
     known: { value: mean, tol: Math.max(mean - ends.lo, ends.hi - mean), from, ...ends },
   };
 }
+
+/** How the day of a rig is spent, by the house rules: what is not rolled is ready or at rest. */
+export function mixOf({ rules }: Built): Mix {
+  const rolling = rules['media.rolling'];
+  const ready = (1 - rolling) * rules['power.ready'];
+  return { rolling, ready, idle: 1 - rolling - ready };
+}
+
+/** All of the day spent in one way. */
+export const allOf = (how: keyof Mix): Mix => ({ idle: 0, ready: 0, rolling: 0, [how]: 1 });
 
 /** The numbers of a lead; missing ones while none is chosen. */
 export function leadGivens({ lead, out, device }: Feed): [length: Given, copper: Given] {

@@ -1,9 +1,10 @@
 import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
-import { usableAt } from '../../../feed/hours';
+import { usableAt, type Mix } from '../../../feed/hours';
 import type { Range, Spread } from '../../../quantity/spread';
 import { efficiencyOf, isPlain } from './branch';
 import { drawOf } from './draw';
+import { mixOf } from './fed';
 import { keeper } from './judged';
 import type { Source } from './sources';
 
@@ -32,18 +33,18 @@ export function usableOf({ rules, rig }: Built): number {
 
 /**
  * @param source all of whose feeds have an outlet that is there
- * @param share of the time that is at work, the rest at rest: that of the day where it is not said
+ * @param mix how the time is spent: as the house rules have it where it is not said
  */
 export function lastingOf(
   built: Built,
   { packs, feeds }: Source,
-  share: number = built.rules['media.rolling'],
+  mix: Mix = mixOf(built),
 ): Lasting {
   const full = packs.map((p) => given(p.part, 'wattHours'));
   // What hangs on something that gives on is drawn by that.
   const own = feeds.filter((f) => f.out!.over.length === 0);
   const draws = own.map((f) => {
-    const draw = drawOf(built, f, f.out!.volts, share);
+    const draw = drawOf(built, f, f.out!.volts, mix);
     const n = draw.inputs.length;
     const eff = f.out!.outlet.passes === true ? null : efficiencyOf(built, undefined, f.out!.name);
     return {
@@ -85,11 +86,11 @@ export interface Hours extends Lasting {
 const kept = keeper<Hours>();
 
 /** How long the packs of a source last, h. */
-export function hoursOf(built: Built, source: Source, share?: number): Hours {
-  const fresh = () => hoursOfLasting(lastingOf(built, source, share));
+export function hoursOf(built: Built, source: Source, mix: Mix = mixOf(built)): Hours {
+  const fresh = () => hoursOfLasting(lastingOf(built, source, mix));
   if (!source.feeds.every((f) => isPlain(built, f))) return fresh();
-  const { rules } = built;
-  const rests = [share ?? rules['media.rolling'], usableOf(built), rules['power.efficiency']];
+  const { idle, ready, rolling } = mix;
+  const rests = [idle, ready, rolling, usableOf(built), built.rules['power.efficiency']];
   return kept(source, rests, fresh);
 }
 

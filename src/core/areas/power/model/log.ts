@@ -1,9 +1,10 @@
 import type { Built } from '../../../build/build';
 import { constant, given, type Given } from '../../../build/given';
-import { usableAt } from '../../../feed/hours';
+import { usableAt, type Mix } from '../../../feed/hours';
 import { keyOf } from '../../../doc/side-by-side';
 import type { PackRun } from '../../../kit/types';
 import type { Interval } from '../../../quantity/spread';
+import { allOf } from './fed';
 import { hoursOf, lastingOf } from './lasting';
 import { sayHours } from './say';
 import { sourcesOn, type Source } from './sources';
@@ -127,10 +128,10 @@ export const loggedGiven = (log: Logged, names: string): Given =>
 /**
  * Hours of a source by its numbers alone; null while one is missing.
  *
- * @param share of the time that is at work: that of the day where it is not said
+ * @param mix how the time is spent: as the house rules have it where it is not said
  */
-export function computedHours(built: Built, s: Source, share?: number): Interval | null {
-  const { inputs, ends } = hoursOf(built, s, share);
+export function computedHours(built: Built, s: Source, mix?: Mix): Interval | null {
+  const { inputs, ends } = hoursOf(built, s, mix);
   if (inputs.some((g) => g.known === null)) return null;
   const { value, lo, hi } = ends();
   return { value, lo, hi };
@@ -173,13 +174,19 @@ export function sideBySide(built: Built, s: Source): Beside[] {
   ];
 }
 
-/** Where something takes less at rest: at work, and at rest, all the time. */
+/** Where something takes less at rest or ready: at work, ready and at rest, all the time. */
 function byWork(built: Built, s: Source): Beside[] {
-  if (!s.feeds.some((f) => given(f.device.part, 'wattsIdle').known)) return [];
-  const [work, rest] = [computedHours(built, s, 1), computedHours(built, s, 0)];
+  const said = (key: string) => s.feeds.some((f) => given(f.device.part, key).known);
+  const [rests, waits] = [said('wattsIdle'), said('wattsReady')];
+  if (!rests && !waits) return [];
+  const of = (name: string, how: keyof Mix): Beside[] => {
+    const hours = computedHours(built, s, allOf(how));
+    return hours ? [{ name, hours }] : [];
+  };
   return [
-    ...(work ? [{ name: 'all of it at work', hours: work }] : []),
-    ...(rest ? [{ name: 'all of it at rest', hours: rest }] : []),
+    ...of('all of it at work', 'rolling'),
+    ...(waits ? of('all of it ready', 'ready') : []),
+    ...(rests ? of('all of it at rest', 'idle') : []),
   ];
 }
 

@@ -5,8 +5,19 @@ import { cellsOf } from '../../../engine/plugs';
 import type { At } from '../../../feed/network';
 import { plain } from '../../../quantity/say';
 import type { Fitting, FittedUse } from '../../../kit/types';
-import { isPlain, netOf, ownOf, rootOf } from './branch';
-import { atInlet, deviceKey, devicesOn, feedsOn, leadGivens, type Device, type Feed } from './fed';
+import type { Mix } from '../../../feed/hours';
+import { isPlain, netOf, ownOf, rootOf, type Takes } from './branch';
+import {
+  allOf,
+  atInlet,
+  deviceKey,
+  devicesOn,
+  feedsOn,
+  leadGivens,
+  mixOf,
+  type Device,
+  type Feed,
+} from './fed';
 import { outletsOn, packsOn, type RigOutlet } from './outlets';
 import { sayHours } from './say';
 
@@ -37,6 +48,32 @@ export interface PowerTree {
   edges: readonly PowerEdge[];
 }
 
+/** What the figures of a tree are of: how its devices are used, and how full its packs are. */
+export interface Shown {
+  use: keyof Mix | 'day' | 'most';
+  packs: 'full' | 'nominal' | 'empty';
+}
+
+/** At work, on packs as their number says. */
+export const AT_WORK: Shown = { use: 'rolling', packs: 'nominal' };
+
+export const USES: Readonly<Record<Shown['use'], string>> = {
+  idle: 'at rest',
+  ready: 'ready',
+  rolling: 'at work',
+  most: 'at most',
+  day: 'mean of the day',
+};
+export const CHARGES: Readonly<Record<Shown['packs'], string>> = {
+  full: 'full',
+  nominal: 'nominal',
+  empty: 'empty',
+};
+
+function takesOf(built: Built, { use }: Shown): Takes {
+  return use === 'most' ? use : use === 'day' ? mixOf(built) : allOf(use);
+}
+
 const packId = (use: string) => `pack ${use}`;
 const outletId = (o: Pick<RigOutlet, 'from' | 'id'>) => `outlet ${o.from}/${o.id}`;
 const deviceId = (d: Device) => `device ${deviceKey(d)}`;
@@ -57,8 +94,13 @@ const OF_DEVICE = /^power\./;
  * The tree of a rig.
  *
  * @param verdicts what was said of the rig; states are theirs and nobody else's
+ * @param shown what its figures are of; states are of the whole, whatever is shown
  */
-export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree {
+export function powerTree(
+  built: Built,
+  verdicts: readonly Verdict[],
+  shown: Shown = AT_WORK,
+): PowerTree {
   const byKey = new Map(verdicts.map((v) => [v.key, v.state]));
   const said: Said = (...keys) => first(keys.flatMap((k) => byKey.get(k) ?? []));
   // A finding of a link is named by its check and by what is fed.
@@ -78,8 +120,8 @@ export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree
   return {
     nodes: [
       ...packsOn(built).map(({ use, part }) => packNode(use, part, verdicts)),
-      ...outlets.map((o) => outletNode(built, o, said)),
-      ...devices.map(({ device, f }) => deviceNode(device, f, link, said)),
+      ...outlets.map((o) => outletNode(built, o, said, shown)),
+      ...devices.map(({ device, f }) => deviceNode(device, f, takesOf(built, shown), link, said)),
     ],
     edges: [
       ...outlets.flatMap((o) =>
@@ -91,7 +133,7 @@ export function powerTree(built: Built, verdicts: readonly Verdict[]): PowerTree
           state: null,
         })),
       ),
-      ...devices.flatMap(({ f }) => (f?.out ? [leadEdge(built, f, f.out, link)] : [])),
+      ...devices.flatMap(({ f }) => (f?.out ? [leadEdge(built, f, f.out, shown, link)] : [])),
     ],
   };
 }
@@ -114,14 +156,15 @@ function packNode(use: FittedUse, part: Fitting, verdicts: readonly Verdict[]): 
   };
 }
 
-function outletNode(built: Built, o: RigOutlet, said: Said): PowerNode {
+function outletNode(built: Built, o: RigOutlet, said: Said, shown: Shown): PowerNode {
+  const volts = voltsOf(o, shown).known;
   return {
     id: outletId(o),
     is: 'outlet',
     name: o.outlet.name,
     line: [
       `of ${built.kit.get(o.part)?.name ?? o.part}`,
-      o.volts.known ? `${plain(o.volts.known.value, 1)} V` : 'volts not known',
+      volts ? `${plain(volts.value, 1)} V` : 'volts not known',
       o.amps.known ? `up to ${plain(o.amps.known.value, 1)} A` : 'amps not known',
     ].join(', '),
     state: said(`power.amps:${o.from}/${o.id}`, `power.port:${o.from}/${o.id}`),
@@ -129,26 +172,42 @@ function outletNode(built: Built, o: RigOutlet, said: Said): PowerNode {
   };
 }
 
-function deviceNode(device: Device, f: Feed | undefined, link: OfLink, said: Said): PowerNode {
+function deviceNode(
+  device: Device,
+  f: Feed | undefined,
+  takes: Takes,
+  link: OfLink,
+  said: Said,
+): PowerNode {
   const { part } = device;
-  const watts = given(part, 'watts').known;
   const own = part.ownPack ? 'own battery' : 'not fed';
   const none = part.ownPack ? null : said('power.feed');
   return {
     id: deviceId(device),
     is: 'device',
     name: part.name,
-    line: [watts ? `${plain(watts.value, 0)} W` : 'watts not known', ...(f ? [] : [own])].join(
-      ', ',
-    ),
+    line: [wattsOf(part, takes), ...(f ? [] : [own])].join(', '),
     state: f ? link(device, OF_DEVICE) : none,
     device,
   };
 }
 
-function leadEdge(built: Built, f: Feed, out: RigOutlet, link: OfLink): PowerEdge {
+/** What a device takes, and what that is by where nobody said. */
+function wattsOf(part: Device['part'], takes: Takes): string {
+  const watts = ownOf(part, takes);
+  if (!watts.known) return 'watts not known';
+  const says = `${plain(watts.known.value, 0)} W`;
+  if (takes === 'most') return watts.known.from === 'guess' ? `about ${says}` : says;
+  return takes.rolling < 1 && watts === given(part, 'watts') ? `${says} as at work` : says;
+}
+
+/** Volts of an outlet as its packs are: a regulated one holds them. */
+const voltsOf = (o: RigOutlet, { packs }: Shown) =>
+  packs === 'full' ? o.most : packs === 'empty' ? o.least : o.volts;
+
+function leadEdge(built: Built, f: Feed, out: RigOutlet, shown: Shown, link: OfLink): PowerEdge {
   const { device } = f;
-  const at = nominalAt(built, f, out);
+  const at = inletAt(built, f, out, shown);
   return {
     from: outletId(out),
     to: deviceId(device),
@@ -168,20 +227,22 @@ function behindIt(o: RigOutlet): string[] {
   return o.over.length > 0 ? [`device fitted:${o.from}`] : o.packs.map(packId);
 }
 
-/** Volts and amps at work; null where a number is missing. */
-function nominalAt(built: Built, f: Feed, out: RigOutlet): At | null {
+/** Volts and amps at the inlet; null where a number is missing. */
+function inletAt(built: Built, f: Feed, out: RigOutlet, shown: Shown): At | null {
   const key = deviceKey(f.device);
+  const takes = takesOf(built, shown);
+  const volts = voltsOf(out, shown);
   if (isPlain(built, f)) {
-    const own = ownOf(f.device.part, 1);
+    const own = ownOf(f.device.part, takes);
     const list = f.lead
-      ? [out.volts, ...leadGivens(f), own]
+      ? [volts, ...leadGivens(f), own]
       : cellsOf(out.outlet.plug) === null
         ? [constant('lead', '', null)]
-        : [out.volts, constant('no lead', 'mm', exactly(0)), constant('', 'mm2', exactly(1)), own];
+        : [volts, constant('no lead', 'mm', exactly(0)), constant('', 'mm2', exactly(1)), own];
     const x = list.map((g) => g.known?.value);
     return x.every((v) => v !== undefined) ? atInlet(x) : null;
   }
-  const net = netOf(built, rootOf(built, f), out.volts, 1);
+  const net = netOf(built, rootOf(built, f), volts, takes);
   const x = net.inputs.map((g) => g.known?.value);
   if (!x.every((v) => v !== undefined)) return null;
   return net.solve(x)?.get(key) ?? { volts: 0, amps: Infinity };
