@@ -70,7 +70,7 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'rigs[].uses': 'every piece on it; the order of the list says nothing',
   'rigs[].uses[].id': 'of the use; begins with a letter',
   'rigs[].uses[].role':
-    'body, lens, adapter, thread, box, box-ring, sleeve, tray, plate, spacer, rods, gear, support, drive, extension, fitted or carrier; others ride along',
+    'body, lens, adapter, thread, box, box-ring, sleeve, tray, plate, spacer, rods, gear, support, drive, extension, fitted, carrier, card or mains; others ride along',
   'rigs[].uses[].part': 'id of a part of a kind that the role takes',
   'rigs[].uses[].set': 'what its role lets be set; what is absent is found',
   'rigs[].uses[].set.screenShut': 'body: the screen is not folded out',
@@ -83,6 +83,8 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
     'plate that can be set: top to rods; where the rods come out right when absent',
   'rigs[].uses[].set.turns': 'gear, drive: which ring of the lens',
   'rigs[].uses[].set.post': 'support: rod plane to where the barrel rests',
+  'rigs[].uses[].set.away':
+    'mains: from its outlets to the rig, as a lead goes over the floor and up',
   'rigs[].uses[].set.angle': 'drive: of its gear about the axis; 0 is camera right, 90 above',
   'rigs[].uses[].set.flipped': 'drive: the gear is on the other face of the bracket',
   'rigs[].uses[].set.reversed': 'drive: it is set to turn the other way',

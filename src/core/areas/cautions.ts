@@ -1,5 +1,5 @@
 import type { Built } from '../build/build';
-import { isCarrier, isFitting } from '../kit/types';
+import { isBeside, isFitting, isMainsUnit } from '../kit/types';
 import { cabinOf } from '../feed/hours';
 import { usesOn } from '../roles/uses';
 import { valueOf } from '../quantity/quantity';
@@ -41,7 +41,7 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
   if ((rig.box?.flags ?? []).length > 0 || (rig.light?.ev ?? 0) >= 12)
     list.push('No sun through lens or finder: it burns eyes, chips and finders. Cap them.');
   const mass = parts
-    .filter((p) => !isCarrier(p))
+    .filter((p) => !isBeside(p))
     .reduce((sum, p) => sum + (valueOf(p.mass) ?? 0), 0);
   if (mass > HEAVY) list.push(`This rig weighs ${heavy(mass)} at least: lift it with two.`);
   const packs = (which: ReturnType<typeof cabinOf>) => [
@@ -57,6 +57,10 @@ export function cautions(built: Built, verdicts: readonly Verdict[]): string[] {
   if (refused.length > 0)
     list.push(
       `${refused.join(' and ')}: over 160 Wh, carriers usually refuse it; ask how it may travel.`,
+    );
+  if (parts.some(isMainsUnit))
+    list.push(
+      'Mains on the set: keep it dry and off the ground, tape the lead down and leave slack at the rig, on a protected circuit; whoever is qualified for it and local codes decide.',
     );
   const near = verdicts.some(
     (v) => CARRIES.has(v.id) && (v.state === 'fail' || v.state === 'tight'),

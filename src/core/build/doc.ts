@@ -43,6 +43,7 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   hand: true,
   upright: true,
   cards: true,
+  mains: true,
   celsius: true,
   outlet: true,
   limits: true,

@@ -162,6 +162,7 @@ const set = object({
   height: number(0, 500, 'mm'),
   turns,
   post: number(0, 500, 'mm'),
+  away: number(0, 200_000, 'mm'),
   angle: number(-360, 360, 'deg'),
   flipped: { is: 'flag' },
   reversed: { is: 'flag' },

@@ -7,7 +7,7 @@ import type { Fitting } from '../areas/space/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Carrier } from '../areas/carry/kit/parts';
 import type { Card } from '../areas/media/kit/parts';
-import type { Charger, Lead } from '../areas/power/kit/parts';
+import type { Charger, Lead, MainsUnit } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { PartBase } from '../engine/part';
 
@@ -44,6 +44,7 @@ export type Part =
   | Carrier
   | Lead
   | Charger
+  | MainsUnit
   | Card
   | OtherPart;
 

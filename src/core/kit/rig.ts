@@ -107,6 +107,14 @@ export interface CardUse {
   part: string;
 }
 
+/** A mains unit beside the rig. */
+export interface MainsUse {
+  id: string;
+  part: string;
+  /** How far its outlets are from the rig, as a lead goes: over the floor and up, mm. */
+  away?: number;
+}
+
 /** A lens support on the rods. What is not set is found. */
 export interface SupportUse {
   id: string;
@@ -348,6 +356,7 @@ export interface Rig {
   /** The camera is turned on its side: which of its sides is on top; level when absent. */
   upright?: 'left' | 'right';
   cards?: CardUse[];
+  mains?: MainsUse[];
   /** How cold or warm it is where it is shot, C; a room when absent. */
   celsius?: number;
   /** What feeds the camera. */

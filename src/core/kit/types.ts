@@ -8,7 +8,7 @@ import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import { CARRIER_KINDS, type Carrier } from '../areas/carry/kit/parts';
 import type { Card } from '../areas/media/kit/parts';
-import type { Charger, Lead } from '../areas/power/kit/parts';
+import type { Charger, Lead, MainsUnit } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
 
@@ -130,6 +130,10 @@ export function isCharger(p: Part | null | undefined): p is Charger {
   return p?.kind === 'charger';
 }
 
+export function isMainsUnit(p: Part | null | undefined): p is MainsUnit {
+  return p?.kind === 'mains-unit';
+}
+
 export function isCard(p: Part | null | undefined): p is Card {
   return p?.kind === 'card';
 }
@@ -143,4 +147,9 @@ const CARRIERS: ReadonlySet<string> = new Set(CARRIER_KINDS);
 
 export function isCarrier(p: Part | null | undefined): p is Carrier {
   return p !== null && p !== undefined && CARRIERS.has(p.kind);
+}
+
+/** What stands under or beside a rig and is no part of what it weighs. */
+export function isBeside(p: Part | null | undefined): boolean {
+  return isCarrier(p) || isMainsUnit(p);
 }

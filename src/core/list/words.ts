@@ -66,6 +66,14 @@ export const KIND_WORDS: Readonly<Partial<Record<Kind, readonly string[]>>> = {
   key: ['key', 'hex key', 'allen key', 'driver', 'screwdriver', 'tool'],
   card: ['card', 'media', 'memory card', 'drive', 'cards', 'ssd'],
   charger: ['charger', 'chargers', 'charging', 'battery charger'],
+  'mains-unit': [
+    'mains unit',
+    'power supply',
+    'psu',
+    'ac adapter',
+    'mains adapter',
+    'wall adapter',
+  ],
   lead: ['lead', 'cable', 'power cable', 'wire', 'leads', 'cables'],
   accessory: ['accessory', 'misc', 'other', 'accessories', 'sundries'],
 };

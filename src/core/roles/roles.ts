@@ -14,6 +14,7 @@ import { rodsRole } from '../areas/rods/roles/rods';
 import { spacerRole } from '../areas/rods/roles/spacer';
 import { fittedRole } from '../areas/space/roles/fitted';
 import { cardRole } from '../areas/media/roles/card';
+import { mainsRole } from '../areas/power/roles/mains';
 import { leadRole } from '../areas/power/roles/lead';
 import { supportRole } from '../areas/support/roles/support';
 import type { Role } from '../edit/role';
@@ -38,6 +39,7 @@ export const ROLES: readonly Role[] = [
   extensionRole,
   fittedRole,
   carrierRole,
+  mainsRole,
   leadRole,
   cardRole,
 ];

@@ -5,7 +5,7 @@ import { RANK, STATES, worst, type State, type Verdict } from '../checks/finding
 import { runOne } from '../checks/run';
 import { lensSet } from '../areas/coverage/moves/lens';
 import { withChanges } from '../edit/edit';
-import { isCarrier, type Job, type Lens, type Rig } from '../kit/types';
+import { isBeside, type Job, type Lens, type Rig } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { usesOn } from '../roles/uses';
 import { standOf } from '../stand/stand';
@@ -98,7 +98,7 @@ function columnOf(built: Built): ConfigurationColumn {
   const verdicts = CHECKS.flatMap((c) => runOne(built, c));
   // What carries the rig is none of it.
   const masses = usesOn(built.rig)
-    .filter((id) => !isCarrier(built.kit.get(id)))
+    .filter((id) => !isBeside(built.kit.get(id)))
     .map((id) => valueOf(built.kit.get(id)?.mass));
   const stand = standOf(built);
   const { upright } = built.rig;

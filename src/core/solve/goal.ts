@@ -1,6 +1,6 @@
 import type { Built } from '../build/build';
 import type { Edit } from '../edit/edit';
-import { isCarrier, type Frame, type Job, type JobGoal, type Mode, type Part } from '../kit/types';
+import { isBeside, type Frame, type Job, type JobGoal, type Mode, type Part } from '../kit/types';
 import { frameOnChip } from '../optics/coverage';
 import { valueOf } from '../quantity/quantity';
 import { usesOn } from '../roles/uses';
@@ -119,7 +119,7 @@ export function burden(goal: JobGoal | undefined, before: Built, after: Built): 
   if (!isCarried(goal)) return 0;
   const mass = (b: Built) =>
     usesOn(b.rig)
-      .filter((id) => !isCarrier(b.kit.get(id)))
+      .filter((id) => !isBeside(b.kit.get(id)))
       .reduce((sum, id) => sum + (valueOf(b.kit.get(id)?.mass) ?? NOT_WEIGHED), 0);
   return mass(after) - mass(before);
 }

@@ -131,11 +131,14 @@ export function Amount({
   unit,
   hint,
   stacked,
+  positive,
   onKeep,
 }: {
   label: string;
   value: number | undefined;
   unit: keyof typeof OPEN;
+  /** Nothing below 0. */
+  positive?: boolean;
   /** Its label stands over it. */
   stacked?: boolean;
   /** What stands when nothing is set. */
@@ -147,7 +150,7 @@ export function Amount({
   const { least, most, else: sentence } = OPEN[unit];
   const read = (t: string) => {
     const r = parseQuantity(t, unit, 1 / own.per);
-    return r.ok && r.value.value >= least && r.value.value <= most ? r.value.value : null;
+    return r.ok && r.value.value >= (positive ? 0 : least) && r.value.value <= most ? r.value.value : null;
   };
   return (
     <div className={`flex items-center gap-x-2 py-0.5 ${stacked ? 'flex-wrap' : ''}`}>

@@ -8,23 +8,25 @@ import {
   type Feed,
 } from '@/core/areas/power/model/fed';
 import { freeLeads } from '@/core/areas/power/model/offers';
-import { outletsOn, positionsOf } from '@/core/areas/power/model/outlets';
+import { mainsOn, outletsOn, positionsOf } from '@/core/areas/power/model/outlets';
 import { runOf, sayRun } from '@/core/areas/power/model/run';
 import { goesBetween } from '@/core/areas/power/model/plugs';
 import {
   feedFrom,
+  setAway,
   setCelsius,
   setSwitch,
   tie,
   tieOnWay,
   withoutItsLead,
 } from '@/core/areas/power/moves/feed';
-import type { FedFrom } from '@/core/kit/types';
+import { deedsOf, putOn } from '@/core/areas/moves';
+import { isMainsUnit, onHand, type FedFrom } from '@/core/kit/types';
 import { cellsOf } from '@/core/engine/plugs';
 import { plain } from '@/core/quantity/say';
 import { Button } from '@/ui/button';
 import { usePartSheet } from '@/views/part/part-sheet';
-import { Amount, Choose, Section, useEdit } from '@/views/bench/panel-parts';
+import { Amount, Choose, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 
 /** Every device as a list: what feeds it, and by which lead. */
@@ -40,6 +42,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
         hint="as in a room"
         onKeep={(celsius) => edit(setCelsius(facts.rig, celsius))}
       />
+      <Mains facts={facts} />
       {devicesOn(facts.built).map(({ device, from }) => {
         const now = feeds.find((f) => deviceKey(f.device) === deviceKey(device));
         return (
@@ -56,6 +59,55 @@ export function Feeds({ facts }: { facts: RigFacts }) {
         );
       })}
     </div>
+  );
+}
+
+/** What gives from the mains beside the rig, and how far that is. */
+function Mains({ facts: { job, rig, built } }: { facts: RigFacts }) {
+  const edit = useEdit();
+  const on = mainsOn(built);
+  const more = job.kit.filter(isMainsUnit).filter((p) => {
+    return on.filter((m) => m.part.id === p.id).length < Math.max(1, onHand(p));
+  });
+  if (on.length + more.length === 0) return null;
+  return (
+    <Section title="From the mains">
+      {on.map(({ use, part }) => (
+        <div key={use.id}>
+          <Piece
+            part={part}
+            use={use.id}
+            onOff={() => {
+              const off = deedsOf(job, rig).find((d) => d.changes[0]?.path.includes(use.id));
+              if (off) edit(off);
+            }}
+          />
+          <Amount
+            label={`way to ${part.name}`}
+            value={use.away}
+            unit="mm"
+            positive
+            hint="over the floor, up to the rig"
+            onKeep={(away) => edit(setAway(rig, use, part.name, away))}
+          />
+        </div>
+      ))}
+      {more.length > 0 ? (
+        <Choose
+          label="stand beside"
+          value=""
+          none="a mains unit"
+          options={more.map((p) => ({
+            id: p.id,
+            name: p.name,
+            pick: () => {
+              const put = putOn(job, rig, p);
+              if (put) edit(put);
+            },
+          }))}
+        />
+      ) : null}
+    </Section>
   );
 }
 

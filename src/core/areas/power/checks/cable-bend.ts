@@ -12,7 +12,7 @@ import { blindPieces } from '../../space/model/unsettled';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
 import { judgedOnce, keeper } from '../model/judged';
 import { WIDE, type Room } from '../model/lay';
-import { runOf, THICKNESS, type Run } from '../model/run';
+import { mainsOf, runOf, THICKNESS, type Run } from '../model/run';
 
 /** A plug that turns its lead aside at once stands out this far, mm. Common practice, no source. */
 const ELBOW = 12;
@@ -46,6 +46,15 @@ const RANK = { fail: 0, tight: 1, unknown: 2, ok: 3 } as const;
 /** The worse of the two ends of a lead. */
 function bendsOf(built: Built, f: Feed): Verdict[] {
   if (!f.lead) return [];
+  if (mainsOf(built, f))
+    return [
+      unsaid(
+        `cable.bend:${deviceKey(f.device)}`,
+        f.lead,
+        'what lies before its plugs on the way from the floor is not laid out',
+        [],
+      ),
+    ];
   const run = runOf(built, f);
   const blind = blindPieces(standOf(built))[0];
   return run ? judged(f, [run, blind], () => atEnds(f, run, blind)) : atEnds(f, run, blind);

@@ -9,7 +9,8 @@ import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
 import { judgedOnce, keeper } from '../model/judged';
-import { BENDS, doubtOf, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
+import type { RigMains } from '../model/outlets';
+import { BENDS, doubtOf, mainsOf, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
 
 /** Lengths that leads are sold in, mm. Common practice, no source. */
 const STOCK = [150, 200, 300, 450, 600, 800, 1000, 1500, 2000, 3000, 5000] as const;
@@ -27,6 +28,8 @@ export const cableLength: Check = {
 const judged = keeper<Verdict[]>();
 
 function lengthOf(built: Built, f: Feed): Verdict[] {
+  const mains = mainsOf(built, f);
+  if (mains) return f.lead ? [overTheFloor(built, f, f.lead, mains)] : [];
   const run = runOf(built, f);
   const slack = built.rules['cable.slack'];
   if (!run || run.missing.length > 0) return along(built, f, run);
@@ -69,6 +72,48 @@ function along(built: Built, f: Feed, run: Run | null): Verdict[] {
       () => reaches({ lead, part, from, run, slack, base: base(), doubt }),
     ),
   ];
+}
+
+/** A lead from the mains beside the rig, against how far that is said to be. */
+function overTheFloor(
+  built: Built,
+  { device }: Feed,
+  lead: Lead,
+  { use, part }: RigMains,
+): Verdict {
+  const slack = built.rules['cable.slack'];
+  const base = {
+    id: 'cable.length',
+    key: `cable.length:${deviceKey(device)}`,
+    about: [lead.id, device.part.id, part.id],
+    basis: ruleBasis('cable.slack'),
+  };
+  const open = `Whether ${lead.name} reaches from ${part.name} to ${device.part.name} is not known`;
+  const { away } = use;
+  if (away === undefined)
+    return plainVerdict({
+      ...base,
+      state: 'unknown',
+      why: `${open}: how far the one is from the rig nobody said.`,
+      sum: 'No sum.',
+    });
+  const v = judge({
+    ...base,
+    inputs: [given(lead, 'length')],
+    margin: ([length]) => length! - away,
+    wanted: (slack - 1) * away,
+    unit: 'mm',
+    limit: { value: slack, unit: 'x', rule: 'cable.slack' },
+    why: (o) =>
+      o.state === 'fail'
+        ? `${lead.name} is too short, by ${sayLength(-o.hi, 0)} at the least: ${part.name} is ${sayLength(away, 0)} from the rig.`
+        : `${lead.name} reaches from ${part.name} to ${device.part.name}, ${sayLength(away, 0)} from the rig${o.value < (slack - 1) * away ? ', with little slack' : ''}.`,
+    sum: (o) => `${exact(o.value + away, 0)} - ${exact(away, 0)} = ${exact(o.value, 0)} mm`,
+    lacking: (m) => `${open}: ${m} missing.`,
+  });
+  return v.state === 'ok' || v.state === 'unknown' || (v.margin?.lo ?? 0) >= (slack - 1) * away
+    ? v
+    : wanting(v, slack * away);
 }
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;

@@ -5,7 +5,7 @@ import { inWords, plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { sourceOf } from '../model/run';
+import { mainsOf, sourceOf } from '../model/run';
 
 /** What stops the day when it goes dark: the picture that is recorded. */
 const MATTERS: ReadonlySet<string> = new Set(['body', 'recorder']);
@@ -25,7 +25,7 @@ export const cableLock: Check = {
 function lockOf(built: Built, f: Feed): Verdict[] {
   const { device, lead } = f;
   if (!lead) return [];
-  const source = sourceOf(built, f);
+  const source = sourceOf(built, f) ?? mainsOf(built, f)?.part;
   const from = source?.name ?? 'what feeds it';
   const ends = [
     { plug: lead.plug, at: from },

@@ -4,7 +4,7 @@ import { inWords, plainVerdict } from '../../../checks/judge';
 import type { Built } from '../../../build/build';
 import { plugOf } from '../../../engine/plugs';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { sourceOf } from '../model/run';
+import { mainsOf, sourceOf } from '../model/run';
 
 export const cableStrain: Check = {
   id: 'cable.strain',
@@ -18,7 +18,7 @@ export const cableStrain: Check = {
 function strainOf(built: Built, f: Feed): Verdict[] {
   const { device, lead } = f;
   if (!lead) return [];
-  const source = sourceOf(built, f);
+  const source = sourceOf(built, f) ?? mainsOf(built, f)?.part;
   const ends = [
     { known: plugOf(lead.plug), at: source?.name ?? 'what feeds it' },
     { known: plugOf(lead.plugTo), at: device.part.name },

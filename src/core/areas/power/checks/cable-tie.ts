@@ -8,14 +8,14 @@ import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
 import { keeper } from '../model/judged';
-import { doubtOf, farthest, runOf, tiesFor, type Run } from '../model/run';
+import { doubtOf, farthest, mainsOf, runOf, tiesFor, type Run } from '../model/run';
 
 export const cableTie: Check = {
   id: 'cable.tie',
   title: 'Ties of a lead',
   short: 'lead hangs loose',
   byHand: true,
-  says: 'Whether a lead is tied to the rig on its way so often that no stretch of it is longer than the house wants. What is shorter than that wants no tie.',
+  says: 'Whether a lead is tied to the rig on its way so often that no stretch of it is longer than the house wants. What is shorter than that wants no tie. A lead to the mains is looked at where it lies.',
   formula: 'longest stretch wanted - way along the rig / (ties + 1)',
   run: (built) => feedsOn(built).flatMap((f) => tiesIn(built, f)),
 };
@@ -26,6 +26,8 @@ const judged = keeper<Verdict[]>();
 function tiesIn(built: Built, f: Feed): Verdict[] {
   const { lead } = f;
   if (!lead) return [];
+  // Over the floor it is taped, not tied.
+  if (mainsOf(built, f)) return [];
   const run = runOf(built, f);
   const most = built.rules['cable.tie'];
   const open = run?.sockets.find((s) => s.open);

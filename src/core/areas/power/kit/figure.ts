@@ -33,4 +33,23 @@ const charger: DrawFigure = (pen) => {
   side.note('bayWatts', [85, 23], 'right');
 };
 
-export const figures = { lead, charger } satisfies Record<keyof typeof kinds, DrawFigure>;
+/** A brick with its lead to the wall; its outlets have their own places at its front. */
+const mainsUnit: DrawFigure = (pen) => {
+  const side = pen.view('side');
+  side.outline([
+    [0, 0],
+    [150, 0],
+    [150, 52],
+    [144, 60],
+    [6, 60],
+    [0, 52],
+  ]);
+  side.rect([-18, 22], [0, 38], [], 'inner');
+  side.rect([-64, 27], [-18, 33], [], 'inner');
+  side.note('mass', [75, 60]);
+};
+
+export const figures = { lead, charger, 'mains-unit': mainsUnit } satisfies Record<
+  keyof typeof kinds,
+  DrawFigure
+>;

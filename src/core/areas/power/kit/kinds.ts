@@ -1,4 +1,13 @@
-import { choice, COMMON, mm, number, quantity, SOCKETS, type KindDef } from '../../../engine/field';
+import {
+  choice,
+  COMMON,
+  mm,
+  number,
+  OUTLETS,
+  quantity,
+  SOCKETS,
+  type KindDef,
+} from '../../../engine/field';
 
 /** What goes between an outlet and what it feeds. */
 export const kinds = {
@@ -25,5 +34,10 @@ export const kinds = {
       { type: 'texts', key: 'madeFor', label: 'charges', of: 'battery', first: true },
       ...COMMON.slice(1),
     ],
+  },
+  'mains-unit': {
+    one: 'mains unit',
+    many: 'mains units',
+    fields: [COMMON[0]!, OUTLETS, ...COMMON.slice(1)],
   },
 } satisfies Record<string, KindDef>;

@@ -1,4 +1,4 @@
-import type { PartBase } from '../../../engine/part';
+import type { Outlet, PartBase } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** A lead from an outlet to what it feeds. */
@@ -24,4 +24,10 @@ export interface Charger extends PartBase {
   bayWatts?: QuantityInput;
   /** Batteries that go on it, by id. */
   madeFor?: string[];
+}
+
+/** What gives from the mains, and stands on the floor beside the rig. */
+export interface MainsUnit extends PartBase {
+  kind: 'mains-unit';
+  outlets?: Outlet[];
 }

@@ -93,4 +93,13 @@ export const typical: readonly Typical[] = [
       mass: r(150, 600, 'with the lead to the mains'),
     },
   },
+  {
+    id: 'mains-unit-14',
+    kind: 'mains-unit',
+    name: 'Mains unit, one outlet',
+    words: 'power supply wall studio interview brick',
+    fields: {
+      mass: r(400, 2500, 'with the lead to the wall'),
+    },
+  },
 ];

@@ -2,7 +2,17 @@ import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { node, sameList } from '../../../engine/reads';
 import { keeper } from './judged';
-import { isFitting, type Fitting, type FittedUse, type Outlet, type Rig } from '../../../kit/types';
+import {
+  isFitting,
+  isMainsUnit,
+  type Fitting,
+  type FittedUse,
+  type MainsUnit,
+  type MainsUse,
+  type Outlet,
+  type Part,
+  type Rig,
+} from '../../../kit/types';
 
 /** An outlet of something that is fitted to the rig. */
 export interface RigOutlet {
@@ -17,10 +27,12 @@ export interface RigOutlet {
   least: Given;
   most: Given;
   amps: Given;
-  /** What stands behind it, by id of the fitted part; none on an empty plate. */
+  /** What stands behind it, by id of the fitted part or the mains unit; none on an empty plate. */
   packs: readonly string[];
   /** What is fed itself and gives on, the nearest first, by id of the fitted part. */
   over: readonly string[];
+  /** It gives from the mains, from beside the rig. */
+  mains: boolean;
   /** Its switch: set over, as it is sold, or nobody said; null where it has none. */
   switched: boolean | undefined | null;
   /** Whether it goes on while one of several packs behind it is changed. */
@@ -28,8 +40,36 @@ export interface RigOutlet {
 }
 
 /** By id: the order of the list says nothing. */
-const byId = (fitted: readonly FittedUse[] | undefined): FittedUse[] =>
-  [...(fitted ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+const byId = <T extends { id: string }>(list: readonly T[] | undefined): T[] =>
+  [...(list ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** A mains unit beside the rig. */
+export interface RigMains {
+  use: MainsUse;
+  part: MainsUnit;
+}
+
+/** Every mains unit beside the rig, by id. */
+export function mainsOn(built: Built): readonly RigMains[] {
+  return built.once(MAINS);
+}
+
+const MAINS = node('mains units beside the rig', ({ rig, kit }: Built): readonly RigMains[] =>
+  byId(rig.mains).flatMap((use) => {
+    const part = kit.get(use.part);
+    return isMainsUnit(part) ? [{ use, part }] : [];
+  }),
+);
+
+/** What has outlets: fitted to the rig, or beside it. */
+type Giver = Fitting | MainsUnit;
+type Use = Pick<FittedUse, 'id' | 'part' | 'outlet'>;
+/** What gives of itself behind an outlet: packs, the mains. */
+interface Behind {
+  use: { id: string };
+  part: Giver;
+}
+const gives = (part: Part | undefined): part is Giver => isFitting(part) || isMainsUnit(part);
 
 /** A pack on the rig. */
 export interface RigPack {
@@ -63,12 +103,16 @@ export function outletsOn(built: Built): readonly RigOutlet[] {
 const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] => {
   const { kit } = built;
   const packs = packsOn(built);
-  const uses = byId(built.rig.fitted);
+  const mains = mainsOn(built);
+  const uses: Use[] = byId<Use>([...(built.rig.fitted ?? []), ...mains.map((m) => m.use)]);
   const made = new Map<string, RigOutlet | null>();
   const switches = switchesOn(built.rig);
   // What is fed and gives on has what stands behind the outlet that it hangs on; in a circle nothing does.
-  const behindOf = (u: FittedUse) => packs.filter((p) => p.use.id === u.id || p.use.to === u.id);
-  const outletOf = (u: FittedUse, o: Outlet, part: Fitting, behind = behindOf(u)): RigOutlet => {
+  const behindOf = (u: Use): Behind[] => [
+    ...packs.filter((p) => p.use.id === u.id || p.use.to === u.id),
+    ...mains.filter((m) => m.use.id === u.id),
+  ];
+  const outletOf = (u: Use, o: Outlet, part: Giver, behind = behindOf(u)): RigOutlet => {
     const key = `${u.id}/${o.id}`;
     const known = made.get(key);
     if (known) return known;
@@ -82,16 +126,16 @@ const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] 
     made.set(key, set);
     return set;
   };
-  const upOf = ({ outlet: fed }: FittedUse): RigOutlet | null => {
+  const upOf = ({ outlet: fed }: Use): RigOutlet | null => {
     const u = fed && uses.find((x) => x.id === fed.from);
     const part = u && kit.get(u.part);
-    const o = isFitting(part) ? part.outlets?.find((x) => x.id === fed!.id) : undefined;
+    const o = gives(part) ? part.outlets?.find((x) => x.id === fed!.id) : undefined;
     if (!u || !o || made.get(`${u.id}/${o.id}`) === null) return null;
-    return outletOf(u, o, part as Fitting);
+    return outletOf(u, o, part as Giver);
   };
   return uses.flatMap((u) => {
     const part = kit.get(u.part);
-    if (!isFitting(part) || !part.outlets) return [];
+    if (!gives(part) || !part.outlets) return [];
     const { outlets } = part;
     const behind = behindOf(u);
     const fresh = () => outlets.map((o) => outletOf(u, o, part, behind));
@@ -137,6 +181,7 @@ const KEYS = [
   'most',
   'amps',
   'packs',
+  'mains',
   'over',
   'switched',
   'swap',
@@ -152,10 +197,10 @@ function alike(a: Kept, b: Kept): boolean {
 const spans = new WeakMap<Given, WeakMap<Given, Given>>();
 
 function outletFrom(
-  u: FittedUse,
+  u: Use,
   o: Outlet,
-  part: Fitting,
-  behind: readonly RigPack[],
+  part: Giver,
+  behind: readonly Behind[],
   up: RigOutlet | null,
 ): RigOutlet {
   const own = given(part, 'outlets', o.id, 'volts');
@@ -178,6 +223,7 @@ function outletFrom(
     most,
     amps: given(part, 'outlets', o.id, 'amps'),
     packs: up ? up.packs : behind.map((p) => p.use.id),
+    mains: up ? up.mains : isMainsUnit(part),
     switched: null,
     swap: up ? up.swap : o.swap,
     over: up || (u.outlet && behind.length === 0) ? [u.id, ...(up?.over ?? [])] : [],
@@ -243,3 +289,6 @@ export function positionsOf(built: Built, out: RigOutlet): readonly RigOutlet[] 
 /** What a link says of the switch of its outlet. */
 export const switchOf = ({ switched }: RigOutlet): { switched?: boolean } =>
   typeof switched === 'boolean' ? { switched } : {};
+
+/** It is on a pack itself: a plug there is pulled at every change of it. */
+export const swapped = (o: RigOutlet): boolean => !o.mains && o.packs.includes(o.from);

@@ -5,7 +5,7 @@ import { onHand, type FedFrom, type Lead } from '../../../kit/types';
 import { ownOf } from './branch';
 import { atInlet, windowOf, type Device } from './fed';
 import { goesBetween, goesInto } from './plugs';
-import { positionsOf, switchOf, type RigOutlet } from './outlets';
+import { positionsOf, swapped, switchOf, type RigOutlet } from './outlets';
 import { reachOf } from './run';
 
 /** One device fed in a proposal. */
@@ -68,7 +68,7 @@ export function waysOf(
       // What is left behind something that gives on is known when it is tried.
       const known = low && high && least && most && peak && amps && out.over.length === 0;
       const unsure = known ? 0 : 1;
-      const pulled = out.packs.includes(out.from) ? 1 : 0;
+      const pulled = swapped(out) ? 1 : 0;
       const way = (lead: Lead | null): Way[] => {
         const length = lead && valueOf(lead.length);
         const copper = lead && valueOf(lead.copper);
@@ -182,7 +182,7 @@ export function proposed(
   const sockets = new Sorts(outlets, (o) => {
     const { id: _, name: __, ...rest } = o.outlet;
     // Which part they are on says how far they are from what they feed.
-    return [o.from, o.packs, o.packs.includes(o.from), rest];
+    return [o.from, o.packs, swapped(o), rest];
   });
   const sorts = new Sorts(leads, (l) => [l.plug, l.plugTo, l.length, l.copper, l.width]);
   const stock = (l: Lead) => Math.max(1, onHand(l));

@@ -13,6 +13,7 @@ import { isFitting, type FedFrom, type Fitting, type Lead } from '../../../kit/t
 import type { Device, Feed } from './fed';
 import { pointAlong } from '../../../solids/around';
 import type { Vec } from '../../../solids/solid';
+import { mainsOn, type RigMains } from './outlets';
 import { layOut, roomBefore, type Laid, type Room } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
 
@@ -123,6 +124,11 @@ export function sourceOf(built: Built, { from }: Pick<Feed, 'from'>): Fitting | 
   return built.once(FITTINGS).get(from.from) ?? null;
 }
 
+/** The mains unit that a lead comes from; null where it comes from something on the rig. */
+export function mainsOf(built: Built, { from }: Pick<Feed, 'from'>): RigMains | null {
+  return mainsOn(built).find((m) => m.use.id === from.from) ?? null;
+}
+
 const FITTINGS = node(
   'what is fitted, by its use',
   ({ rig, kit }: Built): ReadonlyMap<string, Fitting> =>
@@ -218,6 +224,11 @@ function layingOf(built: Built, run: Run | null, { lead, from }: Feed): string[]
 
 /** `way 119 mm to 356 mm, tied at its plugs`: what a list of leads says besides the lead itself. */
 export function sayRun(built: Built, f: Feed): string {
+  const mains = mainsOf(built, f);
+  if (mains) {
+    const { away } = mains.use;
+    return away === undefined ? 'how far it has to go nobody said' : `${sayLength(away, 0)} to go`;
+  }
   const run = runOf(built, f);
   const way =
     !run || run.missing.length > 0

@@ -18,7 +18,7 @@ import {
   type Device,
   type Feed,
 } from './fed';
-import { outletsOn, packsOn, type RigOutlet } from './outlets';
+import { mainsOn, outletsOn, packsOn, type RigMains, type RigOutlet } from './outlets';
 import { sayHours } from './say';
 
 /** What feeds what, to be drawn: packs at the left, outlets, what is fed at the right. */
@@ -120,6 +120,7 @@ export function powerTree(
   return {
     nodes: [
       ...packsOn(built).map(({ use, part }) => packNode(use, part, verdicts)),
+      ...mainsOn(built).map(mainsNode),
       ...outlets.map((o) => outletNode(built, o, said, shown)),
       ...devices.map(({ device, f }) => deviceNode(device, f, takesOf(built, shown), link, said)),
     ],
@@ -155,6 +156,15 @@ function packNode(use: FittedUse, part: Fitting, verdicts: readonly Verdict[]): 
     state: first([hours, day].flatMap((v) => (v ? [v.state] : []))),
   };
 }
+
+/** It lasts; what it feeds goes dark with its plug. */
+const mainsNode = ({ use, part }: RigMains): PowerNode => ({
+  id: packId(use.id),
+  is: 'pack',
+  name: part.name,
+  line: 'mains, while plugged in',
+  state: null,
+});
 
 function outletNode(built: Built, o: RigOutlet, said: Said, shown: Shown): PowerNode {
   const volts = voltsOf(o, shown).known;

@@ -1,6 +1,7 @@
 import type { Edit } from '../../../edit/edit';
 import { at } from '../../../edit/rig-path';
-import type { Change, FedFrom, Lead, Rig } from '../../../kit/types';
+import type { Change, FedFrom, Lead, MainsUse, Rig } from '../../../kit/types';
+import { sayLength } from '../../../quantity/say';
 import type { Device } from '../model/fed';
 
 /** Where it stands on a rig what feeds a device. */
@@ -74,6 +75,17 @@ export function setCelsius(rig: Rig, celsius: number | undefined): Edit {
   return {
     title: celsius === undefined ? 'At the temperature of a room' : `At ${celsius} C`,
     changes: [{ path: at(rig, 'celsius'), value: celsius }],
+  };
+}
+
+/** How far a mains unit is from the rig as a lead goes, mm; undefined: nobody said. */
+export function setAway(rig: Rig, use: MainsUse, name: string, away: number | undefined): Edit {
+  return {
+    title:
+      away === undefined
+        ? `How far ${name} is from the rig is open`
+        : `${name} ${sayLength(away, 0)} from the rig`,
+    changes: [{ path: at(rig, 'mains', use.id, 'away'), value: away }],
   };
 }
 

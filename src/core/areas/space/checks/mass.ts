@@ -3,7 +3,7 @@ import { reader } from '../../../build/lin';
 import type { Check } from '../../../checks/check';
 import { judge, plainVerdict } from '../../../checks/judge';
 import { sayMass } from '../../../quantity/say';
-import { isCarrier } from '../../../kit/types';
+import { isBeside } from '../../../kit/types';
 import { usesOn } from '../../../roles/uses';
 
 const BASE = { id: 'space.mass', key: 'space.mass', station: null } as const;
@@ -21,7 +21,7 @@ export const spaceMass: Check = {
     // In whatever order they were put on, the sum reads the same.
     // What carries the rig is none of it.
     const ids = usesOn(built.rig)
-      .filter((id) => !isCarrier(built.kit.get(id)))
+      .filter((id) => !isBeside(built.kit.get(id)))
       .sort();
     const parts = ids.flatMap((id) => built.kit.get(id) ?? []);
     // What is not in the kit weighs something, too.
