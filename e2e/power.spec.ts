@@ -72,7 +72,7 @@ test('on paper: what feeds what, the leads, and the packs for the carrier', asyn
   await page.getByText('Halyard lead').first().waitFor();
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
   const sheet = page.locator('.sheets');
-  await expect(sheet).toContainText('Keel 150: 150 Wh; in the cabin with approval');
+  await expect(sheet).toContainText('3 of Keel 150: 150 Wh each; in the cabin with approval');
   await expect(sheet).toContainText('Halyard lead: USB-A to round push-pull, 4 pins, 500 mm');
   await expect(sheet).toContainText('Always ask the carrier');
   await expect(sheet).toContainText(
@@ -324,4 +324,40 @@ test('the drawing shows at most and on empty packs what it shows at work', async
   await expect(drawn).not.toContainText('13.8 V, 1.6 A');
   await page.getByLabel('devices', { exact: true }).selectOption('at rest');
   await expect(drawn).toContainText('as at work');
+});
+
+test('a mains unit stands beside the rig, feeds the camera, and its way is said', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  await page.getByLabel('stand beside').selectOption('Quay');
+  await expect(tree(page)).toContainText('from the mains');
+  await box(page, /^DC outlet/).click();
+  await box(page, /^Pellin Pocket/).click();
+  await expect(tree(page)).toContainText('8 h 03');
+  await page.getByLabel('way to Quay').fill('-3');
+  await page.getByLabel('way to Quay').press('Enter');
+  await expect(page.getByText('A number, like 240.')).toBeVisible();
+  await page.getByLabel('way to Quay').fill('1300');
+  await page.getByLabel('way to Quay').press('Enter');
+  await expect(page.getByText(/1300 mm over the floor and up/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take Quay off' }).click();
+  await expect(tree(page)).not.toContainText('from the mains');
+});
+
+test('a pack is marked empty, with the time, and its label says so', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  await page.getByLabel('Keel 98, 2 of 5').selectOption('empty');
+  await expect(page.getByText(/1 empty, \d+ not marked/)).toBeVisible();
+  await expect(page.getByText(/^\d{4}-\d\d-\d\d \d\d:\d\d$/)).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  await expect(page.getByLabel('Keel 98, 2 of 5')).toHaveValue('empty');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText(/\u25a0 empty/)).toBeVisible();
 });

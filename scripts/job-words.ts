@@ -196,6 +196,8 @@ export const JOB_WORDS: Readonly<Record<string, string>> = {
   'records[].data.left': 'of a pack-run: what was shown at its end',
   'records[].data.celsius': 'of a pack-run: how cold it was; absent: as in a room',
   'records[].data.standIn': 'of a pack-run: made up, for trying it out',
+  'records[].data.n': 'of a pack-mark: which of as many as there are of it, from 1',
+  'records[].data.state': 'of a pack-mark: how it was left',
   'records[].data.hold': 'hung: where it was held',
   'records[].data.upright': 'hung: the side of the camera that was on top',
   'records[].data.forecast': 'what was forecast before',

@@ -75,6 +75,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   markTests: true,
   weighings: true,
   runs: true,
+  packMarks: true,
   rest: true,
 };
 

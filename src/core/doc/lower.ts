@@ -6,7 +6,13 @@ import { rigDocOf } from './write-rig';
 import type { JobDoc } from '../kit/kept';
 
 /** Lists of a job that are kept in another shape than they are read in. */
-const RECORDS: ReadonlySet<string> = new Set(['trials', 'markTests', 'weighings', 'runs']);
+const RECORDS: ReadonlySet<string> = new Set([
+  'trials',
+  'markTests',
+  'weighings',
+  'runs',
+  'packMarks',
+]);
 
 /**
  * An edit of a job as it is read, written as one of the job as it is kept: each use, joint and link

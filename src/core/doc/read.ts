@@ -1,4 +1,4 @@
-import type { Job, MarkTestRecord, PackRun, Rig, Trial, Weighing } from '../kit/types';
+import type { Job, MarkTestRecord, PackMark, PackRun, Rig, Trial, Weighing } from '../kit/types';
 import { alike } from './alike';
 import { rigOf } from './read-rig';
 import type { JobDoc, JobRecord, RigDoc } from '../kit/kept';
@@ -24,10 +24,17 @@ interface Records {
   markTests: MarkTestRecord[];
   weighings: Weighing[];
   runs: PackRun[];
+  packMarks: PackMark[];
 }
 
 /** Kinds of records that this version reads. */
-const KINDS: ReadonlySet<string> = new Set(['trial', 'mark-test', 'weighing', 'pack-run']);
+const KINDS: ReadonlySet<string> = new Set([
+  'trial',
+  'mark-test',
+  'weighing',
+  'pack-run',
+  'pack-mark',
+]);
 
 const readRecords = new WeakMap<readonly JobRecord[], Records>();
 
@@ -41,6 +48,7 @@ function tried(records: readonly JobRecord[]): Records {
       markTests: of('mark-test') as MarkTestRecord[],
       weighings: of('weighing', readOnRig) as Weighing[],
       runs: of('pack-run', readOnRig) as PackRun[],
+      packMarks: of('pack-mark') as PackMark[],
     };
     readRecords.set(records, known);
   }
@@ -85,7 +93,7 @@ export function jobOf(doc: JobDoc): Job {
   const known = jobs.get(doc);
   if (known) return known;
   const { lensSet, records, rigs, ...flat } = doc;
-  const { trials, markTests, weighings, runs } = tried(records ?? NONE);
+  const { trials, markTests, weighings, runs, packMarks } = tried(records ?? NONE);
   const others = (records ?? NONE).filter((r) => !KINDS.has(r.kind));
   const job = {
     ...flat,
@@ -95,6 +103,7 @@ export function jobOf(doc: JobDoc): Job {
     ...(markTests.length > 0 ? { markTests } : {}),
     ...(weighings.length > 0 ? { weighings } : {}),
     ...(runs.length > 0 ? { runs } : {}),
+    ...(packMarks.length > 0 ? { packMarks } : {}),
     ...(others.length > 0 ? { rest: { records: others } } : {}),
   } as Job;
   jobs.set(doc, job);

@@ -1,4 +1,4 @@
-import type { Job, MarkTestRecord, PackRun, Part, Trial, Weighing } from '../kit/types';
+import type { Job, MarkTestRecord, PackMark, PackRun, Part, Trial, Weighing } from '../kit/types';
 import type { JobDoc, JobRecord } from '../kit/kept';
 import { rigDocOf, type PartOf } from './write-rig';
 
@@ -42,11 +42,12 @@ function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
   };
 }
 
-/** Of a rig: what was measured of it, how long its packs lasted. */
+/** What was measured of a rig, how long its packs lasted, how a pack was left. */
 function rigRecord(
   kind: string,
-  { id, parts, rig, when, role, ...data }: Weighing | PackRun,
+  { id, parts, when, role, ...of }: Weighing | PackRun | PackMark,
 ): JobRecord {
+  const { rig, ...data } = of as Partial<Weighing>;
   return {
     id: recordId(kind, id),
     ...(when === undefined ? {} : { at: when }),
@@ -59,7 +60,7 @@ function rigRecord(
 
 /** Records of what was tried, tested and measured by hand. */
 export function recordsOf(
-  job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs'>,
+  job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs' | 'packMarks'>,
 ): JobRecord[] {
   const taken = new Set<string>();
   return [
@@ -67,6 +68,7 @@ export function recordsOf(
     ...(job.markTests ?? []).map(markRecord),
     ...(job.weighings ?? []).map((w) => rigRecord('weighing', w)),
     ...(job.runs ?? []).map((r) => rigRecord('pack-run', r)),
+    ...(job.packMarks ?? []).map((m) => rigRecord('pack-mark', m)),
   ].map((r) => {
     let { id } = r;
     for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
@@ -83,6 +85,7 @@ export function docOf(job: Job): JobDoc {
     markTests: _marks,
     weighings: _weighings,
     runs: _runs,
+    packMarks: _packMarks,
     rigs,
     kit,
     rest,

@@ -1,3 +1,4 @@
+import { PACK_STATES } from '../kit/records';
 import { id, list, number, object, text, type Shape } from './shape-tools';
 
 /** A place or a size: along x, y and z. */
@@ -34,6 +35,8 @@ export const records: Shape = list(
         left: number(0, 100, '%'),
         celsius: number(-60, 60, 'C'),
         standIn: { is: 'flag' },
+        n: number(1, 500, '', true),
+        state: { is: 'choice', values: PACK_STATES },
         hold: three,
         upright: { is: 'choice', values: ['left', 'right'] },
         forecast: object(

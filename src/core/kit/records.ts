@@ -62,6 +62,21 @@ export interface Weighing {
   forecast?: { value: number; lo: number; hi: number };
 }
 
+/** How one pack out of several was left when it was last looked at. */
+export interface PackMark {
+  id: string;
+  /** The pack, by the id of its part, alone. */
+  parts: string[];
+  /** Which of as many as there are of it, from 1. */
+  n: number;
+  state: PackState;
+  when?: string;
+  role?: string;
+}
+
+export const PACK_STATES = ['full', 'in-use', 'part', 'empty'] as const;
+export type PackState = (typeof PACK_STATES)[number];
+
 /** What a pack, or all packs of a plate, gave on a rig: how long, and what their lamps said before and after. */
 export interface PackRun {
   id: string;

@@ -1,10 +1,13 @@
+import type { CardUse, CarrierUse, MainsUse } from './beside';
 import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { FedFrom } from './fed';
 import type { Part } from './parts';
-import type { MarkTestRecord, PackRun, Trial, Weighing } from './records';
+import type { MarkTestRecord, PackMark, PackRun, Trial, Weighing } from './records';
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
+
+export type { CardUse, CarrierUse, MainsUse } from './beside';
 
 /** What is framed for inside the mode. */
 export interface Frame {
@@ -99,20 +102,6 @@ export interface GearUse {
   id?: string;
   part: string;
   turns: 'focus' | 'iris' | 'zoom';
-}
-
-/** A card or drive in the camera. */
-export interface CardUse {
-  id: string;
-  part: string;
-}
-
-/** A mains unit beside the rig. */
-export interface MainsUse {
-  id: string;
-  part: string;
-  /** How far its outlets are from the rig, as a lead goes: over the floor and up, mm. */
-  away?: number;
 }
 
 /** A lens support on the rods. What is not set is found. */
@@ -243,12 +232,6 @@ export interface CarryUse {
   ceiling?: number;
   /** How long it is held in one go, min. */
   minutes?: number;
-}
-
-/** A head, legs, a gimbal: what the rig stands on, hangs from or is worn on. */
-export interface CarrierUse {
-  id: string;
-  part: string;
 }
 
 /**
@@ -403,6 +386,7 @@ export interface Job {
   markTests?: MarkTestRecord[];
   weighings?: Weighing[];
   runs?: PackRun[];
+  packMarks?: PackMark[];
   /** What is kept with it and nothing of this version reads. */
   rest?: { records?: unknown[] };
 }

@@ -22,7 +22,16 @@ const LOOSE_IN_PARTS = [
   'flags',
   'madeFor',
 ] as const;
-const LOOSE_IN_RIGS = ['gears', 'supports', 'drives', 'fitted', 'rods'] as const;
+const LOOSE_IN_RIGS = [
+  'gears',
+  'supports',
+  'drives',
+  'fitted',
+  'rods',
+  'cards',
+  'mains',
+  'carriers',
+] as const;
 
 function shuffled<T>(list: readonly T[], rnd: () => number): T[] {
   const out = [...list];
@@ -44,6 +53,8 @@ function mixed({ job, rig }: Subject, seed: number): Subject {
   const next: Job = {
     ...job,
     kit: shuffled(parts, rnd),
+    ...(job.runs ? { runs: shuffled(job.runs, rnd) } : {}),
+    ...(job.weighings ? { weighings: shuffled(job.weighings, rnd) } : {}),
     rigs: shuffled(job.rigs, rnd).map((r) => {
       const copy = { ...r } as unknown as Record<string, unknown>;
       for (const key of LOOSE_IN_RIGS)

@@ -1,6 +1,8 @@
 import { devicesOn } from '../areas/power/model/fed';
 import { outletsOn } from '../areas/power/model/outlets';
-import { feedFrom, setCelsius } from '../areas/power/moves/feed';
+import { computedHours, runOfSource } from '../areas/power/model/log';
+import { sourcesOn } from '../areas/power/model/sources';
+import { feedFrom, setAway, setCelsius } from '../areas/power/moves/feed';
 import { build } from '../build/build';
 import { setLimits } from '../areas/space/moves/fitted';
 import fc from 'fast-check';
@@ -145,7 +147,22 @@ function editOf(job: Job, rig: Rig, s: Step): Edit | null {
   }
 }
 
-/** Settings of a rig that no part brings with it. */
+/** Runs of each source that feeds something: as computed, a long one, one that cannot be. */
+function runs(job: Job, rig: Rig): Edit[] {
+  const built = build(job, rig);
+  return sourcesOn(built)
+    .filter((s) => s.feeds.length > 0)
+    .flatMap((s) => {
+      const computed = computedHours(built, s)?.value ?? 2;
+      return [0.7, 1.1, 4].map((times, i): Edit => {
+        const hours = Math.min(200, Math.max(0.05, computed * times));
+        const id = `run-${s.id}-${i}`;
+        const run = runOfSource(built, s, id, { hours, full: 100, left: 12 + 9 * i });
+        return { title: 'x', changes: [{ path: ['runs', id], value: run }] };
+      });
+    });
+}
+
 /** Everything fed from each outlet, without a lead and by any, whether it fits or not. */
 function feedings(job: Job, rig: Rig): Edit[] {
   const built = build(job, rig);
@@ -168,6 +185,7 @@ function feedings(job: Job, rig: Rig): Edit[] {
   );
 }
 
+/** Settings of a rig that no part brings with it. */
 function settings(job: Job, rig: Rig): Edit[] {
   const light = (patch: Parameters<typeof setLight>[1]) => setLight(rig, patch, 'x');
   const drive = rig.drives?.[0];
@@ -190,6 +208,8 @@ function settings(job: Job, rig: Rig): Edit[] {
         ...(rig.box ? [setBoxRod(rig, on, 'x')] : []),
       ]),
     ...feedings(job, rig),
+    ...runs(job, rig),
+    ...(rig.mains ?? []).map((u) => setAway(rig, u, 'x', 1450)),
     setCelsius(rig, -10),
     tieLensFoot(rig, true, 'x'),
     ...(rig.box

@@ -4,7 +4,7 @@ import { dayOf, sayDay } from '@/core/areas/power/model/day';
 import { feedsOn } from '@/core/areas/power/model/fed';
 import { runLines } from '@/core/areas/power/model/log';
 import { nightOf, sayNight } from '@/core/areas/power/model/night';
-import { packsOn } from '@/core/areas/power/model/outlets';
+import { packsOnHand, STATE_NAMES } from '@/core/areas/power/model/marks';
 import { sayRun } from '@/core/areas/power/model/run';
 import { sayHours } from '@/core/areas/power/model/say';
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
@@ -12,6 +12,7 @@ import { powerTree } from '@/core/areas/power/model/tree';
 import { plugOf } from '@/core/engine/plugs';
 import { cabinOf } from '@/core/feed/hours';
 import { STATES } from '@/core/checks/finding';
+import { PACK_STATES } from '@/core/kit/records';
 import { valueOf } from '@/core/quantity/quantity';
 import { plain, sayLength } from '@/core/quantity/say';
 import { STATE_WORD } from '@/ui/state-mark';
@@ -95,21 +96,7 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
         title="Modes side by side"
         lines={modesBeside(built).map((m) => `${m.mode.name}: ${sayMode(m)}`)}
       />
-      <h2>Packs, for the carrier</h2>
-      <ul>
-        {packsOn(built).map(({ use, part }) => {
-          const wh = valueOf(part.wattHours);
-          return (
-            <li key={use.id}>
-              {part.name}:{' '}
-              {wh === null
-                ? 'watt-hours not known'
-                : `${plain(wh, 0)} Wh; in the cabin ${cabinOf(wh)}`}
-            </li>
-          );
-        })}
-      </ul>
-      <p>Always ask the carrier; cover the contacts.</p>
+      <Packs facts={facts} />
       <h2>What is said of it</h2>
       <ul>
         {STATES.flatMap((state) => verdicts.filter((v) => OWN.has(v.id) && v.state === state)).map(
@@ -119,6 +106,51 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
         )}
       </ul>
     </section>
+  );
+}
+
+/** What whoever carries them asks of each sort, and a label for each pack. */
+function Packs({ facts: { built } }: { facts: RigFacts }) {
+  const packs = packsOnHand(built);
+  return (
+    <>
+      <h2>Packs, for the carrier</h2>
+      <ul>
+        {packs
+          .filter((p) => p.n === 1)
+          .map(({ part, of }) => {
+            const wh = valueOf(part.wattHours);
+            return (
+              <li key={part.id}>
+                {of > 1 ? `${of} of ${part.name}` : part.name}:{' '}
+                {wh === null
+                  ? 'watt-hours not known'
+                  : `${plain(wh, 0)} Wh${of > 1 ? ' each' : ''}; in the cabin ${cabinOf(wh)}`}
+              </li>
+            );
+          })}
+      </ul>
+      <p>Always ask the carrier; spares go in the cabin, contacts covered.</p>
+      <h2>Labels for packs</h2>
+      <ul className="labels">
+        {packs.map(({ part, n, name, mark }) => {
+          const wh = valueOf(part.wattHours);
+          return (
+            <li key={`${part.id} ${n}`}>
+              <strong>{name}</strong> {wh === null ? '' : `${plain(wh, 0)} Wh`}
+              <br />
+              {PACK_STATES.map((s) => (
+                <span key={s}>
+                  {mark?.state === s ? '\u25a0' : '\u25a1'} {STATE_NAMES[s]}{' '}
+                </span>
+              ))}
+              <br />
+              {mark?.when ?? 'at ________'}
+            </li>
+          );
+        })}
+      </ul>
+    </>
   );
 }
 

@@ -53,7 +53,9 @@ export function Feeds({ facts }: { facts: RigFacts }) {
             ) : null}
             {now?.out && now.out.switched !== null ? <Switch facts={facts} feed={now} /> : null}
             {now?.lead ? <Tied facts={facts} feed={now} lead={now.lead.name} /> : null}
-            {now?.lead ? <Ties facts={facts} feed={now} lead={now.lead.name} /> : null}
+            {now?.lead && !now.out?.mains ? (
+              <Ties facts={facts} feed={now} lead={now.lead.name} />
+            ) : null}
             {now?.lead ? <Lies facts={facts} feed={now} /> : null}
           </Section>
         );

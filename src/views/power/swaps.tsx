@@ -3,6 +3,7 @@
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
 import { Section } from '@/views/bench/panel-parts';
 import { Day } from './day';
+import { Marks } from './marks';
 import { Night } from './night';
 import { RunLog } from './run-log';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -21,6 +22,7 @@ export function Swaps({ facts }: { facts: RigFacts }) {
       ))}
       <Night facts={facts} />
       <RunLog facts={facts} />
+      <Marks facts={facts} />
     </div>
   );
 }

@@ -108,7 +108,7 @@ test('it is drawn among the sources, and is warned of', () => {
   const tree = powerTree(built, said);
   expect(tree.nodes.find((n) => n.id === 'pack quay')).toMatchObject({
     name: 'Quay',
-    line: 'mains, while plugged in',
+    line: 'from the mains',
   });
   expect(tree.edges).toContainEqual(
     expect.objectContaining({ from: 'pack quay', to: 'outlet quay/dc' }),

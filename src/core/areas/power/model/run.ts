@@ -227,7 +227,9 @@ export function sayRun(built: Built, f: Feed): string {
   const mains = mainsOf(built, f);
   if (mains) {
     const { away } = mains.use;
-    return away === undefined ? 'how far it has to go nobody said' : `${sayLength(away, 0)} to go`;
+    return away === undefined
+      ? 'how far it has to go nobody said'
+      : `${sayLength(away, 0)} over the floor and up`;
   }
   const run = runOf(built, f);
   const way =

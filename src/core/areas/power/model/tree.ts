@@ -162,7 +162,7 @@ const mainsNode = ({ use, part }: RigMains): PowerNode => ({
   id: packId(use.id),
   is: 'pack',
   name: part.name,
-  line: 'mains, while plugged in',
+  line: 'from the mains',
   state: null,
 });
 
