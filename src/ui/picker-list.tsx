@@ -11,15 +11,18 @@ const MOST = 100;
 export function PickerList({
   label,
   placeholder,
+  begin = '',
   options,
   close,
 }: {
   label: string;
   placeholder: string;
+  /** What is in the search when it opens. */
+  begin?: string;
   options: (query: string) => Option[];
   close: () => void;
 }) {
-  const [query, setQuery] = useState('');
+  const [query, setQuery] = useState(begin);
   const list = useMemo(() => options(query).slice(0, MOST), [options, query]);
   const groups = [...new Set(list.map((o) => o.group ?? ''))];
   return (
