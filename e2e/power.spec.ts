@@ -351,13 +351,13 @@ test('a pack is marked empty, with the time, and its label says so', async ({ pa
   await open(page, '/power');
   await goToRig(page, 'Tug');
   await page.getByRole('tab', { name: 'Packs' }).click();
-  await page.getByLabel('Keel 98, 2 of 5').selectOption('empty');
+  await page.getByLabel('Keel 98, 2 of 5', { exact: true }).selectOption('empty');
   await expect(page.getByText(/1 empty, \d+ not marked/)).toBeVisible();
   await expect(page.getByText(/^\d{4}-\d\d-\d\d \d\d:\d\d$/)).toBeVisible();
   await kept(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Packs' }).click();
-  await expect(page.getByLabel('Keel 98, 2 of 5')).toHaveValue('empty');
-  await page.emulateMedia({ media: 'print' });
-  await expect(page.getByText(/\u25a0 empty/)).toBeVisible();
+  await expect(page.getByLabel('Keel 98, 2 of 5', { exact: true })).toHaveValue('empty');
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(page.locator('.sheets .labels')).toContainText('\u25a0 empty');
 });
