@@ -197,7 +197,8 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     otherSchool: 'New packs in a warm room give all that is written on them.',
   },
   'power.ready': {
-    reason: 'Half of the wait is for others, with everything lit; the other half it is put to rest.',
+    reason:
+      'Half of the wait is for others, with everything lit; the other half it is put to rest.',
     otherSchool: 'Nobody puts a camera to rest: the moment comes when it is.',
   },
   'power.charging': {

@@ -150,7 +150,9 @@ export function Amount({
   const { least, most, else: sentence } = OPEN[unit];
   const read = (t: string) => {
     const r = parseQuantity(t, unit, 1 / own.per);
-    return r.ok && r.value.value >= (positive ? 0 : least) && r.value.value <= most ? r.value.value : null;
+    return r.ok && r.value.value >= (positive ? 0 : least) && r.value.value <= most
+      ? r.value.value
+      : null;
   };
   return (
     <div className={`flex items-center gap-x-2 py-0.5 ${stacked ? 'flex-wrap' : ''}`}>

@@ -8,7 +8,8 @@ import { cautions } from '../cautions';
 import { checkRig } from '../checks';
 import { weightsOf } from '../carry/model/weighed';
 import { putOn } from '../moves';
-import { inTheDark } from './model/fed';
+import { feedsOn, inTheDark } from './model/fed';
+import { reachOf } from './model/run';
 import { mainsOn, outletsOn, swapped } from './model/outlets';
 import { sourcesOn } from './model/sources';
 import { swapsOn } from './model/swap';
@@ -79,6 +80,20 @@ test('a lead that does not say how long it is reaches nowhere for sure', () => {
     kit: job.kit.map((p) => (p.id === 'warp' ? { ...p, length: undefined } : p)),
   } as Job;
   expect(seen(bare, rig).key('cable.length:body')!.state).toBe('unknown');
+});
+
+test.each([
+  [500, 'yes', 'ok'],
+  [1400, 'maybe', 'tight'],
+  [2000, 'no', 'tight'],
+  [undefined, 'maybe', 'unknown'],
+] as const)('a lead of 1500 mm as a second one over %s mm: %s', (mm, reach, state) => {
+  const [j, r] = away(mm);
+  const two = { ...j, kit: j.kit.map((p) => (p.id === 'warp' ? { ...p, count: 2 } : p)) } as Job;
+  const { built, key } = seen(two, r);
+  const f = feedsOn(built).find((x) => x.device.list === 'body')!;
+  expect(reachOf(built, f.device, f.from)(f.lead!)).toBe(reach);
+  expect(key('cable.spare:body')!.state).toBe(state);
 });
 
 test('what lies on the floor is not laid out, and so not ok', () => {

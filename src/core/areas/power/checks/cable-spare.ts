@@ -9,7 +9,7 @@ import { sayLength } from '../../../quantity/say';
 import { byDevice, deviceKey, feedsOn, type Feed } from '../model/fed';
 import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
-import { BENDS, doubtOf, reachOf, runOf, THICKNESS } from '../model/run';
+import { BENDS, doubtOf, mainsOf, reachOf, runOf, THICKNESS } from '../model/run';
 
 export const cableSpare: Check = {
   id: 'cable.spare',
@@ -64,8 +64,12 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `${spare.id === lead.id ? `A second ${lead.name}` : spare.name} is there if ${lead.name} breaks.`,
       }),
     ];
-  const far = !run || run.missing.length > 0 || doubtOf(built, run) !== null;
-  const bare = (l: Lead) => valueOf(l.length) === null || valueOf(l.width) === null;
+  const mains = mainsOf(built, f);
+  const far = mains
+    ? mains.use.away === undefined
+    : !run || run.missing.length > 0 || doubtOf(built, run) !== null;
+  const bare = (l: Lead) =>
+    valueOf(l.length) === null || (mains === null && valueOf(l.width) === null);
   const unsaid = free.find((l) => fits(l) === null || bare(l) || far);
   if (unsaid)
     return [
@@ -82,7 +86,7 @@ function spareOf(built: Built, f: Feed): Verdict[] {
       }),
     ];
   const short = free[0];
-  const least = run ? run.near + BENDS * THICKNESS.value : null;
+  const least = run ? run.near + BENDS * THICKNESS.value : (mains?.use.away ?? null);
   return [
     plainVerdict({
       ...base,

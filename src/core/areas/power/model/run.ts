@@ -125,7 +125,7 @@ export function sourceOf(built: Built, { from }: Pick<Feed, 'from'>): Fitting | 
 }
 
 /** The mains unit that a lead comes from; null where it comes from something on the rig. */
-export function mainsOf(built: Built, { from }: Pick<Feed, 'from'>): RigMains | null {
+export function mainsOf(built: Built, { from }: { from: Pick<FedFrom, 'from'> }): RigMains | null {
   return mainsOn(built).find((m) => m.use.id === from.from) ?? null;
 }
 
@@ -157,6 +157,8 @@ export function reachOf(
   device: Device,
   from: Pick<FedFrom, 'from' | 'id'>,
 ): (lead: Lead) => Reach {
+  const mains = mainsOf(built, { from });
+  if (mains) return overFloor(mains.use.away, built.rules['cable.slack']);
   const run = runOf(built, { device, from });
   if (!run || run.missing.length > 0) return () => 'maybe';
   return (lead) => {
@@ -169,6 +171,15 @@ export function reachOf(
     return given(lead, 'width').known && doubtOf(built, run) === null ? 'yes' : 'maybe';
   };
 }
+
+/** The same from the mains, by how far that was said to be. */
+const overFloor =
+  (away: number | undefined, slack: number) =>
+  (lead: Lead): Reach => {
+    const length = given(lead, 'length').known;
+    if (!length || away === undefined) return 'maybe';
+    return length.hi < away ? 'no' : length.lo < slack * away ? 'maybe' : 'yes';
+  };
 
 /** Why the way of a lead is not known as well as it could be; null where it is: nothing is ok before. */
 export function doubtOf(built: Built, run: Run): string | null {
