@@ -361,3 +361,23 @@ test('a pack is marked empty, with the time, and its label says so', async ({ pa
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
   await expect(page.locator('.sheets .labels')).toContainText('\u25a0 empty');
 });
+
+test('what a recording came to is noted beside the mode; a stand-in is called one', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  await page.getByLabel('recorded, min').fill('20');
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(page.getByText('What it came to: gigabytes over 0, like 210.')).toBeVisible();
+  await page.getByLabel('came to, GB').fill('270');
+  await expect(page.getByText('That is 1800 Mb/s.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(page.getByText(/The log filled 1800 Mb\/s/)).toBeVisible();
+  await page.getByRole('button', { name: /^Take 20\.0 min/ }).click();
+  await expect(page.getByText(/The log filled 1800 Mb\/s/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Let a stand-in record' }).click();
+  await page.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(page.getByText(/A stand-in in the log filled/)).toBeVisible();
+});

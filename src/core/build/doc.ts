@@ -76,6 +76,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   weighings: true,
   runs: true,
   packMarks: true,
+  cardRuns: true,
   rest: true,
 };
 

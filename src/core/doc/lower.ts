@@ -12,6 +12,7 @@ const RECORDS: ReadonlySet<string> = new Set([
   'weighings',
   'runs',
   'packMarks',
+  'cardRuns',
 ]);
 
 /**

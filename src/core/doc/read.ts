@@ -1,4 +1,13 @@
-import type { Job, MarkTestRecord, PackMark, PackRun, Rig, Trial, Weighing } from '../kit/types';
+import type {
+  CardRun,
+  Job,
+  MarkTestRecord,
+  PackMark,
+  PackRun,
+  Rig,
+  Trial,
+  Weighing,
+} from '../kit/types';
 import { alike } from './alike';
 import { rigOf } from './read-rig';
 import type { JobDoc, JobRecord, RigDoc } from '../kit/kept';
@@ -25,6 +34,7 @@ interface Records {
   weighings: Weighing[];
   runs: PackRun[];
   packMarks: PackMark[];
+  cardRuns: CardRun[];
 }
 
 /** Kinds of records that this version reads. */
@@ -34,6 +44,7 @@ const KINDS: ReadonlySet<string> = new Set([
   'weighing',
   'pack-run',
   'pack-mark',
+  'card-run',
 ]);
 
 const readRecords = new WeakMap<readonly JobRecord[], Records>();
@@ -49,6 +60,7 @@ function tried(records: readonly JobRecord[]): Records {
       weighings: of('weighing', readOnRig) as Weighing[],
       runs: of('pack-run', readOnRig) as PackRun[],
       packMarks: of('pack-mark') as PackMark[],
+      cardRuns: of('card-run', readOnRig) as CardRun[],
     };
     readRecords.set(records, known);
   }
@@ -93,7 +105,7 @@ export function jobOf(doc: JobDoc): Job {
   const known = jobs.get(doc);
   if (known) return known;
   const { lensSet, records, rigs, ...flat } = doc;
-  const { trials, markTests, weighings, runs, packMarks } = tried(records ?? NONE);
+  const { trials, markTests, weighings, runs, packMarks, cardRuns } = tried(records ?? NONE);
   const others = (records ?? NONE).filter((r) => !KINDS.has(r.kind));
   const job = {
     ...flat,
@@ -104,6 +116,7 @@ export function jobOf(doc: JobDoc): Job {
     ...(weighings.length > 0 ? { weighings } : {}),
     ...(runs.length > 0 ? { runs } : {}),
     ...(packMarks.length > 0 ? { packMarks } : {}),
+    ...(cardRuns.length > 0 ? { cardRuns } : {}),
     ...(others.length > 0 ? { rest: { records: others } } : {}),
   } as Job;
   jobs.set(doc, job);

@@ -1,4 +1,13 @@
-import type { Job, MarkTestRecord, PackMark, PackRun, Part, Trial, Weighing } from '../kit/types';
+import type {
+  CardRun,
+  Job,
+  MarkTestRecord,
+  PackMark,
+  PackRun,
+  Part,
+  Trial,
+  Weighing,
+} from '../kit/types';
 import type { JobDoc, JobRecord } from '../kit/kept';
 import { rigDocOf, type PartOf } from './write-rig';
 
@@ -45,7 +54,7 @@ function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
 /** What was measured of a rig, how long its packs lasted, how a pack was left. */
 function rigRecord(
   kind: string,
-  { id, parts, when, role, ...of }: Weighing | PackRun | PackMark,
+  { id, parts, when, role, ...of }: Weighing | PackRun | PackMark | CardRun,
 ): JobRecord {
   const { rig, ...data } = of as Partial<Weighing>;
   return {
@@ -60,7 +69,7 @@ function rigRecord(
 
 /** Records of what was tried, tested and measured by hand. */
 export function recordsOf(
-  job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs' | 'packMarks'>,
+  job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs' | 'packMarks' | 'cardRuns'>,
 ): JobRecord[] {
   const taken = new Set<string>();
   return [
@@ -69,6 +78,7 @@ export function recordsOf(
     ...(job.weighings ?? []).map((w) => rigRecord('weighing', w)),
     ...(job.runs ?? []).map((r) => rigRecord('pack-run', r)),
     ...(job.packMarks ?? []).map((m) => rigRecord('pack-mark', m)),
+    ...(job.cardRuns ?? []).map((r) => rigRecord('card-run', r)),
   ].map((r) => {
     let { id } = r;
     for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
@@ -86,6 +96,7 @@ export function docOf(job: Job): JobDoc {
     weighings: _weighings,
     runs: _runs,
     packMarks: _packMarks,
+    cardRuns: _cardRuns,
     rigs,
     kit,
     rest,

@@ -62,6 +62,23 @@ export interface Weighing {
   forecast?: { value: number; lo: number; hi: number };
 }
 
+/** What a recording put on the cards of a rig: how long it was, and how large. */
+export interface CardRun {
+  id: string;
+  /** The camera, then the cards that were in. */
+  parts: string[];
+  rig?: string;
+  when?: string;
+  role?: string;
+  /** The mode that was recorded in, by id. */
+  mode: string;
+  minutes: number;
+  /** Decimal, as the camera or the copy shows it. */
+  gigabytes: number;
+  /** Nothing was recorded: made up for trying it out. */
+  standIn?: boolean;
+}
+
 /** How one pack out of several was left when it was last looked at. */
 export interface PackMark {
   id: string;

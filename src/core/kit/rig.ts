@@ -3,7 +3,7 @@ import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { FedFrom } from './fed';
 import type { Part } from './parts';
-import type { MarkTestRecord, PackMark, PackRun, Trial, Weighing } from './records';
+import type { CardRun, MarkTestRecord, PackMark, PackRun, Trial, Weighing } from './records';
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
 
@@ -387,6 +387,7 @@ export interface Job {
   weighings?: Weighing[];
   runs?: PackRun[];
   packMarks?: PackMark[];
+  cardRuns?: CardRun[];
   /** What is kept with it and nothing of this version reads. */
   rest?: { records?: unknown[] };
 }

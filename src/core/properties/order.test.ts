@@ -53,8 +53,8 @@ function mixed({ job, rig }: Subject, seed: number): Subject {
   const next: Job = {
     ...job,
     kit: shuffled(parts, rnd),
-    ...(job.runs ? { runs: shuffled(job.runs, rnd) } : {}),
-    ...(job.weighings ? { weighings: shuffled(job.weighings, rnd) } : {}),
+    // Runs and weighings stand in the order in which they were: the latest says most.
+    ...(job.cardRuns ? { cardRuns: shuffled(job.cardRuns, rnd) } : {}),
     rigs: shuffled(job.rigs, rnd).map((r) => {
       const copy = { ...r } as unknown as Record<string, unknown>;
       for (const key of LOOSE_IN_RIGS)

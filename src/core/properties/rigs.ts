@@ -1,5 +1,7 @@
 import { devicesOn } from '../areas/power/model/fed';
 import { outletsOn } from '../areas/power/model/outlets';
+import { rateOf } from '../areas/media/model/cards';
+import { runOfCards } from '../areas/media/model/log';
 import { computedHours, runOfSource } from '../areas/power/model/log';
 import { sourcesOn } from '../areas/power/model/sources';
 import { feedFrom, setAway, setCelsius } from '../areas/power/moves/feed';
@@ -163,6 +165,17 @@ function runs(job: Job, rig: Rig): Edit[] {
     });
 }
 
+/** Recordings in the mode that is set: slower than it is said to be, as fast, much faster. */
+function recordings(job: Job, rig: Rig): Edit[] {
+  const built = build(job, rig);
+  const rate = rateOf(built).known?.value ?? 800;
+  return [0.7, 1, 1.6].flatMap((times, i): Edit[] => {
+    const id = `clip-${i}`;
+    const run = runOfCards(built, id, { minutes: 20, gigabytes: (rate * times * 1200) / 8000 });
+    return run ? [{ title: 'x', changes: [{ path: ['cardRuns', id], value: run }] }] : [];
+  });
+}
+
 /** Everything fed from each outlet, without a lead and by any, whether it fits or not. */
 function feedings(job: Job, rig: Rig): Edit[] {
   const built = build(job, rig);
@@ -209,6 +222,7 @@ function settings(job: Job, rig: Rig): Edit[] {
       ]),
     ...feedings(job, rig),
     ...runs(job, rig),
+    ...recordings(job, rig),
     ...(rig.mains ?? []).map((u) => setAway(rig, u, 'x', 1450)),
     setCelsius(rig, -10),
     tieLensFoot(rig, true, 'x'),

@@ -9,6 +9,7 @@ import { isCard, onHand } from '@/core/kit/types';
 import { STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import { Choose, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { CardLog } from './card-log';
 
 /** What is recorded on: the cards that are in, and those that could be. */
 export function Cards({ facts }: { facts: RigFacts }) {
@@ -60,6 +61,7 @@ export function Cards({ facts }: { facts: RigFacts }) {
         />
       ) : null}
       <Modes facts={facts} />
+      <CardLog facts={facts} />
     </div>
   );
 }

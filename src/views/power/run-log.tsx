@@ -1,6 +1,6 @@
 'use client';
 
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   notedHours,
   runLines,
@@ -14,6 +14,7 @@ import { forgetRun, logRun, runTrouble } from '@/core/areas/power/moves/run-log'
 import { Button } from '@/ui/button';
 import { Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { LogLine, Small } from './log-parts';
 
 /** How long packs really lasted: noted, laid beside what is computed, and counted with from then on. */
 export function RunLog({ facts }: { facts: RigFacts }) {
@@ -39,34 +40,24 @@ function Lines({ lines }: { lines: ReturnType<typeof runLines> }) {
   return (
     <ul>
       {lines.map((l) => (
-        <li key={l.id} className="flex items-start gap-2 border-b border-rule py-1">
-          <div className="min-w-0 flex-1">
-            <p className="font-semibold">{l.said}</p>
-            <p className={l.state === 'outside' ? 'text-tight' : 'text-sm text-soft'}>
-              {[
-                l.when,
-                l.hours
-                  ? `${sayHours(l.hours.value)} until it is changed`
-                  : 'too little of it was used to tell',
-                l.forecast
-                  ? `forecast ${sayHours(l.forecast.value)}${l.state === 'outside' ? ': not as forecast' : ''}`
-                  : null,
-                l.here
-                  ? null
-                  : 'with other things on it, or in other weather: it counts for nothing here',
-              ]
-                .filter(Boolean)
-                .join('; ')}
-            </p>
-          </div>
-          <Button
-            look="bare"
-            aria-label={`Take ${l.said} out of the log`}
-            onClick={() => edit(forgetRun(l.id))}
-          >
-            take out
-          </Button>
-        </li>
+        <LogLine
+          key={l.id}
+          said={l.said}
+          odd={l.state === 'outside'}
+          more={[
+            l.when,
+            l.hours
+              ? `${sayHours(l.hours.value)} until it is changed`
+              : 'too little of it was used to tell',
+            l.forecast
+              ? `forecast ${sayHours(l.forecast.value)}${l.state === 'outside' ? ': not as forecast' : ''}`
+              : null,
+            l.here
+              ? null
+              : 'with other things on it, or in other weather: it counts for nothing here',
+          ]}
+          onOut={() => edit(forgetRun(l.id))}
+        />
       ))}
     </ul>
   );
@@ -131,36 +122,6 @@ function Note({ facts: { built }, source }: { facts: RigFacts; source: Source })
           (runTrouble(run) === null && !would ? 'Too little of it was used to tell anything.' : '')}
       </p>
     </Section>
-  );
-}
-
-function Small({
-  label,
-  value,
-  hint,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  hint: string;
-  onChange: (t: string) => void;
-}) {
-  const id = useId();
-  return (
-    <span className="flex flex-col">
-      <label htmlFor={id} className="text-sm text-soft">
-        {label}
-      </label>
-      <input
-        id={id}
-        className="h-11 w-24 rounded-sm border border-edge bg-paper px-2 text-right"
-        value={value}
-        placeholder={hint}
-        inputMode={hint === '%' ? 'decimal' : 'text'}
-        autoComplete="off"
-        onChange={(e) => onChange(e.target.value)}
-      />
-    </span>
   );
 }
 

@@ -1,4 +1,4 @@
-import { given } from '../../../build/given';
+import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
@@ -6,7 +6,8 @@ import { inWords, judge } from '../../../checks/judge';
 import { minutesOn } from '../../../feed/card';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { cardsOn, rateOf } from '../model/cards';
+import { cardsOn } from '../model/cards';
+import { countedRate, sayRate, type LoggedRate } from '../model/log';
 
 export const mediaMinutes: Check = {
   id: 'media.minutes',
@@ -21,7 +22,7 @@ function minutesOf(built: Built): Verdict[] {
   const cards = cardsOn(built);
   if (cards.length === 0) return [];
   const full = cards.map((c) => given(c.card, 'gigabytes'));
-  const rate = rateOf(built);
+  const { rate, assumed, log } = countedRate(built);
   const hours = built.job.goal?.hours;
   const wanted = hours === undefined ? 0 : hours * 60 * built.rules['media.rolling'];
   const names = inWords(cards.map((c) => c.card.name));
@@ -35,8 +36,9 @@ function minutesOf(built: Built): Verdict[] {
       margin: (x) => of(x) - wanted,
       unit: 'min',
       limit: hours === undefined ? null : { value: wanted, unit: 'min', rule: 'media.rolling' },
+      assumed,
       why: (o) =>
-        `${names} ${cards.length > 1 ? 'take' : 'takes'} ${plain(o.value + wanted, 0)} min at ${plain(rate.known!.value, 0)} Mb/s${hours === undefined ? '' : `; ${plain(wanted, 0)} min are rolled in the ${plain(hours, 1)} h that the job wants`}.`,
+        `${names} ${cards.length > 1 ? 'take' : 'takes'} ${plain(o.value + wanted, 0)} min at ${plain(rate.known!.value, 0)} Mb/s${hours === undefined ? '' : `; ${plain(wanted, 0)} min are rolled in the ${plain(hours, 1)} h that the job wants`}.${log && !assumed ? ` ${byLog(log, full)}` : ''}`,
       sum: (o) =>
         `${plain(
           full.reduce((sum, g) => sum + g.known!.value, 0),
@@ -47,4 +49,11 @@ function minutesOf(built: Built): Verdict[] {
       basis: ruleBasis('media.rolling'),
     }),
   ];
+}
+
+/** What the log makes of it, which is no less than what is written. */
+function byLog(log: LoggedRate, full: readonly Given[]): string {
+  const gigabytes = full.reduce((sum, g) => sum + (g.known?.value ?? 0), 0);
+  const words = sayRate(log);
+  return `${words[0]!.toUpperCase()}${words.slice(1)}: ${plain(minutesOn(gigabytes, log.rate.value), 0)} min.`;
 }

@@ -3,7 +3,8 @@ import type { Check } from '../../../checks/check';
 import { judge } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { cardsOn, rateOf } from '../model/cards';
+import { cardsOn } from '../model/cards';
+import { countedRate } from '../model/log';
 
 export const mediaSpeed: Check = {
   id: 'media.speed',
@@ -12,7 +13,7 @@ export const mediaSpeed: Check = {
   says: 'Whether a card writes for as long as it takes what the mode sends it, with something in hand: one that just keeps up drops frames when it is warm.',
   formula: 'MB/s sustained x 8 - spare x Mb/s',
   run(built) {
-    const rate = rateOf(built);
+    const { rate, assumed } = countedRate(built);
     const spare = built.rules['media.spare'];
     return cardsOn(built).map(({ id, card }) => {
       const writes = given(card, 'sustained');
@@ -24,6 +25,7 @@ export const mediaSpeed: Check = {
         margin: (x) => x[0]! * 8 - spare * x[1]!,
         unit: 'Mb/s',
         limit: { value: spare, unit: 'x', rule: 'media.spare' },
+        assumed,
         why: () =>
           `${card.name} writes ${plain(writes.known!.value * 8, 0)} Mb/s for as long as it takes; the mode sends ${plain(rate.known!.value, 0)} and ${plain(spare, 2)} times that is wanted.`,
         sum: (o) =>
