@@ -381,3 +381,24 @@ test('what a recording came to is noted beside the mode; a stand-in is called on
   await page.getByRole('button', { name: 'Keep in the log' }).click();
   await expect(page.getByText(/A stand-in in the log filled/)).toBeVisible();
 });
+
+test('what must not be missed is put into the day, and packs are changed around it', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  await page.getByRole('button', { name: 'Add what must not be missed' }).click();
+  await page.getByLabel('long take begins').fill('2:00');
+  await page.getByLabel('long take begins').press('Enter');
+  await page.getByLabel('long take ends').fill('25');
+  await page.getByLabel('long take ends').press('Enter');
+  await expect(page.getByText('Hours of the day, like 2 h 30; 24 at most.')).toBeVisible();
+  await page.getByLabel('long take ends').fill('3 h');
+  await page.getByLabel('long take ends').press('Enter');
+  await expect(
+    page.getByText(/Change Keel 98 by 1 h 55.*nothing is off during long take/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Take long take out of the day' }).click();
+  await expect(page.getByText(/nothing is off during long take/)).toHaveCount(0);
+});

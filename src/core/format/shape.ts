@@ -306,6 +306,19 @@ export const JOB_SHAPE: Shape = object(
       grip: { is: 'choice', values: ['free'] },
       hours: number(0, 100, 'h'),
       day: number(0, 24, 'h'),
+      events: list(
+        object(
+          {
+            id,
+            name: text(80),
+            from: number(0, 24, 'h'),
+            to: number(0, 24, 'h'),
+            is: { is: 'choice', values: ['keep', 'break'] },
+          },
+          ['id', 'name', 'from', 'to', 'is'],
+        ),
+        60,
+      ),
       night: number(0, 24, 'h'),
       sound: { is: 'choice', values: ['camera', 'recorder', 'none'] },
       light: { is: 'choice', values: ['daylight', 'indoors', 'night'] },

@@ -19,3 +19,13 @@ export interface CarrierUse {
   id: string;
   part: string;
 }
+
+/** A stretch of the day, hours from its beginning. */
+export interface DayEvent {
+  id: string;
+  name: string;
+  from: number;
+  to: number;
+  /** Not to be missed, or a break. */
+  is: 'keep' | 'break';
+}

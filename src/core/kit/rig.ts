@@ -1,4 +1,4 @@
-import type { CardUse, CarrierUse, MainsUse } from './beside';
+import type { CardUse, CarrierUse, DayEvent, MainsUse } from './beside';
 import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { FedFrom } from './fed';
@@ -7,7 +7,7 @@ import type { CardRun, MarkTestRecord, PackMark, PackRun, Trial, Weighing } from
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
 
-export type { CardUse, CarrierUse, MainsUse } from './beside';
+export type { CardUse, CarrierUse, DayEvent, MainsUse } from './beside';
 
 /** What is framed for inside the mode. */
 export interface Frame {
@@ -249,6 +249,8 @@ export interface JobGoal {
   hours?: number;
   /** From the first hour to the last of a day, h. */
   day?: number;
+  /** What of the day must not be missed, and where there is time for a change. */
+  events?: DayEvent[];
   /** In which packs can be charged, h. */
   night?: number;
   sound?: 'camera' | 'recorder' | 'none';

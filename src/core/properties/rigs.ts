@@ -9,7 +9,16 @@ import { build } from '../build/build';
 import { setLimits } from '../areas/space/moves/fitted';
 import fc from 'fast-check';
 import { FIELDS, isKind, type Field } from '../kit/fields';
-import { isBody, isLens, isLink, type Change, type Job, type Part, type Rig } from '../kit/types';
+import {
+  isBody,
+  isLens,
+  isLink,
+  type Change,
+  type DayEvent,
+  type Job,
+  type Part,
+  type Rig,
+} from '../kit/types';
 import { partsOn } from '../roles/uses';
 import { applyEdit, PathError, type Edit } from '../edit/edit';
 import { setDrive } from '../areas/drive/moves/drive';
@@ -165,6 +174,12 @@ function runs(job: Job, rig: Rig): Edit[] {
     });
 }
 
+/** A day with something of so many hours that must not be missed, and a break after it. */
+const dayWith = (long: number): DayEvent[] => [
+  { id: 'lock', name: 'Lock passage', from: 1.5, to: 1.5 + long, is: 'keep' },
+  { id: 'lunch', name: 'lunch', from: 2 + long, to: 3 + long, is: 'break' },
+];
+
 /** Recordings in the mode that is set: slower than it is said to be, as fast, much faster. */
 function recordings(job: Job, rig: Rig): Edit[] {
   const built = build(job, rig);
@@ -223,6 +238,10 @@ function settings(job: Job, rig: Rig): Edit[] {
     ...feedings(job, rig),
     ...runs(job, rig),
     ...recordings(job, rig),
+    ...[1, 3].map((long) => ({
+      title: 'x',
+      changes: [{ path: ['goal', 'events'], value: dayWith(long) }],
+    })),
     ...(rig.mains ?? []).map((u) => setAway(rig, u, 'x', 1450)),
     setCelsius(rig, -10),
     tieLensFoot(rig, true, 'x'),

@@ -8,6 +8,7 @@ import { cableStrain } from './checks/cable-strain';
 import { cableTie } from './checks/cable-tie';
 import { powerCharge } from './checks/charge';
 import { powerDay } from './checks/day';
+import { powerEvent } from './checks/event';
 import { powerFeed } from './checks/feed';
 import { powerFit } from './checks/fit';
 import { powerHours } from './checks/hours';
@@ -32,6 +33,7 @@ export const power: Area = {
     powerSwitch,
     powerHours,
     powerDay,
+    powerEvent,
     powerCharge,
     powerSwap,
     cableLength,

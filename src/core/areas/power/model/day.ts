@@ -1,6 +1,9 @@
 import type { Built } from '../../../build/build';
 import { onHand } from '../../../kit/types';
 import { inTheDark } from './fed';
+import { changesAround } from '../../../feed/changes';
+import type { DayEvent } from '../../../kit/types';
+import type { Interval } from '../../../quantity/spread';
 import { byLog, computedHours, loggedOf } from './log';
 import { packsOn } from './outlets';
 import { sayHours } from './say';
@@ -25,8 +28,8 @@ export interface SourceDay {
   id: string;
   /** What is on it, as it is called. */
   packs: readonly string[];
-  /** Hours of one set of packs: as it is most likely, and at worst; null while that is not known. */
-  lasts: { value: number; lo: number } | null;
+  /** Hours of one set of packs: as it is most likely, at worst, at best; null while that is not known. */
+  lasts: Interval | null;
   /** Sets that there are. */
   sets: number;
 }
@@ -79,4 +82,19 @@ export function sayDay(s: SourceDay, day: number): string[] {
   return end < day
     ? [...lines, `Nothing is left from ${sayHours(end)} to ${sayHours(day)}.`]
     : lines;
+}
+
+/** One that was written the wrong way round is meant the right way round. */
+const eventsOf = (built: Built, is: DayEvent['is']): DayEvent[] =>
+  (built.job.goal?.events ?? [])
+    .filter((e) => e.is === is)
+    .map((e) => ({ ...e, from: Math.min(e.from, e.to), to: Math.max(e.from, e.to) }));
+
+/** What must not be missed, in the order of the day. */
+export const notToMiss = (built: Built): DayEvent[] =>
+  eventsOf(built, 'keep').sort((a, b) => a.from - b.from || (a.id < b.id ? -1 : 1));
+
+/** Changes of a source that miss nothing, at a pack that surely lasts so long, h; null: there are none. */
+export function changesThrough(built: Built, day: number, lasts: number): number[] | null {
+  return changesAround(day, lasts, notToMiss(built), eventsOf(built, 'break'));
 }

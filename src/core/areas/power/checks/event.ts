@@ -1,0 +1,77 @@
+import type { Built } from '../../../build/build';
+import type { Check } from '../../../checks/check';
+import type { State, Verdict } from '../../../checks/finding';
+import { inWords, plainVerdict } from '../../../checks/judge';
+import { plain } from '../../../quantity/say';
+import { changesThrough, dayOf, notToMiss, type SourceDay } from '../model/day';
+import { sayHours } from '../model/say';
+import { sourcesOn } from '../model/sources';
+import { swapsOn } from '../model/swap';
+
+export const powerEvent: Check = {
+  id: 'power.event',
+  title: 'Changes around what must not be missed',
+  short: 'change in a take',
+  says: 'Whether packs can be changed so that none is off while something must not be missed: as few changes as bring each source through the day, before or after that, in breaks where as few do. What goes on while a pack is changed wants none of this.',
+  formula:
+    'changes at most as far apart as a pack lasts at worst, none within what must not be missed',
+  run(built) {
+    const day = built.job.goal?.day;
+    if (day === undefined || notToMiss(built).length === 0) return [];
+    return dayOf(built).map((s) => around(built, s, day));
+  },
+};
+
+function around(built: Built, s: SourceDay, day: number): Verdict {
+  const source = sourcesOn(built).find((x) => x.id === s.id)!;
+  const names = inWords(s.packs);
+  const events = inWords(notToMiss(built).map((e) => e.name));
+  const base = {
+    id: 'power.event',
+    key: `power.event:${s.id}`,
+    about: [...new Set(source.packs.map((p) => p.part.id))],
+    sum: 'No sum: changes are laid out over the day.',
+    basis: '[math] as few changes as reach from one end of the day to the other',
+  };
+  const swaps = swapsOn(built).filter((x) => source.packs.some((p) => p.use.id === x.id));
+  const goesOn = swaps.every((x) => x.dark.length + x.open.length + x.unsaid.length === 0);
+  if (goesOn)
+    return plainVerdict({
+      ...base,
+      state: 'ok',
+      why: `Nothing goes dark while ${names} ${s.packs.length > 1 ? 'are' : 'is'} changed: ${events} may go on.`,
+    });
+  if (!s.lasts)
+    return plainVerdict({
+      ...base,
+      state: 'unknown',
+      why: `Whether ${names} can be changed around ${events} is not known: how long ${s.packs.length > 1 ? 'they last' : 'it lasts'} is not.`,
+    });
+  const [worst, best] = [s.lasts.lo, s.lasts.hi].map((h) => changesThrough(built, day, h));
+  const enough = (plan: number[] | null | undefined) => !!plan && plan.length + 1 <= s.sets;
+  const state: State = enough(worst) ? 'ok' : enough(best) ? 'tight' : 'fail';
+  if (worst && state === 'ok')
+    return plainVerdict({
+      ...base,
+      state,
+      why:
+        worst.length === 0
+          ? `${names} ${s.packs.length > 1 ? 'last' : 'lasts'} the day: ${events} goes on.`
+          : `Change ${names} by ${inWords(worst.map(sayHours))}: nothing is off during ${events}.`,
+    });
+  const longest = notToMiss(built).reduce((a, e) => Math.max(a, e.to - e.from), 0);
+  const may = state === 'tight' ? 'may not ' : 'does not ';
+  const why = !worst
+    ? `${names} ${s.packs.length > 1 ? 'together ' : ''}${may}last through ${events}: ${sayHours(s.lasts.lo)} at worst.`
+    : `Around ${events} ${worst.length + 1} of ${names} are used over the day; there ${s.sets === 1 ? 'is one' : `are ${s.sets}`}.`;
+  return plainVerdict({
+    ...base,
+    state,
+    why,
+    wanted: [
+      worst
+        ? `${worst.length + 1 - s.sets} more of ${names}, or a change that keeps it up`
+        : `packs that last ${plain(longest, 1)} h at worst, or a change that keeps it up`,
+    ],
+  });
+}
