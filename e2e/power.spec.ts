@@ -397,8 +397,8 @@ test('what must not be missed is put into the day, and packs are changed around 
   await page.getByLabel('long take ends').fill('3 h');
   await page.getByLabel('long take ends').press('Enter');
   await expect(
-    page.getByText(/Change Keel 98 by 1 h 55.*nothing is off during long take/),
+    page.getByText(/Change Keel 98 by 1 h 55.*nothing is off during Lock passage and long take/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Take long take out of the day' }).click();
-  await expect(page.getByText(/nothing is off during long take/)).toHaveCount(0);
+  await expect(page.getByText(/nothing is off during Lock passage and long take/)).toHaveCount(0);
 });

@@ -10,7 +10,9 @@ import { dayOf } from './model/day';
 /** Packs changed around what must not be missed. */
 
 const ID = 'tug-b';
-const base = applyEdit(demo(), setGoal(demo(), 'day', 8, 'x')).doc;
+/** The demo without what it does not miss itself. */
+const start = applyEdit(demo(), setGoal(demo(), 'events', undefined, 'x')).doc;
+const base = applyEdit(start, setGoal(start, 'day', 8, 'x')).doc;
 const lock: DayEvent = { id: 'lock', name: 'Lock passage', from: 2, to: 3, is: 'keep' };
 const lunch: DayEvent = { id: 'lunch', name: 'lunch', from: 3.5, to: 4.5, is: 'break' };
 const withEvents = (job: Job, ...events: DayEvent[]) =>
