@@ -163,7 +163,6 @@ describe('nelvix configurations', () => {
       'drive on a lead',
       'switched outlet',
       'cold lock',
-      'on the mains',
     ]);
     expect(lockside.map((c) => c.name)).toEqual([
       'the rig itself',

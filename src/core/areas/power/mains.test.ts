@@ -2,7 +2,7 @@ import { build, shared } from '../../build/build';
 import { applyEdit } from '../../edit/edit';
 import { readJob, writeJob } from '../../format/read-job';
 import type { Job, Rig } from '../../kit/types';
-import { demoRigs, demoStandings } from '../../properties/rigs';
+import { demoRigs } from '../../properties/rigs';
 import { exactly } from '../../test-kit';
 import { cautions } from '../cautions';
 import { checkRig } from '../checks';
@@ -18,7 +18,13 @@ import { setAway } from './moves/feed';
 
 /** What gives from the mains, from beside the rig. */
 
-const [, { job, rig }] = demoStandings.find(([n]) => n.endsWith('on the mains'))!;
+const [, tug] = demoRigs.find(([n]) => n === 'Tug, body B')!;
+const rig: Rig = {
+  ...tug.rig,
+  mains: [{ id: 'quay', part: 'quay', away: 1200 }],
+  outlet: { from: 'quay', id: 'dc', lead: 'warp' },
+};
+const job: Job = { ...tug.job, rigs: tug.job.rigs.map((r) => (r.id === rig.id ? rig : r)) };
 const seen = (j: Job = job, r: Rig = rig) => {
   const built = build(j, r, shared(j));
   const said = checkRig(j, r);

@@ -5,8 +5,9 @@ import { inWords, plainVerdict } from '../../../checks/judge';
 import { plain } from '../../../quantity/say';
 import { changesThrough, dayOf, notToMiss, type SourceDay } from '../model/day';
 import { sayHours } from '../model/say';
-import { sourcesOn } from '../model/sources';
+import { sourcesOn, type Source } from '../model/sources';
 import { swapsOn } from '../model/swap';
+import { whileDark } from './dark';
 
 export const powerEvent: Check = {
   id: 'power.event',
@@ -18,21 +19,31 @@ export const powerEvent: Check = {
   run(built) {
     const day = built.job.goal?.day;
     if (day === undefined || notToMiss(built).length === 0) return [];
-    return dayOf(built).map((s) => around(built, s, day));
+    const days = new Map(dayOf(built).map((s) => [s.id, s]));
+    return sourcesOn(built).flatMap((source): Verdict[] => {
+      const own = days.get(source.id);
+      if (own) return [around(built, own, day)];
+      // What is fed by nobody knows what may hang on this one, on which nothing is said to.
+      const names = inWords(source.packs.map((p) => p.part.name));
+      const open = `Whether ${names} can be changed around what must not be missed`;
+      const dark = whileDark(built, baseOf(source), open);
+      return dark ? [dark] : [];
+    });
   },
 };
+
+const baseOf = ({ id, packs }: Source) => ({
+  id: 'power.event',
+  key: `power.event:${id}`,
+  about: [...new Set(packs.map((p) => p.part.id))],
+  basis: '[math] as few changes as reach from one end of the day to the other',
+});
 
 function around(built: Built, s: SourceDay, day: number): Verdict {
   const source = sourcesOn(built).find((x) => x.id === s.id)!;
   const names = inWords(s.packs);
   const events = inWords(notToMiss(built).map((e) => e.name));
-  const base = {
-    id: 'power.event',
-    key: `power.event:${s.id}`,
-    about: [...new Set(source.packs.map((p) => p.part.id))],
-    sum: 'No sum: changes are laid out over the day.',
-    basis: '[math] as few changes as reach from one end of the day to the other',
-  };
+  const base = { ...baseOf(source), sum: 'No sum: changes are laid out over the day.' };
   const swaps = swapsOn(built).filter((x) => source.packs.some((p) => p.use.id === x.id));
   const goesOn = swaps.every((x) => x.dark.length + x.open.length + x.unsaid.length === 0);
   if (goesOn)
