@@ -30,6 +30,13 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   ran: 'how long the pack was on, in hours and minutes',
   'shown before': 'percent that the pack showed at the beginning',
   'shown after': 'percent that it showed at the end; ten less than before at the least',
+  devices: 'how what takes power is used: at rest, ready, at work, at most, on the mean of the day',
+  packs: 'how full the packs are whose volts are shown',
+  'stand beside': 'a mains unit on the floor: it feeds the rig and is no part of what it weighs',
+  'recorded, min': 'how long a recording was',
+  'came to, GB': 'how large it is, as the camera or the copy shows it',
+  'name of the break': 'a stretch of the day in which a pack is changed without hurry',
+  'name of what must not be missed': 'a stretch of the day in which no pack is changed',
   'ties on the way': 'how often the lead is tied to the rig between its two plugs',
   'hours of the night':
     'as long as packs can be charged; the bays of the chargers are laid out on it',
