@@ -37,7 +37,9 @@ export function CardLog({ facts: { built } }: { facts: RigFacts }) {
   const tryOut = () => {
     const made = standInCard(built, Math.random);
     if (!made)
-      return setSaid('A stand-in cannot record: no card is in, or its data rate is missing.');
+      return setSaid(
+        'A stand-in cannot record: no card is in, or its size or the data rate is missing.',
+      );
     setNoted({ minutes: String(made.minutes), gigabytes: String(made.gigabytes), madeUp: true });
     setSaid('A made-up recorder filled what is in. Kept, it counts until it is taken out.');
   };

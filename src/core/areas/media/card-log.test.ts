@@ -112,6 +112,8 @@ test('a made-up recorder fills at no more than the mode sends, and says so', () 
       const made = standInCard(builtOf(base), () => draws.next().value!)!;
       expect(recordedTrouble(made)).toBeNull();
       expect(made.standIn).toBe(true);
+      expect(made.gigabytes).toBeLessThanOrEqual(512);
+      expect(made.gigabytes).toBeGreaterThan(51);
       const rate = rateOfRun(made)!;
       expect(rate.lo).toBeLessThanOrEqual(2200);
       expect(rate.hi).toBeGreaterThanOrEqual((2200 * 2) / 3);
@@ -119,6 +121,8 @@ test('a made-up recorder fills at no more than the mode sends, and says so', () 
     { numRuns: 300, seed: 5 },
   );
   expect(standInCard(builtOf(rated(undefined)), () => 0.5)).toBeNull();
+  const bare = edited(base, ['kit', 'bilge-512', 'gigabytes'], undefined);
+  expect(standInCard(builtOf(bare), () => 0.5)).toBeNull();
 });
 
 test('it stands in the file, and is taken out again', () => {

@@ -67,6 +67,12 @@ test('what is not known of a pack is not known of its changes', () => {
   expect(said(withEvents(dark, lock))!.state).toBe('unknown');
 });
 
+test('what hangs on an outlet that is not there may hang on this pack, though nothing else does', () => {
+  const own = ['body-b', 'pane-5'].reduce((j, id) => set(j, ['kit', id, 'ownPack'], true), base);
+  const lost = set(own, ['rigs', ID, 'outlet', 'from'], 'nowhere');
+  expect(said(withEvents(lost, lock))!.state).toBe('unknown');
+});
+
 test('what goes on while a pack is changed wants none of it', () => {
   const own = ['body-b', 'pane-5'].reduce((j, id) => set(j, ['kit', id, 'ownPack'], true), base);
   const v = said(withEvents(own, { ...lock, to: 7 }))!;

@@ -337,6 +337,7 @@ describe('hours', () => {
     expect(camera('idle', 'empty')).toBe('8 W; 11.1 V, 0.7 A');
     // V = (16.8 + sqrt(16.8^2 - 4 x 1.277 x 24)) / 2.
     expect(camera('rolling', 'full')).toBe('24 W; 14.7 V, 1.6 A');
+    expect(camera('ready', 'empty')).toMatch(/^8 W as at rest; /);
     // 0.3 x 24 + 0.7 x 8.
     expect(camera('day', 'full')).toMatch(/^13 W; /);
     const screen = (use: Shown['use']) =>

@@ -1,7 +1,8 @@
-import { constant, type Given } from '../../../build/given';
+import { constant, given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { keyOf } from '../../../doc/side-by-side';
 import type { CardRun } from '../../../kit/types';
+import { minutesOn } from '../../../feed/card';
 import { exact, plain } from '../../../quantity/say';
 import type { Interval } from '../../../quantity/spread';
 import { cardsOn, rateOf } from './cards';
@@ -105,12 +106,22 @@ export type Recorded = Pick<CardRun, 'minutes' | 'gigabytes' | 'when' | 'standIn
  */
 export function standInCard(built: Built, draw: () => number): Recorded | null {
   const rate = rateOf(built).known;
-  const sizes = cardsOn(built).map((c) => c.card.gigabytes);
+  const sizes = cardsOn(built).map((c) => given(c.card, 'gigabytes').known);
   if (!rate || sizes.length === 0) return null;
+  let size = 0;
+  for (const known of sizes) {
+    if (!known) return null;
+    size += known.lo + draw() * (known.hi - known.lo);
+  }
   const anywhere = rate.lo + draw() * (rate.hi - rate.lo);
   const mbs = anywhere * (1 - draw() / 3);
-  const minutes = Math.round((2 + draw() * 28) * 10) / 10;
-  return { minutes, gigabytes: Math.round(((mbs * minutes * 60) / 8000) * 10) / 10, standIn: true };
+  const gigabytes = size * (0.1 + 0.9 * draw());
+  const tenths = (x: number) => Math.round(x * 10) / 10;
+  return {
+    minutes: tenths(minutesOn(gigabytes, mbs)),
+    gigabytes: tenths(gigabytes),
+    standIn: true,
+  };
 }
 
 /** A recording as it is kept: the camera, the cards that were in, the mode. */

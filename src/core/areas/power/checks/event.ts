@@ -21,13 +21,13 @@ export const powerEvent: Check = {
     if (day === undefined || notToMiss(built).length === 0) return [];
     const days = new Map(dayOf(built).map((s) => [s.id, s]));
     return sourcesOn(built).flatMap((source): Verdict[] => {
-      const own = days.get(source.id);
-      if (own) return [around(built, own, day)];
-      // What is fed by nobody knows what may hang on this one, on which nothing is said to.
+      // What is fed by nobody knows what may hang on this one, whatever is said to.
       const names = inWords(source.packs.map((p) => p.part.name));
       const open = `Whether ${names} can be changed around what must not be missed`;
       const dark = whileDark(built, baseOf(source), open);
-      return dark ? [dark] : [];
+      if (dark) return [dark];
+      const own = days.get(source.id);
+      return own ? [around(built, own, day)] : [];
     });
   },
 };
@@ -67,11 +67,11 @@ function around(built: Built, s: SourceDay, day: number): Verdict {
       state,
       why:
         worst.length === 0
-          ? `${names} ${s.packs.length > 1 ? 'last' : 'lasts'} the day: ${events} goes on.`
+          ? `${names} ${s.packs.length > 1 ? 'last' : 'lasts'} the day: ${events} ${notToMiss(built).length > 1 ? 'go' : 'goes'} on.`
           : `Change ${names} by ${inWords(worst.map(sayHours))}: nothing is off during ${events}.`,
     });
   const longest = notToMiss(built).reduce((a, e) => Math.max(a, e.to - e.from), 0);
-  const may = state === 'tight' ? 'may not ' : 'does not ';
+  const may = state === 'tight' ? 'may not ' : s.packs.length > 1 ? 'do not ' : 'does not ';
   const why = !worst
     ? `${names} ${s.packs.length > 1 ? 'together ' : ''}${may}last through ${events}: ${sayHours(s.lasts.lo)} at worst.`
     : `Around ${events} ${worst.length + 1} of ${names} are used over the day; there ${s.sets === 1 ? 'is one' : `are ${s.sets}`}.`;

@@ -37,8 +37,8 @@ export function packsOnHand(built: Built): OnHand[] {
     .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1))
     .flatMap((part) => {
       const here = on.filter((x) => x.part.id === part.id).length;
-      const of = Math.min(MOST, Math.max(here, onHand(part)));
-      return Array.from({ length: of }, (_, i): OnHand => ({
+      const of = Math.max(here, onHand(part));
+      return Array.from({ length: Math.min(MOST, of) }, (_, i): OnHand => ({
         part,
         n: i + 1,
         of,

@@ -208,7 +208,10 @@ function wattsOf(part: Device['part'], takes: Takes): string {
   if (!watts.known) return 'watts not known';
   const says = `${plain(watts.known.value, 0)} W`;
   if (takes === 'most') return watts.known.from === 'guess' ? `about ${says}` : says;
-  return takes.rolling < 1 && watts === given(part, 'watts') ? `${says} as at work` : says;
+  const lacks = (key: string) => given(part, key).known === null;
+  if (takes.rolling < 1 && watts === given(part, 'watts')) return `${says} as at work`;
+  if (takes.ready === 1 && lacks('wattsReady')) return `${says} as at rest`;
+  return takes.idle === 1 && lacks('wattsIdle') ? `${says} as ready` : says;
 }
 
 /** Volts of an outlet as its packs are: a regulated one holds them. */
