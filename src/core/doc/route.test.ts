@@ -65,3 +65,26 @@ describe('another outlet in a configuration', () => {
     expect(stands(again, id, own)).toEqual(stands(doc, id, own));
   });
 });
+
+describe('a part of the kit that is put on in a configuration, under its own name', () => {
+  test.each(doc.rigs.map((r) => [r.name, r.id] as const))('%s', (_n, id) => {
+    const fresh: JobDoc = {
+      ...doc,
+      rigs: doc.rigs.map((r) =>
+        r.id === id ? { ...r, configurations: [{ id: 'own', name: 'own', over: {} }] } : r,
+      ),
+    };
+    const use = { id: 'quay', part: 'quay', away: 1200 };
+    const put = kept(fresh, id, 'own', {
+      title: 'x',
+      changes: [{ path: ['rigs', id, 'mains', 'quay'], value: use }],
+    });
+    expect(stands(put, id, 'own').mains).toEqual([use]);
+    expect(stands(put, id, null).mains).toEqual(stands(doc, id, null).mains);
+    const off = kept(put, id, 'own', {
+      title: 'x',
+      changes: [{ path: ['rigs', id, 'mains', 'quay'], value: undefined, prune: 3 }],
+    });
+    expect(stands(off, id, 'own').mains).toBeUndefined();
+  });
+});

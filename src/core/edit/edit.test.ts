@@ -163,4 +163,21 @@ describe('what is taken away', () => {
     expect(off('between', 'a').between).toEqual([]);
     expect('thread' in off('thread', 'b') && off('thread', 'b').thread !== undefined).toBe(false);
   });
+
+  test.each(['quay', '12'])(
+    'what a configuration brings of its own comes back under its id: %s',
+    (id) => {
+      const over = { uses: { [id]: { part: id, role: 'mains' } } };
+      const before = { rigs: [{ id: 'r', configurations: [{ id: 'c', name: 'c', over }] }] };
+      const path = ['rigs', 'r', 'configurations', 'c', 'over', 'uses', id];
+      for (const prune of [5, 6]) {
+        const off = applyEdit(before, {
+          title: 'x',
+          changes: [{ path, value: undefined, prune }],
+        });
+        expect(JSON.stringify(off.doc)).not.toContain('uses');
+        expect(applyEdit(off.doc, off.inverse).doc).toEqual(before);
+      }
+    },
+  );
 });

@@ -29,6 +29,9 @@ export function applyChange<T>(doc: T, change: Change): T {
   return set(doc, change.path, 0, change) as T;
 }
 
+/** What lies under the difference of a configuration goes by id there, and is no list. */
+const byKey = (path: readonly string[], depth: number) => path[depth - 2] === 'over';
+
 /** Lists that a job or a rig always has. */
 const STAYS: ReadonlySet<string> = new Set(['kit', 'rigs', 'between', 'frames']);
 
@@ -75,11 +78,12 @@ function set(node: unknown, path: readonly string[], depth: number, change: Chan
   if (node === undefined && !last) {
     if (change.value === undefined) return undefined;
     // A list or object that is not there yet begins empty.
-    return set(/^\d+$/.test(path[depth]!) ? [] : {}, path, depth, change);
+    return set(/^\d+$/.test(key) && !byKey(path, depth) ? [] : {}, path, depth, change);
   }
   if (node === undefined && last) {
     if (change.value === undefined) return undefined;
-    if (/^\d+$/.test(key) || isKeyOf(change.value, key)) return [change.value];
+    if (!byKey(path, depth) && (/^\d+$/.test(key) || isKeyOf(change.value, key)))
+      return [change.value];
     return { [key]: change.value };
   }
   if (node === null || typeof node !== 'object')
@@ -104,8 +108,8 @@ function isKeyOf(e: unknown, key: string): boolean {
 }
 
 function indexIn(list: readonly unknown[], key: string): number {
-  const byKey = list.findIndex((e) => isKeyOf(e, key));
-  if (byKey >= 0) return byKey;
+  const found = list.findIndex((e) => isKeyOf(e, key));
+  if (found >= 0) return found;
   return /^\d+$/.test(key) ? Number(key) : -1;
 }
 

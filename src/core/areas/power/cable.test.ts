@@ -468,6 +468,15 @@ test('a lead that the picture hangs on is there twice, or it is said what to bri
     ['kit', 'pane-5', 'width'],
   ])
     expect(rigged([{ path, value: undefined }]).of(KEY)!.state).toBe('unknown');
+  // One that does not reach itself is replaced by the other: then that is no spare any more.
+  const warp = (value: unknown): Change => ({ path: ['kit', 'warp', 'length'], value });
+  const short = rigged([warp({ value: 40, tol: 5 })]);
+  expect(short.of('cable.length:body')!.state).toBe('fail');
+  expect(short.of(KEY)!.state).toBe('tight');
+  expect(short.of(KEY)!.why).toContain('Painter lead is the only lead that reaches');
+  expect(rigged([warp(undefined)]).of(KEY)!.state).toBe('unknown');
+  for (const value of [{ value: 40, tol: 5 }, undefined])
+    expect(rigged([warp(value), painter('count', 2)]).of(KEY)!.state).toBe('ok');
   // A screen that is only looked at may go dark.
   expect(rigged().of('cable.spare:fitted:monitor')).toBeUndefined();
   const { job, rig } = demoStandings.find(([n]) => n.endsWith('drive on a lead'))![1];

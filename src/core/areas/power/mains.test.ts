@@ -2,7 +2,8 @@ import { build, shared } from '../../build/build';
 import { applyEdit } from '../../edit/edit';
 import { readJob, writeJob } from '../../format/read-job';
 import type { Job, Rig } from '../../kit/types';
-import { demoRigs } from '../../properties/rigs';
+import { findings } from '../../solve/fixes';
+import { demoRigs, demoStandings } from '../../properties/rigs';
 import { exactly } from '../../test-kit';
 import { cautions } from '../cautions';
 import { checkRig } from '../checks';
@@ -150,4 +151,14 @@ test('it is put beside a rig, its way is said, and both stand in the file', () =
   expect(again.value.rigs.find((r) => r.id === base.rig.id)!.mains).toEqual([
     { id: m!.use.id, part: 'quay', away: 3000 },
   ]);
+});
+
+test('a lead that is too short for the mains gives way to the long one, although that is then no spare', () => {
+  const canal = demoStandings.find(([n]) => n.endsWith('on the mains'))![1];
+  const f = findings(canal.job, canal.rig).find((x) => x.key === 'cable.length:body')!;
+  expect(f.state).toBe('fail');
+  expect(f.why).toMatch(/too short, by 590 mm at the least: Quay is 1200 mm from the rig\.$/);
+  expect(f.fixes[0]).toMatchObject({
+    title: 'Feed Orrin Box from DC outlet of Quay by Warp lead',
+  });
 });

@@ -49,13 +49,35 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `Whether there is a spare for ${lead.name} is not known: what it comes out of is not on the rig.`,
       }),
     ];
+  const mains = mainsOf(built, f);
   const run = runOf(built, f);
   const reach = reachOf(built, device, f.from);
   const fits = (l: Lead) => goesBetween(out.outlet, l, device.part);
   const free = freeLeads(built).filter(
     (l) => onHand(l) > 0 && fits(l) !== false && reach(l) !== 'no',
   );
-  const spare = free.find((l) => fits(l) === true && reach(l) === 'yes');
+  const bare = (l: Lead) =>
+    valueOf(l.length) === null || (mains === null && valueOf(l.width) === null);
+  const spares = free.filter((l) => fits(l) === true && reach(l) === 'yes');
+  const [spare] = spares;
+  // One that does not reach itself is replaced by the other: then there is no spare.
+  const itself = reach(lead);
+  const alone = spares.length === 1 && onHand(spares[0]!) < 2 && itself !== 'yes';
+  if (spare && alone && (itself === 'no' || bare(lead)))
+    return [
+      itself === 'no'
+        ? plainVerdict({
+            ...base,
+            state: 'tight',
+            why: `${spare.name} is the only lead that reaches: in the place of ${lead.name} it is no spare.`,
+            wanted: [`a second lead like ${spare.name}`],
+          })
+        : plainVerdict({
+            ...base,
+            state: 'unknown',
+            why: `Whether ${spare.name} is a spare is not known: how long and how thick ${lead.name} is, and so whether it reaches itself, nobody said.`,
+          }),
+    ];
   if (spare)
     return [
       plainVerdict({
@@ -64,12 +86,9 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `${spare.id === lead.id ? `A second ${lead.name}` : spare.name} is there if ${lead.name} breaks.`,
       }),
     ];
-  const mains = mainsOf(built, f);
   const far = mains
     ? mains.use.away === undefined
     : !run || run.missing.length > 0 || doubtOf(built, run) !== null;
-  const bare = (l: Lead) =>
-    valueOf(l.length) === null || (mains === null && valueOf(l.width) === null);
   const unsaid = free.find((l) => fits(l) === null || bare(l) || far);
   if (unsaid)
     return [
