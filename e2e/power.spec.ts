@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { finding, goToRig, kept, open } from './open';
 
@@ -401,4 +402,63 @@ test('what must not be missed is put into the day, and packs are changed around 
   ).toBeVisible();
   await page.getByRole('button', { name: 'Take long take out of the day' }).click();
   await expect(page.getByText(/nothing is off during Lock passage and long take/)).toHaveCount(0);
+});
+
+test('a port is pressed, what can take it says by which lead, and gets it; its lead is tied', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await expect(finding(page, /Nothing holds Bowline lead at the HDMI, micro socket/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  const sent = page.getByRole('group', { name: /^What is sent to what/ });
+  const port = (name: RegExp) => sent.getByRole('button', { name });
+  await expect(sent.getByText('Bowline lead', { exact: true })).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  // The loop of the screen has nowhere to go on this rig, and says why.
+  await port(/^HDMI loop/).click();
+  await expect(port(/^Pellin Pocket/)).toContainText('sends only');
+  await port(/^Pellin Pocket/).press('Enter');
+  await expect(page.getByRole('heading', { name: 'Picture to Pane 5' })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Take it off' }).click();
+  await expect(page.getByRole('heading', { name: 'Picture to Pane 5' })).toHaveCount(0);
+  // By keys: out of the camera, into the screen.
+  await port(/^HDMI out/).focus();
+  await page.keyboard.press('Enter');
+  await expect(port(/^HDMI out/)).toHaveAttribute('aria-pressed', 'true');
+  await expect(port(/^Pane 5/)).toContainText('HDMI in: by Bowline lead');
+  await port(/^Pane 5/).focus();
+  await page.keyboard.press('Enter');
+  const own = page.getByRole('heading', { name: 'Picture to Pane 5' }).locator('..');
+  await expect(own.getByLabel('lead')).toHaveValue('bowline');
+  await own.getByLabel('its plugs').selectOption('tied');
+  await own.getByLabel('ties on the way').selectOption('1');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await expect(finding(page, /Nothing holds Bowline lead/)).toHaveCount(0);
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  await expect(own.getByLabel('its plugs')).toHaveValue('tied');
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(own.getByLabel('its plugs')).toHaveValue('');
+});
+
+test('the same as a list: another lead, and a port that is chosen', async ({ page }) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  const own = page.getByRole('heading', { name: 'Picture to Pane 5' }).locator('..');
+  await own.getByLabel('lead').selectOption('none chosen');
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await finding(page, /is not known: by which lead nobody said/).click();
+  await page
+    .getByRole('button', { name: /Send picture from HDMI out of .* by Bowline lead/ })
+    .click();
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  await expect(own.getByLabel('lead')).toHaveValue('bowline');
+  await own.getByRole('button', { name: 'Take it off' }).click();
+  await page.getByLabel('out of').selectOption({ label: 'HDMI out of Pellin Pocket, picture' });
+  await expect(page.getByText('HDMI loop of Pane 5: sends only')).toBeVisible();
+  await page.getByRole('button', { name: 'HDMI in of Pane 5: by Bowline lead' }).click();
+  await expect(own.getByLabel('lead')).toHaveValue('bowline');
 });

@@ -10,17 +10,8 @@ import type { Change, Job } from '@/core/kit/types';
 import { readDoc, writeDoc } from '@/core/format/read-job';
 import { applyEdit, type Edit } from '@/core/edit/edit';
 import { isStorageFull, NelvixDatabase } from './database';
-import {
-  takeInJobs,
-  rawJob,
-  unsound,
-  addJobs,
-  allJobs,
-  binJob,
-  historyEnds,
-  listJobs,
-  loadJob,
-} from './jobs';
+import { allJobs, binJob, listJobs, rawJob } from './job-list';
+import { addJobs, historyEnds, loadJob, takeInJobs, unsound } from './jobs';
 import { lastDone, MOST_LOGGED, withLog } from './log';
 import { lastOf } from './steps';
 import { redo, storeAll, undo, type Asked } from './storing';

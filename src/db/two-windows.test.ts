@@ -4,11 +4,18 @@ import { put } from '@/core/properties/rigs';
 import type { JobDoc } from '@/core/kit/kept';
 import type { Job, Rig } from '@/core/kit/types';
 import { setFitted, setLimits } from '@/core/areas/space/moves/fitted';
-import { listChanges, withChanges, type Edit } from '@/core/edit/edit';
+import { withChanges, type Edit } from '@/core/edit/edit';
+import { listChanges } from '@/core/edit/list-changes';
 import { deedsOf } from '@/core/areas/moves';
 import { setLight } from '@/core/areas/light/moves/light';
 import { keepInSet } from '@/core/areas/coverage/moves/lens';
 import { setStop } from '@/core/areas/coverage/moves/picture';
+import { build } from '@/core/build/build';
+import { runOfCards } from '@/core/areas/media/model/log';
+import { packsOnHand } from '@/core/areas/power/model/marks';
+import { markPack } from '@/core/areas/power/moves/mark-pack';
+import { PACK_STATES } from '@/core/kit/records';
+import { sendings } from '@/core/properties/sendings';
 import { recordTrial } from '@/core/solve/trials';
 import { isLens } from '@/core/kit/types';
 import { jobOf } from '@/core/doc/read';
@@ -29,7 +36,7 @@ let n = 0;
 /** Something a person could do on a rig, by numbers. */
 function moveOf(j: Job, rig: Rig, a: number, b: number): Edit | null {
   const at = <T>(list: readonly T[]): T | undefined => list[b % Math.max(1, list.length)];
-  switch (a % 8) {
+  switch (a % MOVES) {
     case 0:
     case 1:
     case 2: {
@@ -54,15 +61,29 @@ function moveOf(j: Job, rig: Rig, a: number, b: number): Edit | null {
           : recordTrial(j, [lens.id, rig.body!], 'fits', 'today')
         : null;
     }
+    case 7:
+      return at(sendings(j, rig)) ?? null;
+    case 8: {
+      const pack = at(packsOnHand(build(j, rig)));
+      return pack ? markPack(pack, at(PACK_STATES) ?? null, 'noon') : null;
+    }
+    case 9: {
+      const run = runOfCards(build(j, rig), `clip-${b % 3}`, { minutes: 20, gigabytes: 50 + b });
+      return run ? { title: 'x', changes: [{ path: ['cardRuns', run.id], value: run }] } : null;
+    }
     default:
       return setStop(rig, 2 + (b % 10));
   }
 }
+/** So many sorts of moves there are. */
+const MOVES = 11;
+/** Those that only set something of the rig. */
+const SETS = [4, 5, 10] as const;
 
-/** Keys of everything that stands on a rig, list by list. */
-function there(rig: Rig): Set<string> {
+/** Keys of everything that stands on a rig, list by list, and of what was noted in its job. */
+function there(rig: Rig, { packMarks, cardRuns }: Job): Set<string> {
   const out = new Set<string>();
-  for (const [list, uses] of Object.entries(rig))
+  for (const [list, uses] of Object.entries({ ...rig, packMarks, cardRuns }))
     if (Array.isArray(uses))
       for (const u of uses as { id?: string; part?: string }[])
         out.add(`${list}/${u.id ?? u.part ?? ''}`);
@@ -101,11 +122,20 @@ test('both edits stand, or a word is said', async () => {
         said += words > 0 ? 1 : 0;
         if (words === 0) {
           // What each alone brought in is in, what each alone took away is gone.
-          const before = there(rigOf(job));
+          const before = there(rigOf(job), job);
+          const after = there(rigOf(now), now);
           for (const edit of [one, two]) {
-            const alone = there(rigOf(withChanges(job, edit.changes)));
-            for (const k of alone) if (!before.has(k)) expect(there(rigOf(now))).toContain(k);
-            for (const k of before) if (!alone.has(k)) expect(there(rigOf(now))).not.toContain(k);
+            const by = withChanges(job, edit.changes);
+            const alone = there(rigOf(by), by);
+            // What is sent to something that the other took off goes with it.
+            const cut = (rigOf(by).signals ?? []).flatMap((x) =>
+              [x.from, x.to].some((e) => e.list !== 'body' && !after.has(`${e.list}/${e.id}`))
+                ? [`signals/${x.id}`]
+                : [],
+            );
+            for (const k of alone)
+              if (!before.has(k) && !cut.includes(k)) expect(after).toContain(k);
+            for (const k of before) if (!alone.has(k)) expect(after).not.toContain(k);
           }
         }
         // What leads nowhere is put right when the file is read, and said.
@@ -130,7 +160,7 @@ function boxOnly(d: JobDoc): boolean {
 }
 
 test('no move writes a whole list', () => {
-  for (let a = 0; a < 8; a++)
+  for (let a = 0; a < MOVES; a++)
     for (let b = 0; b < 400; b += 7)
       for (const rig of job.rigs) {
         const edit = moveOf(job, rig, a, b);
@@ -164,7 +194,7 @@ test('one window in a configuration, the other on the rig itself: neither change
   const bare = ({ configurations: _c, ...rest }: JobDoc['rigs'][number]) => rest;
   await fc.assert(
     fc.asyncProperty(
-      fc.array(fc.tuple(fc.constantFrom(4, 5, 7), fc.nat(99), fc.boolean()), {
+      fc.array(fc.tuple(fc.constantFrom(...SETS), fc.nat(99), fc.boolean()), {
         minLength: 2,
         maxLength: 6,
       }),

@@ -35,7 +35,7 @@ export function Tabs<T extends string>({
           <Radix.Trigger
             key={t.id}
             value={t.id}
-            className="min-h-11 border-b-[3px] border-transparent px-2.5 font-semibold text-soft hover:text-ink aria-selected:border-accent aria-selected:text-ink"
+            className={`min-h-11 border-b-[3px] border-transparent font-semibold whitespace-nowrap text-soft hover:text-ink aria-selected:border-accent aria-selected:text-ink ${tabs.length > 5 ? 'px-1.5' : 'px-2.5'}`}
           >
             {t.name}
           </Radix.Trigger>

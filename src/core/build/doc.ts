@@ -46,6 +46,7 @@ const RIG_FIELDS: Record<keyof Rig, true> = {
   mains: true,
   celsius: true,
   outlet: true,
+  signals: true,
   limits: true,
   carry: true,
   carriers: true,

@@ -12,7 +12,10 @@ export interface Check {
   says: string;
   /** By which formula. */
   formula: string;
-  /** A fail of it is a setting to follow up, or a tie more, not a part that does not go: said as a cost of a fix. */
+  /**
+   * What it finds is a setting to follow up, a tie or a spare more, not a part that does not go: said as a
+   * cost of a fix.
+   */
   byHand?: true;
   /** While it fails others are silent: what they say once it is cleared is not the fix's doing. */
   hides?: true;

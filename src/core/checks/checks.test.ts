@@ -25,7 +25,7 @@ describe('the registry', () => {
     expect(new Set(ids).size).toBe(ids.length);
     for (const c of CHECKS) {
       expect(c.id).toMatch(
-        /^(coverage|mount|front|rods|drive|support|sight|space|joint|carry|power|cable|media)\.[a-z-]+$/,
+        /^(coverage|mount|front|rods|drive|support|sight|space|joint|carry|power|cable|signal|media)\.[a-z-]+$/,
       );
       expect(c.says.length).toBeGreaterThan(40);
       expect(c.formula.length).toBeGreaterThan(5);

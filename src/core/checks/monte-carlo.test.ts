@@ -140,7 +140,7 @@ function contains(
   const copy = structuredClone(job);
   const used = partsOn(rig);
   // What fills the packs at night, and all that it fills, is on no rig.
-  const atNight = new Set(['charger', 'battery']);
+  const atNight = new Set(['charger', 'battery', 'reader']);
   copy.kit = copy.kit.filter((p) => used.has(p.id) || atNight.has(p.kind));
   const again = copy.rigs.find((r) => r.id === rig.id)!;
   const all: Slot[] = [
@@ -358,6 +358,7 @@ describe('intervals hold what they claim', () => {
       'joint.screw',
       'joint.twist',
       'media.minutes',
+      'media.offload',
       'media.speed',
       'mount.load',
       'power.amps',

@@ -1,5 +1,6 @@
 import type { KeptRig } from '../edit/role';
 import { readFed } from '../edit/fed';
+import { readSignal, type DeviceOf } from '../edit/signals';
 import { dressingOf } from '../kit/dressing';
 import type { BoxUse, Rig, TrayUse } from '../kit/types';
 import {
@@ -48,6 +49,9 @@ export class Reader implements KeptRig {
   use(id: string): Use | undefined {
     return this.rig.uses.find((u) => u.id === id);
   }
+  link(id: string): Link | undefined {
+    return this.rig.links.find((l) => l.id === id);
+  }
   power(to: string): Link | undefined {
     return this.rig.links.find(
       (l) => l.kind === 'power' && l.to.use === to && l.from.port !== undefined,
@@ -68,7 +72,11 @@ export function rigOf(doc: RigDoc): Rig {
   }
   const box = r.role('box')[0];
   const fed = links.filter((l) => r.power(l.to.use) === l && isFed(r, l.to.use));
-  const leads = new Set(fed.map((l) => l.lead));
+  const device = deviceIn(r);
+  const signals = links.flatMap((l) => readSignal(r, l, device) ?? []);
+  const sent = new Set(signals.map((s) => s.id));
+  const read = (l: Link) => fed.includes(l) || sent.has(l.id);
+  const leads = new Set(links.filter(read).map((l) => l.lead));
   // A lead that feeds nothing that is read rides along.
   const loose = (u: Use | undefined) => u?.role === 'lead' && !leads.has(u.id);
   return clean({
@@ -80,6 +88,7 @@ export function rigOf(doc: RigDoc): Rig {
     wheel: body?.set?.wheel,
     hand: lens?.set?.hand,
     outlet: body && readFed(r, body.id),
+    signals: nonEmpty(signals),
     footTied: lens && r.foot(lens.id) ? true : undefined,
     ...lists,
     box: box && readBox(r, box),
@@ -96,7 +105,7 @@ export function rigOf(doc: RigDoc): Rig {
     unread: some({
       uses: nonEmpty(uses.filter((u) => !READ_ROLES.has(u.role) || loose(u))),
       joints: nonEmpty(joints.filter((j) => !isRead(r, j) || loose(r.use(j.guest.use)))),
-      links: nonEmpty(links.filter((l) => !fed.includes(l))),
+      links: nonEmpty(links.filter((l) => !read(l))),
     }),
   }) as unknown as Rig;
 }
@@ -107,6 +116,15 @@ const nonEmpty = <T>(list: T[]): T[] | undefined => (list.length > 0 ? list : un
 const isFed = (r: Reader, id: string) =>
   r.role('body')[0]?.id === id ||
   ['drive', 'fitted'].some((x) => r.role(x).some((u) => u.id === id));
+
+/** What a use is read as, where something may be sent from or to it. */
+const deviceIn =
+  (r: Reader): DeviceOf =>
+  (id) => {
+    if (r.role('body')[0]?.id === id) return { list: 'body', id: 'body' };
+    if (r.role('drive').some((u) => u.id === id)) return { list: 'drives', id };
+    return r.role('fitted').some((u) => u.id === id) ? { list: 'fitted', id } : undefined;
+  };
 
 /** Whether a joint is one that the roles read: it seats what they know, or ties a foot. */
 function isRead(r: Reader, j: Joint): boolean {

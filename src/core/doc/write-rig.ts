@@ -1,7 +1,8 @@
 import { writeFed } from '../edit/fed';
+import { writeSignal } from '../edit/write-signals';
 import { elementsOf, type Element, type RigWriter, type SeatMore } from '../edit/role';
 import { ROLES } from '../roles/roles';
-import type { BoxUse, Part, Rig } from '../kit/types';
+import type { BoxUse, Part, PortAt, Rig } from '../kit/types';
 import { Reader } from './read-rig';
 import { clean, LISTS, named, nameOf, picked, some, type Fields, type RoleList } from './roles';
 import type {
@@ -165,6 +166,7 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
   writeCamera(w);
   for (const l of LISTS) writeList(w, l, orders);
   if (rig.body !== null) writeFed(w, w.body, rig.outlet);
+  for (const s of rig.signals ?? []) writeSignal(w, s, (at) => standsFor(w, at));
   if (rig.box) writeBox(w, rig.box);
   const {
     body: _body,
@@ -175,6 +177,7 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
     wheel: _wheel,
     hand: _hand,
     outlet: _outlet,
+    signals: _signals,
     box: _box,
     lenses,
     configurations,
@@ -206,6 +209,12 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
       });
     }),
   }) as unknown as RigDoc;
+}
+
+/** The use that a socket is on; undefined where that is not on the rig. */
+function standsFor(w: Writer, { list, id }: PortAt): string | undefined {
+  if (list === 'body') return w.rig.body === null ? undefined : w.body;
+  return w.rig[list]?.some((u) => u.id === id) ? w.idOf(list, id) : undefined;
 }
 
 function writeCamera(w: Writer): void {

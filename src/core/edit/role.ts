@@ -99,6 +99,8 @@ export interface KeptRig {
   power(to: string): Link | undefined;
   /** A use by its id. */
   use(id: string): Use | undefined;
+  /** A link by its id. */
+  link(id: string): Link | undefined;
 }
 
 /** What a joint says besides: the guest's own interface, and fields of the joint. */

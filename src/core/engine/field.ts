@@ -204,7 +204,8 @@ export const STRAP = { key: 'style', is: ['strap', 'split'] };
 
 /** What a lead goes into. */
 export const SOCKETS = PLUGS.flatMap((p) => (p.cells ? [] : [[p.id, p.name] as const]));
-const PLUG_NAMES = PLUGS.map((p) => [p.id, p.name] as const);
+/** What power comes through. */
+const PLUG_NAMES = PLUGS.flatMap((p) => (p.signal ? [] : [[p.id, p.name] as const]));
 const CHAMBERS = PLUGS.flatMap((p) => (p.cells ? [[p.id, p.name] as const] : []));
 
 export const FACES = [
@@ -283,6 +284,38 @@ export const OUTLETS: RowsField = {
       ['holds', 'stays up'],
       ['drops', 'goes dark'],
     ]),
+  ],
+};
+
+/** What goes through a lead that feeds nothing. */
+export const CARRIED = [
+  ['video', 'picture'],
+  ['sound', 'sound'],
+  ['control', 'control'],
+  ['data', 'data'],
+] as const;
+
+/** Picture, sound, control and data, in and out. */
+export const PORTS: RowsField = {
+  type: 'rows',
+  key: 'ports',
+  label: 'ports',
+  row: 'port',
+  keyed: true,
+  usual: true,
+  fields: [
+    { type: 'text', key: 'name', label: 'name', max: 80, required: true },
+    choice('carries', 'carries', CARRIED),
+    choice('way', 'in or out', [
+      ['out', 'sends'],
+      ['in', 'takes in'],
+      ['loop', 'sends on what comes in'],
+      ['both', 'both ways'],
+    ]),
+    choice('plug', 'socket', SOCKETS),
+    flag('isInlet', 'it is fed by it as well'),
+    choice('face', 'face', FACES),
+    ...offFace(ofItsFace, 'x', 'y', 'z'),
   ],
 };
 

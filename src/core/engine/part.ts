@@ -93,6 +93,33 @@ export interface Outlet {
   swap?: 'holds' | 'drops';
 }
 
+/** What goes through a lead that feeds nothing. */
+export const CARRIES = ['video', 'sound', 'control', 'data'] as const;
+export type Carries = (typeof CARRIES)[number];
+
+/** A socket that something is sent out of, or comes in by. */
+export interface SignalPort {
+  id: string;
+  name: string;
+  carries?: Carries;
+  /** Sent out, taken in, sent on as it came in, or both ways. */
+  way?: 'out' | 'in' | 'loop' | 'both';
+  /** What goes into it, by id. */
+  plug?: string;
+  /** It is the socket that the part is fed by. */
+  isInlet?: boolean;
+  /** The face it is on, and how far off the middle of that, along the axes of its part. */
+  face?: Face;
+  x?: QuantityInput;
+  y?: QuantityInput;
+  z?: QuantityInput;
+}
+
+/** What sends or takes in something says by what. */
+export interface Ported {
+  ports?: SignalPort[];
+}
+
 /** What something that takes power says of it. */
 export interface Supplied {
   voltsFrom?: QuantityInput;

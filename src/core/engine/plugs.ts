@@ -9,12 +9,14 @@ export interface Plug {
   weak?: boolean;
   /** It stands in the place of a battery of so many cells: no lead is between. */
   cells?: number;
+  /** It feeds nothing: picture or sound goes through it. */
+  signal?: true;
 }
 
 /**
- * Plugs of leads that feed something. XLR: IEC 61076-2-103; USB: IEC 62680; barrels by their outside and
- * inside diameter: a 2.5 in the place of a 2.1 goes in and makes no contact. The rest from common
- * practice, no source.
+ * Plugs of leads. XLR: IEC 61076-2-103; USB: IEC 62680; BNC: IEC 61169-8; HDMI: types A, C and D of its
+ * specification, from memory; barrels by their outside and inside diameter: a 2.5 in the place of a 2.1
+ * goes in and makes no contact. The rest from common practice, no source.
  */
 export const PLUGS: readonly Plug[] = [
   { id: 'tap', name: 'two-pin tap', locks: false },
@@ -29,6 +31,12 @@ export const PLUGS: readonly Plug[] = [
   { id: 'usb-a', name: 'USB-A', locks: false },
   { id: 'usb-c', name: 'USB-C', locks: false, weak: true },
   { id: 'bayonet-2', name: 'bayonet, 2 pins', locks: true },
+  { id: 'bnc', name: 'BNC', locks: true, signal: true },
+  { id: 'hdmi', name: 'HDMI, full size', locks: false, signal: true },
+  { id: 'hdmi-mini', name: 'HDMI, mini', locks: false, weak: true, signal: true },
+  { id: 'hdmi-micro', name: 'HDMI, micro', locks: false, weak: true, signal: true },
+  { id: 'jack-35', name: 'jack 3.5 mm', locks: false, signal: true },
+  { id: 'xlr-3', name: 'XLR, 3 pins', locks: true, signal: true },
   { id: 'cell-2', name: 'battery chamber, 2 cells', locks: true, cells: 2 },
   { id: 'cell-4', name: 'battery chamber, 4 cells', locks: true, cells: 4 },
 ];

@@ -10,6 +10,11 @@ export function gigabytesOf(minutes: number, megabits: number): number {
   return (minutes * 60 * megabits) / 8000;
 }
 
+/** Hours in which so much is read so often: copied, and compared with what it was: `GB x 1000 x times / (MB/s) / 3600`. */
+export function copyingHours(gigabytes: number, megabytes: number, times: number): number {
+  return (gigabytes * 1000 * times) / megabytes / 3600;
+}
+
 /** A card that just keeps up drops frames when it gets warm: so much more is wanted [trade]. */
 export const SPARE_SPEED = 1.2;
 

@@ -7,14 +7,14 @@ import {
   putSocket,
   socketsToPut,
 } from '../areas/joints/moves/put-interface';
-import { inletPort, outletPort } from '../areas/power/model/ports';
+import { inletPort, outletPort, signalPort } from '../areas/power/model/ports';
 import { docOf } from '../doc/write';
 import { applyEdit } from '../edit/edit';
 import type { FigureViewId } from '../engine/figure';
 import { FACES } from '../engine/field';
 import { readJob, validateJob, writeJob } from '../format/read-job';
 import { FIELDS, isKind } from '../kit/fields';
-import { isFitting, type Part } from '../kit/types';
+import type { Outlet, Part, SignalPort } from '../kit/types';
 import { valueOf } from '../quantity/quantity';
 import { demo } from '../test-kit';
 import { figureOf } from './figures';
@@ -138,10 +138,14 @@ describe('a drawing is pressed', () => {
           expect(figureOf(own)!.views.flatMap((v) => v.grips.map((g) => g.key))).toContain(key);
           const again = readJob(writeJob(after));
           expect(again.ok && again.value).toEqual(after);
-          const port = isFitting(own) && own.outlets?.find((o) => `outlets/${o.id}` === key);
-          const said = port
-            ? outletPort(own, port)
-            : inletPort(own as Part & { inletFace?: 'left' });
+          const lists = own as { outlets?: Outlet[]; ports?: SignalPort[] };
+          const outlet = lists.outlets?.find((o) => `outlets/${o.id}` === key);
+          const port = lists.ports?.find((o) => `ports/${o.id}` === key);
+          const said = outlet
+            ? outletPort(own, outlet)
+            : port
+              ? signalPort(own, port)
+              : inletPort(own as Part & { inletFace?: 'left' });
           expect(said.face).toBe(face);
           expect(said.at.map((g) => g?.known?.value ?? null)).toEqual([null, 7, null]);
           expect(said.at[1]!.known).toMatchObject({ tol: FINGER, from: 'guess' });

@@ -1,3 +1,5 @@
+import type { Carries } from '../engine/part';
+
 /** What feeds something: a fitted part, one of its outlets, and the lead between. */
 export interface FedFrom {
   from: string;
@@ -10,4 +12,26 @@ export interface FedFrom {
   ties?: number;
   /** Where its outlet has a switch: set over, or as it is sold; nobody said when absent. */
   switched?: boolean;
+}
+
+/** A socket of something on a rig that sends or takes in. */
+export interface PortAt {
+  /** Which it is: the camera, or a use of a list of the rig. */
+  list: 'body' | 'drives' | 'fitted';
+  id: string;
+  /** The socket, of the ports of its part. */
+  port: string;
+}
+
+/** What goes from one socket to another, and by which lead. */
+export interface SignalUse {
+  id: string;
+  carries: Carries;
+  from: PortAt;
+  to: PortAt;
+  /** A lead of the kit; none chosen when absent. */
+  lead?: string;
+  /** As of what feeds something. */
+  tied?: boolean;
+  ties?: number;
 }

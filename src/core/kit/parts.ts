@@ -6,7 +6,7 @@ import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Carrier } from '../areas/carry/kit/parts';
-import type { Card } from '../areas/media/kit/parts';
+import type { Card, Reader } from '../areas/media/kit/parts';
 import type { Charger, Lead, MainsUnit } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { PartBase } from '../engine/part';
@@ -46,6 +46,7 @@ export type Part =
   | Charger
   | MainsUnit
   | Card
+  | Reader
   | OtherPart;
 
 export type Drive = FollowFocus | Motor;

@@ -1,7 +1,7 @@
 import type { CardUse, CarrierUse, DayEvent, MainsUse } from './beside';
 import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
-import type { FedFrom } from './fed';
+import type { FedFrom, SignalUse } from './fed';
 import type { Part } from './parts';
 import type { CardRun, MarkTestRecord, PackMark, PackRun, Trial, Weighing } from './records';
 
@@ -346,6 +346,7 @@ export interface Rig {
   celsius?: number;
   /** What feeds the camera. */
   outlet?: FedFrom;
+  signals?: SignalUse[];
   limits?: SpaceLimits;
   light?: LightUse;
   reference?: string;

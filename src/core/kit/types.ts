@@ -7,7 +7,7 @@ import type { Plate, Riser, Rods } from '../areas/rods/kit/parts';
 import type { Key, Screw } from '../areas/joints/kit/parts';
 import type { Fitting } from '../areas/space/kit/parts';
 import { CARRIER_KINDS, type Carrier } from '../areas/carry/kit/parts';
-import type { Card } from '../areas/media/kit/parts';
+import type { Card, Reader } from '../areas/media/kit/parts';
 import type { Charger, Lead, MainsUnit } from '../areas/power/kit/parts';
 import type { LensSupport } from '../areas/support/kit/parts';
 import type { Link, Part, Drive } from './parts';
@@ -136,6 +136,10 @@ export function isMainsUnit(p: Part | null | undefined): p is MainsUnit {
 
 export function isCard(p: Part | null | undefined): p is Card {
   return p?.kind === 'card';
+}
+
+export function isReader(p: Part | null | undefined): p is Reader {
+  return p?.kind === 'reader';
 }
 
 /** How many of this piece are on hand; a part that does not say counts as one. */

@@ -65,6 +65,7 @@ export const KIND_WORDS: Readonly<Partial<Record<Kind, readonly string[]>>> = {
   screw: ['screw', 'bolt', 'screws'],
   key: ['key', 'hex key', 'allen key', 'driver', 'screwdriver', 'tool'],
   card: ['card', 'media', 'memory card', 'drive', 'cards', 'ssd'],
+  reader: ['card reader', 'reader', 'readers', 'card readers'],
   charger: ['charger', 'chargers', 'charging', 'battery charger'],
   'mains-unit': [
     'mains unit',

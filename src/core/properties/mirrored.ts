@@ -44,6 +44,7 @@ function part(p: Part): Part {
       inletX: negatedQuantity,
       outlets: (list) =>
         (list as object[]).map((o) => over(o, { face: turned, x: negatedQuantity })),
+      ports: (list) => (list as object[]).map((o) => over(o, { face: turned, x: negatedQuantity })),
       vents: (list) => (list as object[]).map((v) => over(v, { face: turned })),
     },
   ) as unknown as Part;

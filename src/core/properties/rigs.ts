@@ -40,6 +40,7 @@ import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
 import { sideBySide } from '../doc/side-by-side';
 import { begin } from '../shelf/begin';
+import { sendings } from './sendings';
 import { GOALS } from '../shelf/goals';
 import { demo, demoDoc } from '../test-kit';
 
@@ -236,6 +237,7 @@ function settings(job: Job, rig: Rig): Edit[] {
         ...(rig.box ? [setBoxRod(rig, on, 'x')] : []),
       ]),
     ...feedings(job, rig),
+    ...sendings(job, rig),
     ...runs(job, rig),
     ...recordings(job, rig),
     ...[1, 3].map((long) => ({

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { mountIndex } from '../areas/mount/kit/standards';
 import { isBody, type Job, type Rig } from '../kit/types';
+import { TRAYS } from '../areas/front/kit/trays';
 import { PLUGS } from '../engine/plugs';
 import { FIELDS as FIELDS_OF, KINDS } from '../kit/fields';
 import { checkRig } from '../areas/checks';
@@ -177,15 +178,17 @@ function withoutNames(text: string, names: readonly string[]): string {
     .replace(/(hex key|key|driver|wrench) [\d./]+ mm/g, '');
 }
 
-/** A sentence without names: of parts, frames, modes, mounts, outlets, and of plugs by their size. */
+/** A sentence without names: of parts, frames, modes, mounts, outlets, of plugs and trays by their size. */
 function withoutOwn(text: string, job: Job, rig: Rig): string {
   const names = [
     ...job.kit.map((p) => p.name),
     ...job.kit.flatMap((p) => (isBody(p) ? (p.modes ?? []).map((m) => m.name) : [])),
-    ...job.kit.flatMap((p) =>
-      ((p as { outlets?: { name: string }[] }).outlets ?? []).map((o) => o.name),
-    ),
+    ...job.kit.flatMap((p) => {
+      const { outlets = [], ports = [] } = p as Record<string, { name: string }[] | undefined>;
+      return [...outlets, ...ports].map((o) => o.name);
+    }),
     ...PLUGS.map((p) => p.name),
+    ...TRAYS.map((t) => t.name),
     ...rig.frames.map((f) => f.name),
     ...[...mountIndex(job).values()].map((m) => m.name),
   ];

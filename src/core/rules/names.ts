@@ -74,6 +74,7 @@ export const RULE_NAMES: Readonly<Record<RuleId, string>> = {
   'carry.ballast': 'dead weight may balance a rig, after all that is useful',
   'media.spare': 'speed of a card over the data rate',
   'media.rolling': 'share of the time that is rolled',
+  'media.passes': 'times that a card is read until it is let go',
   'power.usable': 'share of a pack that is counted on',
   'power.ready': 'share of the time between takes that is spent ready',
   'power.charging': 'share of what a charger gives that fills a pack',

@@ -192,6 +192,11 @@ export const REASONS: Record<RuleId, { reason: string; otherSchool: string }> = 
     reason: 'Most of the time is spent on setting up; a third of it rolled is a busy hour.',
     otherSchool: 'Interviews and events roll through: all of it counts.',
   },
+  'media.passes': {
+    reason: 'A copy that nobody compared is no copy: it is read once to copy and once to compare.',
+    otherSchool:
+      'Programs that sum up while they copy read it once; the copies are looked at later.',
+  },
   'power.usable': {
     reason: 'Packs age, cold takes its share, and devices give up before a pack is empty.',
     otherSchool: 'New packs in a warm room give all that is written on them.',

@@ -9,6 +9,7 @@ import type { Piece } from '../place/setting';
 import { exact, sayLength } from '../quantity/say';
 import { standOf } from '../stand/stand';
 import type { Standing } from '../doc/side-by-side';
+import { signalsBetween } from './signals';
 
 /** What has to be done to get from one way a rig stands to another: a list for whoever does it. */
 
@@ -129,7 +130,8 @@ export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: Ri
         text: `${name(u.part)}: fed from ${outletWords(kit, from, fed)}, then ${outletWords(kit, to, then)}`,
       });
   }
-  return [...list, ...wholeWords(from, to, kit)];
+  const sent = signalsBetween(kit, from, to).map((s) => ({ what: 'set' as const, ...s }));
+  return [...list, ...sent, ...wholeWords(from, to, kit)];
 }
 
 /** What feeds a use, as it is kept. */

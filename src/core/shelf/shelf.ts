@@ -3,6 +3,7 @@ import { typical as coverage } from '../areas/coverage/kit/typical';
 import { typical as drive } from '../areas/drive/kit/typical';
 import { typical as front } from '../areas/front/kit/typical';
 import { usualInterfaces } from '../areas/joints/kit/usual';
+import { usualPorts } from '../areas/power/kit/usual';
 import { typical as joints } from '../areas/joints/kit/typical';
 import { typical as mount } from '../areas/mount/kit/typical';
 import { typical as media } from '../areas/media/kit/typical';
@@ -61,8 +62,11 @@ export function partOf(t: Typical, more: Readonly<Record<string, unknown>> = {})
   const fields = Object.fromEntries(
     Object.entries(t.fields).map(([k, v]) => [k, valueOfTold(v, named.has(k))]),
   );
-  const has = kind.some((f) => f.key === 'interfaces');
-  const interfaces = has ? usualInterfaces(t.kind).map((i) => ({ id: newId('i'), ...i })) : [];
+  const has = (key: string) => kind.some((f) => f.key === key);
+  const interfaces = has('interfaces')
+    ? usualInterfaces(t.kind).map((i) => ({ id: newId('i'), ...i }))
+    : [];
+  const ports = has('ports') ? usualPorts(t.kind).map((p) => ({ id: newId('p'), ...p })) : [];
   return {
     id: newId(t.kind),
     kind: t.kind,
@@ -71,6 +75,7 @@ export function partOf(t: Typical, more: Readonly<Record<string, unknown>> = {})
     count: 0,
     ...fields,
     ...(interfaces.length > 0 ? { interfaces } : {}),
+    ...(ports.length > 0 ? { ports } : {}),
     notes: notesOf(t),
     ...more,
   } as Part;

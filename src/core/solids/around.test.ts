@@ -127,3 +127,57 @@ test('over one edge and along the top of a cube: closed form', () => {
   ];
   expect(wayRound([0, 0, 0], [0, 90, 100], walls)).toBeNull();
 });
+
+/** The shortest way over thirteen points of every edge: nearly that of all there are. */
+function dense(a: Vec, b: Vec, blocks: readonly Bounds[]): number {
+  const edges = blocks.flatMap((e) => {
+    const corners = cornersOf(e);
+    return corners.flatMap((p, i) =>
+      corners.flatMap((q, j) =>
+        j > i && p.filter((v, k) => v !== q[k]!).length === 1 ? [[p, q]] : [],
+      ),
+    );
+  });
+  const points = edges
+    .flatMap(([p, q]) =>
+      Array.from(
+        { length: 13 },
+        (_, n) => p!.map((v, k) => v + (n / 12) * (q![k]! - v)) as unknown as Vec,
+      ),
+    )
+    .filter((p) => !blocks.some((e) => within(p, e)));
+  const all = [a, b, ...points];
+  const at = all.map((_, i) => (i === 0 ? 0 : Infinity));
+  const done = new Set<number>();
+  for (;;) {
+    let i = -1;
+    at.forEach((d, j) => {
+      if (!done.has(j) && d < Infinity && (i < 0 || d < at[i]!)) i = j;
+    });
+    if (i < 0 || i === 1) return at[1]!;
+    done.add(i);
+    all.forEach((p, j) => {
+      const d = at[i]! + far(all[i]!, p);
+      if (d < at[j]! && !blocks.some((e) => cuts(all[i]!, p, e))) at[j] = d;
+    });
+  }
+}
+
+test('drawn tight it is hardly longer than the shortest over all points of all edges', () => {
+  const ratios: number[] = [];
+  fc.assert(
+    fc.property(
+      anyPoint,
+      anyPoint,
+      fc.array(anyBlock, { minLength: 1, maxLength: 2 }),
+      (a, b, blocks) => {
+        const way = wayRound(a, b, blocks);
+        if (way && way.points.length > 3) ratios.push(way.length / dense(a, b, blocks));
+      },
+    ),
+    { numRuns: 1500 },
+  );
+  ratios.sort((x, y) => x - y);
+  expect(ratios.length).toBeGreaterThan(20);
+  expect(ratios.at(-1)!).toBeLessThan(1.06);
+});

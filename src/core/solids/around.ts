@@ -15,6 +15,9 @@ export interface Way {
   round: readonly number[];
 }
 
+/** Two ways are as long as each other within this, mm. */
+const SAME = 0.1;
+
 /** Under this a way along a face is not one through it, mm. */
 const TOUCH = 1e-6;
 
@@ -51,6 +54,9 @@ const MOST = 24;
  * A short way from `a` to `b` that passes through none of the blocks: over corners, then drawn tight, each
  * bend along the edge that it is on.
  *
+ * Over corners alone it may be drawn tight on the wrong side of a block: where it bends more than once the
+ * middles of edges are tried as well, and the shorter of the two is taken.
+ *
  * @param blocks extents, each grown by what has to be kept clear of it
  * @returns null where an end is inside of a block, or no way leads out
  */
@@ -68,8 +74,19 @@ export function wayWithin(
   const over = overCorners(a, b, blocks, looked);
   if (!over) return { way: null, within: looked.bounds };
   // A bend is slid no farther than its neighbours are: within the same room.
-  const points = tightened(over.points, blocks);
-  return { way: { points, length: lengthOf(points), round: over.round }, within: looked.bounds };
+  const drawn = (w: Way): Way => {
+    const points = tightened(w.points, blocks);
+    return { points, length: lengthOf(points), round: w.round };
+  };
+  const way = drawn(over);
+  if (over.points.length <= 3) return { way, within: looked.bounds };
+  // With more than one bend the shortest over corners may lie on another side than the shortest over edges.
+  const edges = overCorners(a, b, blocks, looked, (e) => [...cornersOf(e), ...middlesOf(e)]);
+  const other = edges && drawn(edges);
+  return {
+    way: other && other.length < way.length - SAME ? other : way,
+    within: looked.bounds,
+  };
 }
 
 /** The room that all ways lie in that were looked at. */
@@ -88,7 +105,7 @@ const boundsOf = (points: readonly Vec[]): Bounds =>
 
 /**
  * The shortest way over the corners of the blocks that it goes round, clear of all. Others are not looked
- * at: what no shorter way goes through is not in the way. (Over a corner of one of those it may be a little
+ * at: what no shorter way goes through is not in the way; `bendsOn` are the points of a block that it may go over. (Over a corner of one of those it may be a little
  * shorter yet: in space the shortest way of all bends on edges, anywhere along them.)
  */
 export function overCorners(
@@ -96,6 +113,7 @@ export function overCorners(
   b: Vec,
   blocks: readonly Bounds[],
   looked?: Looked,
+  bendsOn: (e: Bounds) => readonly Vec[] = cornersOf,
 ): Way | null {
   if (blocks.some((e) => within(a, e) || within(b, e))) return null;
   const round: number[] = [];
@@ -104,6 +122,7 @@ export function overCorners(
       a,
       b,
       round.map((i) => blocks[i]!),
+      bendsOn,
     );
     if (!points) {
       // Shut in: whatever moves may let it out.
@@ -156,9 +175,27 @@ export function cornersOf(e: Bounds): Vec[] {
   ]);
 }
 
-/** The shortest over the corners of a few blocks (E. W. Dijkstra, 1959). */
-function shortest(a: Vec, b: Vec, blocks: readonly Bounds[]): Vec[] | null {
-  const free = blocks.flatMap(cornersOf).filter((p) => !blocks.some((e) => within(p, e)));
+/** The middles of the twelve edges of a block. */
+const middlesOf = (e: Bounds): Vec[] =>
+  ([0, 1, 2] as const).flatMap((k) =>
+    [0, 1, 2, 3].map((n): Vec => {
+      const p: [number, number, number] = [0, 0, 0];
+      const [i, j] = [((k + 1) % 3) as 0, ((k + 2) % 3) as 0];
+      p[k] = (e[k as 0] + e[(k + 3) as 3]) / 2;
+      p[i] = n & 1 ? e[(i + 3) as 3] : e[i];
+      p[j] = n & 2 ? e[(j + 3) as 3] : e[j];
+      return p;
+    }),
+  );
+
+/** The shortest over points of a few blocks (E. W. Dijkstra, 1959). */
+function shortest(
+  a: Vec,
+  b: Vec,
+  blocks: readonly Bounds[],
+  bendsOn: (e: Bounds) => readonly Vec[],
+): Vec[] | null {
+  const free = blocks.flatMap(bendsOn).filter((p) => !blocks.some((e) => within(p, e)));
   const points = [a, b, ...free];
   const at = points.map((_, i) => (i === 0 ? 0 : Infinity));
   const before = points.map(() => -1);

@@ -18,6 +18,8 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   profiles: 'ways of recording; one line for each base sensitivity',
   'holes, shoes, rails and clamps':
     'what it holds others by and is held by itself; a row of holes is one line',
+  copies: 'what it really reads off a card for as long as it takes; time a large copy',
+  reads: 'the cards and drives that go into it',
   'packs at once': 'how many of its bays fill a pack at the same time',
   'each bay gives':
     'watts that one pack gets while all bays are full; on its label, for all of them together, mostly',
@@ -186,7 +188,7 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   efficiency: 'how much of what it takes in comes out: 0.9 turns a tenth into heat',
   'volts switched over': 'what it gives with its switch the other way; none without a switch',
   'runs on a battery of its own': 'whether it needs nothing of the rig to work',
-  socket: 'the plug that goes into this outlet',
+  socket: 'the plug that goes into it',
   'plug at the source': 'what goes into the outlet',
   'plug at the device': 'what goes into what is fed',
   'outside diameter': 'across its jacket',
@@ -265,6 +267,10 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   'gives from': 'lowest voltage at its outlets',
   'gives up to': 'highest voltage at its outlets',
   outlets: 'where power comes out, each with its volts and amps',
+  ports: 'sockets for picture, sound, control and data',
+  carries: 'what goes through it; a lead with plugs for picture or sound says so by them',
+  'in or out': 'whether it sends, takes in, or sends on what comes in',
+  'it is fed by it as well': 'whether the lead that feeds the part goes into this very socket',
   volts: 'voltage at this outlet',
   amps: 'most current that it gives',
   thread: 'the thread of the screw',

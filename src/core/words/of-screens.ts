@@ -37,6 +37,7 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'came to, GB': 'how large it is, as the camera or the copy shows it',
   'name of the break': 'a stretch of the day in which a pack is changed without hurry',
   'name of what must not be missed': 'a stretch of the day in which no pack is changed',
+  'out of': 'the port that something is sent from',
   'ties on the way': 'how often the lead is tied to the rig between its two plugs',
   'hours of the night':
     'as long as packs can be charged; the bays of the chargers are laid out on it',

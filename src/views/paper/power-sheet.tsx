@@ -1,12 +1,12 @@
 import { modesBeside, sayMode } from '@/core/areas/media/model/modes';
 import { power } from '@/core/areas/power/area';
 import { dayOf, sayDay } from '@/core/areas/power/model/day';
-import { feedsOn } from '@/core/areas/power/model/fed';
 import { runLines } from '@/core/areas/power/model/log';
 import { nightOf, sayNight } from '@/core/areas/power/model/night';
 import { packsOnHand, STATE_NAMES } from '@/core/areas/power/model/marks';
-import { sayRun } from '@/core/areas/power/model/run';
+import { linesOn, sayLine } from '@/core/areas/power/model/lines';
 import { sayHours } from '@/core/areas/power/model/say';
+import { CARRIED } from '@/core/areas/power/model/signals';
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
 import { powerTree } from '@/core/areas/power/model/tree';
 import { plugOf } from '@/core/engine/plugs';
@@ -59,13 +59,15 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
       </table>
       <h2>Leads</h2>
       <ul>
-        {feedsOn(built).flatMap((f) =>
-          f.lead
+        {linesOn(built).flatMap((l) =>
+          l.lead
             ? [
-                <li key={`${f.device.list}${f.device.id}`}>
-                  {f.lead.name}: {plugOf(f.lead.plug)?.name ?? 'plug not known'} to{' '}
-                  {plugOf(f.lead.plugTo)?.name ?? 'plug not known'}, {long(valueOf(f.lead.length))};{' '}
-                  {sayRun(built, f)}
+                <li key={l.key}>
+                  {l.lead.name}
+                  {l.signal ? ` (${CARRIED[l.signal.use.carries]} to ${l.part.name})` : ''}:{' '}
+                  {plugOf(l.plugs[0])?.name ?? 'plug not known'} to{' '}
+                  {plugOf(l.plugs[1])?.name ?? 'plug not known'}, {long(valueOf(l.lead.length))};{' '}
+                  {sayLine(built, l)}
                 </li>,
               ]
             : [],

@@ -9,7 +9,7 @@ import {
 } from '@/core/areas/power/model/fed';
 import { freeLeads } from '@/core/areas/power/model/offers';
 import { mainsOn, outletsOn, positionsOf } from '@/core/areas/power/model/outlets';
-import { runOf, sayRun } from '@/core/areas/power/model/run';
+import { lineOf } from '@/core/areas/power/model/lines';
 import { goesBetween } from '@/core/areas/power/model/plugs';
 import {
   feedFrom,
@@ -24,10 +24,9 @@ import { deedsOf, putOn } from '@/core/areas/moves';
 import { isMainsUnit, onHand, type FedFrom } from '@/core/kit/types';
 import { cellsOf } from '@/core/engine/plugs';
 import { plain } from '@/core/quantity/say';
-import { Button } from '@/ui/button';
-import { usePartSheet } from '@/views/part/part-sheet';
 import { Amount, Choose, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { Lies, Tied, Ties } from './line-parts';
 
 /** Every device as a list: what feeds it, and by which lead. */
 export function Feeds({ facts }: { facts: RigFacts }) {
@@ -35,6 +34,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
   const feeds = feedsOn(facts.built);
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto p-3">
+      <h2 className="sr-only">What feeds what</h2>
       <Amount
         label="temperature"
         value={facts.rig.celsius}
@@ -52,11 +52,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
               <ByWhat facts={facts} feed={now} />
             ) : null}
             {now?.out && now.out.switched !== null ? <Switch facts={facts} feed={now} /> : null}
-            {now?.lead ? <Tied facts={facts} feed={now} lead={now.lead.name} /> : null}
-            {now?.lead && !now.out?.mains ? (
-              <Ties facts={facts} feed={now} lead={now.lead.name} />
-            ) : null}
-            {now?.lead ? <Lies facts={facts} feed={now} /> : null}
+            {now?.lead ? <ItsLead facts={facts} feed={now} lead={now.lead.name} /> : null}
           </Section>
         );
       })}
@@ -148,6 +144,23 @@ function FromWhat({
   );
 }
 
+/** How the lead of something is tied, and how it lies. */
+function ItsLead({ facts, feed, lead }: { facts: RigFacts; feed: Feed; lead: string }) {
+  const edit = useEdit();
+  const { rig } = facts;
+  const { device, from, out } = feed;
+  const line = lineOf(feed);
+  return (
+    <>
+      <Tied line={line} onSet={(tied) => edit(tie(rig, device, from, tied, lead))} />
+      {out?.mains ? null : (
+        <Ties line={line} onSet={(n) => edit(tieOnWay(rig, device, from, n, lead))} />
+      )}
+      <Lies facts={facts} line={line} />
+    </>
+  );
+}
+
 const SUITS: Readonly<Record<string, string>> = {
   true: ', fits',
   false: ', does not fit',
@@ -185,65 +198,6 @@ function ByWhat({
         })),
       ]}
     />
-  );
-}
-
-/** Whether the plugs of a lead are tied: what is only pushed in falls out. */
-function Tied({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lead: string }) {
-  const edit = useEdit();
-  const set = (tied: boolean) => () => edit(tie(rig, feed.device, feed.from, tied, lead));
-  return (
-    <Choose
-      label="its plugs"
-      value={feed.from.tied ? 'tied' : ''}
-      none={null}
-      options={[
-        { id: '', name: 'as they are', pick: set(false) },
-        { id: 'tied', name: 'tied or clamped', pick: set(true) },
-      ]}
-    />
-  );
-}
-
-/** How often a lead is tied on its way, besides at its plugs. */
-function Ties({ facts: { rig }, feed, lead }: { facts: RigFacts; feed: Feed; lead: string }) {
-  const edit = useEdit();
-  const { ties } = feed.from;
-  const set = (n: number | undefined) => () => edit(tieOnWay(rig, feed.device, feed.from, n, lead));
-  const most = Math.max(8, ties ?? 0);
-  return (
-    <Choose
-      label="ties on the way"
-      value={ties === undefined ? '' : String(ties)}
-      none={null}
-      options={[
-        { id: '', name: 'nobody said', pick: set(undefined) },
-        ...Array.from({ length: most + 1 }, (_, n) => ({
-          id: String(n),
-          name: n === 0 ? 'none' : String(n),
-          pick: set(n),
-        })),
-      ]}
-    />
-  );
-}
-
-/** How its lead lies along the rig, and whose sockets are to be put on a drawing first. */
-function Lies({ facts: { built }, feed }: { facts: RigFacts; feed: Feed }) {
-  const sheet = usePartSheet();
-  const run = runOf(built, feed);
-  const open = (run?.sockets ?? []).flatMap((s, i) =>
-    s.open ? [i === 0 ? run!.from : run!.to] : [],
-  );
-  return (
-    <div className="py-0.5">
-      <p className="text-soft">{sayRun(built, feed)}</p>
-      {open.map((p) => (
-        <Button key={p.key} className="mt-1" onClick={() => sheet.open(p.part)}>
-          Say where the socket of {p.name} is
-        </Button>
-      ))}
-    </div>
   );
 }
 

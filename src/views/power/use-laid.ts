@@ -6,7 +6,7 @@ import {
   type Laid,
   type TreeShape,
 } from '@/core/areas/power/model/layout';
-import type { PowerTree } from '@/core/areas/power/model/tree';
+import type { Tree } from '@/core/areas/power/model/tree';
 import { useAnswer } from '@/views/bench/use-answer';
 
 /** Up to so many boxes are laid out here at once; more take longer than a frame, and a worker does it. */
@@ -19,7 +19,7 @@ const FEW = 16;
  * @returns null until a large tree is laid out, and why where that went wrong
  */
 export function useLaid(
-  tree: PowerTree,
+  tree: Tree,
   narrow: number | null,
 ): { laid: Laid | null; trouble: string | null } {
   const key = useMemo(() => JSON.stringify(shapeOf(tree)), [tree]);

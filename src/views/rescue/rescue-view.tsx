@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { NelvixDatabase } from '@/db/database';
-import { listJobs, rawJob, type JobListing } from '@/db/jobs';
+import { listJobs, rawJob, type JobListing } from '@/db/job-list';
 import { howMany } from '@/core/quantity/say';
 import { Button } from '@/ui/button';
 import { saveFile } from '@/ui/file';

@@ -13,17 +13,20 @@ import { powerFeed } from './checks/feed';
 import { powerFit } from './checks/fit';
 import { powerHours } from './checks/hours';
 import { powerPort } from './checks/port';
+import { signalFit } from './checks/signal-fit';
+import { signalPort } from './checks/signal-port';
 import { powerSwap } from './checks/swap';
 import { powerSwitch } from './checks/switch';
 import { powerVolts } from './checks/volts';
 import { otherFeeds } from './fixes/feeds';
+import { otherSignals } from './fixes/signals';
 import { moves } from './moves/roles';
 
-/** Power: what feeds what, by which lead, and for how long. */
+/** Power: what feeds what, by which lead, and for how long; and what is sent by leads besides. */
 export const power: Area = {
   id: 'power',
   name: 'Power',
-  says: 'what feeds what, by which lead, for how long, and whether the lead reaches',
+  says: 'what feeds what and what is sent to what, by which lead, for how long, and whether the lead reaches',
   checks: [
     powerFeed,
     powerVolts,
@@ -42,7 +45,9 @@ export const power: Area = {
     cableStrain,
     cableSpare,
     cableTie,
+    signalFit,
+    signalPort,
   ],
   moves,
-  fixes: [otherFeeds],
+  fixes: [otherFeeds, otherSignals],
 };

@@ -12,7 +12,8 @@ import { inside } from '../../solids/oracles';
 import { bounds, type Solid } from '../../solids/solid';
 import { deviceKey, feedsOn } from './model/fed';
 import { roomBefore } from './model/lay';
-import { farthest, reachOf, runOf, sayRun, tiesFor, tiesOf } from './model/run';
+import { lineOf, linesOn, runAt, sayLine } from './model/lines';
+import { farthest, reachOf, runOf, tiesFor, tiesOf } from './model/run';
 import { tie, withoutItsLead } from './moves/feed';
 
 /** Whether a lead reaches, and whether its plugs fall out. */
@@ -52,8 +53,8 @@ describe('how far a lead has to go', () => {
     let [seen, faced] = [0, 0];
     const look = ({ job, rig }: Subject) => {
       const built = build(job, rig, shared(job));
-      for (const f of feedsOn(built)) {
-        const run = runOf(built, f);
+      for (const l of linesOn(built)) {
+        const run = runAt(built, l);
         if (!run) continue;
         if (run.sockets.every((s) => s.out)) faced++;
         expect(run.near).toBeLessThanOrEqual(run.far);
@@ -127,7 +128,7 @@ describe('how far a lead has to go', () => {
     const words = (changes: readonly Change[]) => {
       const { built, of } = rigged(changes);
       const feed = feedsOn(built).find((f) => deviceKey(f.device) === 'fitted:monitor')!;
-      return { said: sayRun(built, feed), why: of(SCREEN)!.why };
+      return { said: sayLine(built, lineOf(feed)), why: of(SCREEN)!.why };
     };
     const { said, why } = words([]);
     const [, near, far] =
@@ -250,17 +251,17 @@ describe('the way of a lead along the rig', () => {
     let seen = 0;
     for (const [, { job, rig }] of demoStandings) {
       const built = build(job, rig, shared(job));
-      for (const f of feedsOn(built)) {
-        const laid = runOf(built, f)?.laid();
+      for (const l of linesOn(built)) {
+        const laid = runAt(built, l)?.laid();
         if (!laid) continue;
         const most = built.rules['cable.tie'];
-        const ties = tiesOf(laid, f.from.ties ?? tiesFor(laid.length, most));
-        const words = / (\d+) ties? on the way/.exec(sayRun(built, f));
-        if (!runOf(built, f)!.sockets.some((s) => s.open))
+        const ties = tiesOf(laid, l.ties ?? tiesFor(laid.length, most));
+        const words = / (\d+) ties? on the way/.exec(sayLine(built, l));
+        if (!runAt(built, l)!.sockets.some((s) => s.open))
           expect(Number(words?.[1] ?? 0)).toBe(ties.length);
         // Each lies on the way: so far along it as its number says.
         const gap = laid.length / (ties.length + 1);
-        if (f.from.ties === undefined) expect(gap).toBeLessThanOrEqual(most + 1e-9);
+        if (l.ties === undefined) expect(gap).toBeLessThanOrEqual(most + 1e-9);
         ties.forEach((p) => {
           const off = laid.points.slice(1).map((b, i) => {
             const a = laid.points[i]!;
@@ -538,7 +539,7 @@ describe('ties on the way', () => {
     const read = readJob(writeJob(job));
     expect(read.ok && read.value.rigs.find((r) => r.id === RIG)!.fitted).toEqual(rig.fitted);
     const f = feedsOn(built).find((x) => deviceKey(x.device) === 'fitted:monitor')!;
-    expect(sayRun(built, f)).toContain('3 ties on the way');
+    expect(sayLine(built, lineOf(f))).toContain('3 ties on the way');
     expect(withoutItsLead(f.from)).toEqual({ from: f.from.from, id: f.from.id });
     const wild = readJob(writeJob(job).replace(/"ties": ?3/, '"ties":-3'));
     expect(wild.ok).toBe(false);

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { build, shared } from '../../build/build';
-import { demoRigs } from '../../properties/rigs';
+import { anyRig, changed, demoRigs, type Subject } from '../../properties/rigs';
+import { sendings } from '../../properties/sendings';
 import { checkRig } from '../checks';
 import { laidNarrow, laidOut, shapeOf, TALL, type Laid, type TreeShape } from './model/layout';
+import { signalTree } from './model/signal-tree';
 import { powerTree } from './model/tree';
 
 /** Plates of twelve outlets, each with a pack behind it and a device on every outlet. */
@@ -124,5 +126,69 @@ describe('a tree of what feeds what, laid out', () => {
     };
     expect(shapeOf(other)).toEqual(shapeOf(tree));
     expect(shapeOf({ ...tree, edges: tree.edges.slice(1) })).not.toEqual(shapeOf(tree));
+  });
+});
+
+describe('what is sent to what', () => {
+  const laidBoth = (shape: TreeShape) => {
+    tidy(shape, laidOut(shape));
+    tidy(shape, laidNarrow(shape, 390));
+  };
+
+  test('is laid out on every rig, whatever is sent in circles', () => {
+    const look = ({ job, rig }: Subject) => {
+      const tree = signalTree(build(job, rig, shared(job)), checkRig(job, rig));
+      const ids = new Set(tree.nodes.map((n) => n.id));
+      expect(ids.size).toBe(tree.nodes.length);
+      for (const e of tree.edges) expect([ids.has(e.from), ids.has(e.to)]).toEqual([true, true]);
+      laidBoth(shapeOf(tree));
+    };
+    demoRigs.forEach(([, s]) => look(s));
+    fc.assert(fc.property(anyRig, look), { numRuns: 15 });
+    const tug = demoRigs[0]![1];
+    for (const edit of sendings(tug.job, tug.rig)) look(changed(tug, edit.changes));
+    const both = { carries: 'control', way: 'both' } as const;
+    const ports = (part: string) => ({
+      path: ['kit', part, 'ports'],
+      value: [{ id: 'a', name: 'a', ...both }],
+    });
+    const ends = [
+      { list: 'body', id: 'body', port: 'a' },
+      { list: 'fitted', id: 'monitor', port: 'a' },
+    ] as const;
+    const sent = ends.map((from, i) => ({
+      id: `c${i}`,
+      carries: 'control',
+      from,
+      to: ends[1 - i]!,
+    }));
+    look(
+      changed(tug, [
+        ports('body-b'),
+        ports('pane-5'),
+        { path: ['rigs', tug.rig.id, 'signals'], value: sent },
+      ]),
+    );
+  });
+
+  test('a lead has the worst that is said of it, a port whether it is used twice', () => {
+    const { job, rig } = demoRigs[0]![1];
+    const said = checkRig(job, rig);
+    const tree = signalTree(build(job, rig, shared(job)), said);
+    const lead = tree.edges.find((e) => e.name === 'Bowline lead')!;
+    expect([lead.from, lead.to, lead.line, lead.state]).toEqual([
+      'port body/body/hdmi-out',
+      'part fitted/monitor',
+      'picture',
+      'tight',
+    ]);
+    expect(tree.nodes.map((n) => [n.name, n.is, n.line, n.state])).toEqual([
+      ['Pellin Pocket', 'pack', '', null],
+      ['Pane 5', 'device', 'gets picture', 'ok'],
+      ['HDMI out', 'outlet', 'of Pellin Pocket, picture', 'ok'],
+      ['HDMI loop', 'outlet', 'of Pane 5, picture', null],
+    ]);
+    const bare = signalTree(build(job, rig, shared(job)), []);
+    expect(bare.nodes.concat(bare.edges as never).every((x) => x.state === null)).toBe(true);
   });
 });

@@ -570,8 +570,10 @@ describe('where it is kept', () => {
           const rig = job.rigs.find((r) => r.id === RIG)!;
           expect(jobOf(docOf(job)).rigs.find((r) => r.id === RIG)).toEqual(rig);
           const doc = docOf(job).rigs.find((r) => r.id === RIG)!;
-          expect(doc.links).toHaveLength(picks.filter((p) => p[2]).length);
-          expect(doc.uses.filter((u) => u.role === 'lead')).toHaveLength(
+          expect(doc.links.filter((l) => l.kind === 'power')).toHaveLength(
+            picks.filter((p) => p[2]).length,
+          );
+          expect(doc.uses.filter((u) => u.role === 'lead' && u.part !== 'bowline')).toHaveLength(
             picks.filter((p) => p[2] && leads[p[1]] !== undefined).length,
           );
         },

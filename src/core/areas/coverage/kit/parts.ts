@@ -6,6 +6,7 @@ import type {
   WheelPlace,
   FalloffRow,
   Vent,
+  Ported,
   Supplied,
 } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
@@ -26,7 +27,7 @@ export interface Mode {
   note?: string;
 }
 
-export interface Body extends PartBase, Weighed, Supplied {
+export interface Body extends PartBase, Weighed, Supplied, Ported {
   /** What it is fed by is the socket that drives go into, too. */
   inletData?: boolean;
   kind: 'body';

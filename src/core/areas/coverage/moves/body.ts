@@ -1,6 +1,7 @@
 import { isBody, type Job, type Rig, type Body, type Change } from '../../../kit/types';
 import { followBody } from '../../joints/moves/other-body';
-import { type Edit, listChanges } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { lensOf } from './on-rig';
 import { at } from '../../../edit/rig-path';
 import { followingChain } from '../../mount/moves/chain';

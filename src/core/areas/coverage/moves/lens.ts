@@ -6,7 +6,8 @@ import {
   type LinkUse,
   isLens,
 } from '../../../kit/types';
-import { type Edit, listChanges } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { bodyOf } from './on-rig';
 import { mates, followingChain } from '../../mount/moves/chain';
 import { at } from '../../../edit/rig-path';

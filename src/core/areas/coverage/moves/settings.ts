@@ -1,4 +1,4 @@
-import { listChanges } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { at } from '../../../edit/rig-path';
 import type { Change, DriveUse, Job, Lens, Rig, SupportUse } from '../../../kit/types';
 import { mm } from '../../../quantity/say';

@@ -1,4 +1,4 @@
-import type { PartBase, Block, Supplied } from '../../../engine/part';
+import type { PartBase, Block, Ported, Supplied } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What turns the rings of the lens. */
@@ -58,7 +58,7 @@ export interface TorqueRow {
   torque: QuantityInput;
 }
 
-export interface Motor extends PartBase, DriveFields, Supplied {
+export interface Motor extends PartBase, DriveFields, Supplied, Ported {
   kind: 'motor';
   torques?: TorqueRow[];
 }

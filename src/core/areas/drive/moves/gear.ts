@@ -1,5 +1,6 @@
 import type { Rig, GearRing, DriveUse } from '../../../kit/types';
-import { type Edit, listChanges } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { at } from '../../../edit/rig-path';
 
 /** Closes a gear ring on a ring of the lens, in place of the one there. */

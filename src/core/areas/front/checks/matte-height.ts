@@ -55,7 +55,7 @@ export const frontMatteHeight: Check = {
         limit: { value: limit, unit: 'mm', rule: 'front.height-limit' },
         why: (o) => {
           const by = sayLength(Math.abs(off.value), Math.abs(off.value) < 1 ? 2 : 1).replace(
-            '.0 mm',
+            /[.,]0 mm$/,
             ' mm',
           );
           const side = off.value > 0 ? 'low' : 'high';

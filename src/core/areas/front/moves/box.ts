@@ -18,7 +18,8 @@ import {
 import { onTheBox } from '../../../place/on-box';
 import { withoutFitted } from '../../space/moves/fitted';
 import { clips } from '../kit/attach';
-import { type Edit, listChanges } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { threadChanges, partsOn, lensOf, chained } from './thread';
 import { at } from '../../../edit/rig-path';
 import { valueOf } from '../../../quantity/quantity';

@@ -13,7 +13,7 @@ import {
   withoutBox,
 } from './box';
 import { setStageOut, putFilter, takeFilter, traysWith } from './trays';
-import { listChanges } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { partsOn, screwOn, unscrew } from './thread';
 
 /** How pieces are put on and taken off, role by role. */

@@ -13,7 +13,8 @@ import {
   onHand,
 } from '../../../kit/types';
 import { newId } from '../../../engine/ids';
-import { listChanges, type Edit } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { at } from '../../../edit/rig-path';
 import { valueOf } from '../../../quantity/quantity';
 import { sameThread, ringChains } from '../model/threads';

@@ -1,5 +1,6 @@
 import type { BoxUse, TrayUse, Rig, Stage, Filter } from '../../../kit/types';
-import { type Edit, listChanges } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { at } from '../../../edit/rig-path';
 
 /** Trays with one of them changed; trays that say nothing are left out. */

@@ -82,13 +82,15 @@ const socketsOf = (pen: FigurePen): OnFace[] => [
     off: [['inletX'], ['inletY'], ['inletZ']],
     row: null,
   },
-  ...pen.rows('outlets').map((row) => ({
-    key: row,
-    name: String(pen.says([...row, 'name']) ?? 'outlet'),
-    face: pen.says([...row, 'face']),
-    off: AXES.map((k) => [...row, k]),
-    row: null,
-  })),
+  ...(['outlets', 'ports'] as const).flatMap((list) =>
+    pen.rows(list).map((row) => ({
+      key: row,
+      name: String(pen.says([...row, 'name']) ?? (list === 'ports' ? 'port' : 'outlet')),
+      face: pen.says([...row, 'face']),
+      off: AXES.map((k) => [...row, k]),
+      row: null,
+    })),
+  ),
 ];
 
 /** What was pressed on a drawing: a face, and how far off its middle, mm; null where nobody can say. */

@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
 import { node, sameList } from '../../../engine/reads';
-import { isBox, type Part } from '../../../kit/types';
+import { isBox, type Part, type PortAt } from '../../../kit/types';
 import { pieceKey } from '../../../place/piece';
 import { bridges, farSides, sideOf, type Edge } from './graph';
 import { each, seatsOf, type Seat } from './seats';
@@ -129,8 +129,13 @@ function graphOf(built: Built, seats: readonly Seat[]) {
   const camera = pieceKey('body');
   const plate = pieceKey('plate');
   const lens = pieceKey('lens');
-  // A lead hangs on what it feeds.
+  // A lead hangs on what it feeds, or goes to.
   if (body) put(camera, body.id, rig.outlet?.lead, ...(rig.cards ?? []).map((c) => c.part));
+  const sent = (list: PortAt['list'], id: string) =>
+    [...(rig.signals ?? [])]
+      .sort((a, b) => (a.id < b.id ? -1 : 1))
+      .flatMap((s) => (s.to.list === list && s.to.id === id ? [s.lead] : []));
+  if (body) put(camera, ...sent('body', 'body'));
   const under = rig.under ?? [];
   if (under.length > 0) {
     put(plate, ...under.map((u) => u.part));
@@ -171,7 +176,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
     join(rodOf(s.on) ?? onRods, pieceKey('support', s.id));
   }
   for (const d of rig.drives ?? []) {
-    put(pieceKey('drive', d.id), d.part, d.arm, d.outlet?.lead);
+    put(pieceKey('drive', d.id), d.part, d.arm, d.outlet?.lead, ...sent('drives', d.id));
     join(rodOf(d.on) ?? onRods, pieceKey('drive', d.id));
   }
   if (rig.box) {
@@ -184,7 +189,7 @@ function graphOf(built: Built, seats: readonly Seat[]) {
   }
   const leads = new Map(rig.fitted?.map((u) => [u.id, u.outlet?.lead]));
   for (const seat of seats) {
-    put(seat.piece, seat.part.id, leads.get(seat.use.id));
+    put(seat.piece, seat.part.id, leads.get(seat.use.id), ...sent('fitted', seat.use.id));
     const host = seat.use.on === 'rods' ? onRods : (seat.host?.piece ?? camera);
     join(host, seat.piece, { id: `seat ${seat.use.id}`, seat });
     if (seat.use.line) join(host, seat.piece, { id: `line ${seat.use.id}`, tie: true });

@@ -1,5 +1,5 @@
 import { newNamedId } from '../../../engine/ids';
-import type { Outlet } from '../../../engine/part';
+import type { Outlet, SignalPort } from '../../../engine/part';
 import type { Edit } from '../../../edit/edit';
 import { FIELDS, isKind } from '../../../kit/fields';
 import type { Part } from '../../../kit/types';
@@ -43,30 +43,37 @@ export function putInterface(
   };
 }
 
-/** What of a part has a socket: where its lead goes in, and each of its outlets. */
+/** Lists of a part that have sockets. */
+const LISTS = ['outlets', 'ports'] as const;
+
+/** What of a part has a socket: where its lead goes in, each of its outlets and ports. */
 export function socketsToPut(part: Part): { id: string; name: string }[] {
   if (!isKind(part.kind)) return [];
   const keys = FIELDS[part.kind].map((f) => f.key);
-  const outlets = (part as { outlets?: readonly Outlet[] }).outlets ?? [];
+  const own = part as { outlets?: readonly Outlet[]; ports?: readonly SignalPort[] };
   return [
     ...(keys.includes('inletFace') ? [{ id: INLET, name: 'its inlet' }] : []),
-    ...(keys.includes('outlets') ? outlets.map((o) => ({ id: OUTLET + o.id, name: o.name })) : []),
+    ...LISTS.flatMap((list) =>
+      keys.includes(list)
+        ? (own[list] ?? []).map((o) => ({ id: `socket:${list}:${o.id}`, name: o.name }))
+        : [],
+    ),
   ];
 }
 
 const INLET = 'socket:inlet';
-const OUTLET = 'socket:outlet:';
 
 /** Whether what is to be put is a socket, by its id of {@link socketsToPut}. */
-export const isSocket = (id: string): boolean => id === INLET || id.startsWith(OUTLET);
+export const isSocket = (id: string): boolean => id.startsWith('socket:');
 
 /** A socket put where a drawing was pressed: as {@link putInterface}, for what the part has already. */
 export function putSocket(part: Part, at: Pressed, socket: string): { edit: Edit; key: string } {
-  const id = socket.slice(OUTLET.length);
+  const list = LISTS.find((l) => socket.startsWith(`socket:${l}:`)) ?? 'outlets';
+  const id = socket.slice(`socket:${list}:`.length);
   const [base, keys, key]: [string[], string[], string] =
     socket === INLET
       ? [['kit', part.id], ['inletFace', 'inletX', 'inletY', 'inletZ'], 'inlet']
-      : [['kit', part.id, 'outlets', id], ['face', 'x', 'y', 'z'], `outlets/${id}`];
+      : [['kit', part.id, list, id], ['face', 'x', 'y', 'z'], `${list}/${id}`];
   const { name } = socketsToPut(part).find((s) => s.id === socket)!;
   const values = [at.face, guess(at.x), guess(at.y), guess(at.z)];
   return {

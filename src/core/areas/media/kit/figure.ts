@@ -16,4 +16,13 @@ const card: DrawFigure = (pen) => {
   side.note('sustained', [20, 6], 'left');
 };
 
-export const figures = { card } satisfies Record<keyof typeof kinds, DrawFigure>;
+/** A reader has no size that matters: a box with a slot and a lead. */
+const reader: DrawFigure = (pen) => {
+  const side = pen.view('side');
+  side.rect([0, 0], [70, 26], []);
+  side.rect([52, 10], [70, 15], [], 'inner');
+  side.rect([-30, 11], [0, 15], [], 'inner');
+  side.note('copies', [28, 13]);
+};
+
+export const figures = { card, reader } satisfies Record<keyof typeof kinds, DrawFigure>;

@@ -14,3 +14,12 @@ export interface Card extends PartBase {
   /** Plug of its lead, by id, or a slot. */
   plug?: string;
 }
+
+/** What cards are copied with. */
+export interface Reader extends PartBase {
+  kind: 'reader';
+  /** What it reads off a card for as long as it takes, MB/s: not the figure of its label. */
+  copies?: QuantityInput;
+  /** Cards and drives that it takes, by id. */
+  madeFor?: string[];
+}

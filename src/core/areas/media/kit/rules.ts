@@ -24,4 +24,15 @@ export const rules = [
     max: 1,
     stricter: 'more',
   },
+  {
+    id: 'media.passes',
+    unit: 'x',
+    kind: 'number',
+    house: 2,
+    strict: 3,
+    light: 1,
+    min: 1,
+    max: 6,
+    stricter: 'more',
+  },
 ] as const satisfies readonly Rule[];

@@ -37,4 +37,24 @@ export const typical: readonly Typical[] = [
       mass: r(40, 180, 'bare and rugged ones'),
     },
   },
+  {
+    id: 'reader-slow',
+    kind: 'reader',
+    name: 'Card reader on USB-A',
+    words: 'media copy off-load',
+    fields: {
+      copies: r(30, 110, 'an old socket or an old card slows it down'),
+      mass: r(20, 90, 'with its lead'),
+    },
+  },
+  {
+    id: 'reader-fast',
+    kind: 'reader',
+    name: 'Card reader on USB-C, fast',
+    words: 'media copy off-load',
+    fields: {
+      copies: r(250, 1200, 'by the card, the socket, and what it is copied to'),
+      mass: r(40, 220, 'with its lead'),
+    },
+  },
 ];

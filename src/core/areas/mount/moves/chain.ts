@@ -11,7 +11,8 @@ import {
 import { type FoundChain, findChains, linksOf } from '../model/chains';
 import { ruleValues } from '../../../rules/rules';
 import { mountIndex } from '../kit/standards';
-import { type Edit, listChanges, keyOf } from '../../../edit/edit';
+import { type Edit, keyOf } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { at } from '../../../edit/rig-path';
 
 /** Whether the pieces between body and lens mate as they are. */

@@ -9,10 +9,10 @@ import type { Piece } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
 import { standOf } from '../../../stand/stand';
 import { blindPieces } from '../../space/model/unsettled';
-import { deviceKey, feedsOn, type Feed } from '../model/fed';
 import { judgedOnce, keeper } from '../model/judged';
 import { WIDE, type Room } from '../model/lay';
-import { mainsOf, runOf, THICKNESS, type Run } from '../model/run';
+import { linesOn, mainsAt, runAt, type Line } from '../model/lines';
+import { THICKNESS, type Run } from '../model/run';
 
 /** A plug that turns its lead aside at once stands out this far, mm. Common practice, no source. */
 const ELBOW = 12;
@@ -26,6 +26,12 @@ const STRAIGHT: Readonly<Record<string, readonly [number, number]>> = {
   'usb-a': [25, 40],
   'usb-c': [18, 32],
   'bayonet-2': [35, 60],
+  bnc: [35, 50],
+  hdmi: [40, 60],
+  'hdmi-mini': [30, 45],
+  'hdmi-micro': [28, 42],
+  'jack-35': [25, 40],
+  'xlr-3': [55, 75],
 };
 
 /** Round push-pull plugs, by class. Common practice, no source. */
@@ -37,40 +43,47 @@ export const cableBend: Check = {
   short: 'no room for a plug',
   says: 'Whether there is room straight out of a socket for the plug and the first bend of its lead: a straight plug with a bend of four times the thickness of its lead inside, or at the least an elbow. Of both ends the worse is said.',
   formula: 'room in front of the socket - plug - 4 x thickness of the lead',
-  run: (built) => feedsOn(built).flatMap((f) => bendsOf(built, f)),
+  run: (built) => linesOn(built).flatMap((l) => bendsOf(built, l)),
 };
 
 /** Worst first; what is tight at one end stays so whatever is not known of the other. */
-const RANK = { fail: 0, tight: 1, unknown: 2, ok: 3 } as const;
+const RANK = { fail: 0, tight: 1, unknown: 2, ok: 4 } as const;
+
+/** What is only tight because something of it nobody said comes after what is not known. */
+const rankOf = (v: Verdict) => (v.state === 'tight' && least(v) >= 0 ? 3 : RANK[v.state]);
 
 /** The worse of the two ends of a lead. */
-function bendsOf(built: Built, f: Feed): Verdict[] {
-  if (!f.lead) return [];
-  if (mainsOf(built, f))
+function bendsOf(built: Built, l: Line): Verdict[] {
+  if (!l.lead) return [];
+  if (mainsAt(built, l))
     return [
       unsaid(
-        `cable.bend:${deviceKey(f.device)}`,
-        f.lead,
+        `cable.bend:${l.key}`,
+        l.lead,
         'what lies before its plugs on the way from the floor is not laid out',
         [],
       ),
     ];
-  const run = runOf(built, f);
+  const run = runAt(built, l);
   const blind = blindPieces(standOf(built))[0];
-  return run ? judged(f, [run, blind], () => atEnds(f, run, blind)) : atEnds(f, run, blind);
+  return run ? judged(l, [run, blind], () => atEnds(l, run, blind)) : atEnds(l, run, blind);
 }
 
 /** While all stands where it stood. */
 const judged = keeper<Verdict[]>();
 
-function atEnds({ lead, device }: Feed, run: Run | null, blind: Piece | undefined): Verdict[] {
+function atEnds(
+  { lead, plugs, key: of }: Line,
+  run: Run | null,
+  blind: Piece | undefined,
+): Verdict[] {
   if (!lead) return [];
-  const key = `cable.bend:${deviceKey(device)}`;
+  const key = `cable.bend:${of}`;
   if (!run || run.missing.length > 0)
     return [unsaid(key, lead, 'where the two parts stand is not', lacking(run?.missing ?? []))];
   const rooms = run.rooms();
   const ends = run.sockets.flatMap((socket, i): Verdict[] => {
-    const [piece, plug] = i === 0 ? [run.from, lead.plug] : [run.to, lead.plugTo];
+    const [piece, plug] = i === 0 ? [run.from, plugs[0]] : [run.to, plugs[1]];
     const room = rooms[i as 0 | 1];
     if (socket.open)
       return [
@@ -87,9 +100,20 @@ function atEnds({ lead, device }: Feed, run: Run | null, blind: Piece | undefine
       ? `What may stand in front of it is not known: ${blind.name}.`
       : (piece.assumed ?? unsaidOf(lead, plug));
     const deps = [key, i, plug, piece.key, piece.name, room.lo, room.hi, room.by, doubt];
-    return [judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, doubt }))];
+    const v = judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, doubt }));
+    // Where on its face it is somebody can say: by that there may be no room at all.
+    if (v.state === 'tight' && room.lo < ELBOW && socket.asks.length > 0)
+      return [
+        unsaid(
+          key,
+          lead,
+          `where on its face the socket of ${piece.name} is nobody said, and ${room.by ?? 'something'} stands before a part of it`,
+          lacking(socket.asks),
+        ),
+      ];
+    return [v];
   });
-  return ends.sort((a, b) => RANK[a.state] - RANK[b.state] || least(a) - least(b)).slice(0, 1);
+  return ends.sort((a, b) => rankOf(a) - rankOf(b) || least(a) - least(b)).slice(0, 1);
 }
 
 /** What of the lead itself nobody said; null where all is said. */

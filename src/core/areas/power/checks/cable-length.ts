@@ -7,10 +7,10 @@ import type { Lead, Part } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
-import { deviceKey, feedsOn, type Feed } from '../model/fed';
 import { judgedOnce, keeper } from '../model/judged';
 import type { RigMains } from '../model/outlets';
-import { BENDS, doubtOf, mainsOf, runOf, sourceOf, THICKNESS, type Run } from '../model/run';
+import { linesOn, mainsAt, runAt, sourceAt, type Line } from '../model/lines';
+import { BENDS, doubtOf, THICKNESS, type Run } from '../model/run';
 
 /** Lengths that leads are sold in, mm. Common practice, no source. */
 const STOCK = [150, 200, 300, 450, 600, 800, 1000, 1500, 2000, 3000, 5000] as const;
@@ -21,29 +21,28 @@ export const cableLength: Check = {
   short: 'lead too short',
   says: 'Whether a lead is as long as the way from its outlet to what it feeds, round what stands between, with a bend at each plug and slack. A socket may be anywhere on its face where nobody said where; while nobody said on which face it is, nothing is ok.',
   formula: 'length - way along the rig - 2 bends of 4 x its thickness',
-  run: (built) => feedsOn(built).flatMap((f) => lengthOf(built, f)),
+  run: (built) => linesOn(built).flatMap((l) => lengthOf(built, l)),
 };
 
 /** While all stands where it stood. */
 const judged = keeper<Verdict[]>();
 
-function lengthOf(built: Built, f: Feed): Verdict[] {
-  const mains = mainsOf(built, f);
-  if (mains) return f.lead ? [overTheFloor(built, f, f.lead, mains)] : [];
-  const run = runOf(built, f);
+function lengthOf(built: Built, l: Line): Verdict[] {
+  const mains = mainsAt(built, l);
+  if (mains) return l.lead ? [overTheFloor(built, l, l.lead, mains)] : [];
+  const run = runAt(built, l);
   const slack = built.rules['cable.slack'];
-  if (!run || run.missing.length > 0) return along(built, f, run);
-  const deps = [run, doubtOf(built, run), slack, sourceOf(built, f)];
-  return judged(f, deps, () => along(built, f, run));
+  if (!run || run.missing.length > 0) return along(built, l, run);
+  const deps = [run, doubtOf(built, run), slack, sourceAt(built, l)];
+  return judged(l, deps, () => along(built, l, run));
 }
 
-function along(built: Built, f: Feed, run: Run | null): Verdict[] {
-  const { device, lead } = f;
+function along(built: Built, l: Line, run: Run | null): Verdict[] {
+  const { part, lead } = l;
   if (!lead) return [];
-  const { part } = device;
-  const source = sourceOf(built, f);
-  const from = source?.name ?? 'what feeds it';
-  const key = `cable.length:${deviceKey(device)}`;
+  const source = sourceAt(built, l);
+  const from = source?.name ?? 'what it comes from';
+  const key = `cable.length:${l.key}`;
   const base = () => ({
     id: 'cable.length',
     key,
@@ -77,18 +76,18 @@ function along(built: Built, f: Feed, run: Run | null): Verdict[] {
 /** A lead from the mains beside the rig, against how far that is said to be. */
 function overTheFloor(
   built: Built,
-  { device }: Feed,
+  { key, part: device }: Line,
   lead: Lead,
   { use, part }: RigMains,
 ): Verdict {
   const slack = built.rules['cable.slack'];
   const base = {
     id: 'cable.length',
-    key: `cable.length:${deviceKey(device)}`,
-    about: [lead.id, device.part.id, part.id],
+    key: `cable.length:${key}`,
+    about: [lead.id, device.id, part.id],
     basis: ruleBasis('cable.slack'),
   };
-  const open = `Whether ${lead.name} reaches from ${part.name} to ${device.part.name} is not known`;
+  const open = `Whether ${lead.name} reaches from ${part.name} to ${device.name} is not known`;
   const { away } = use;
   if (away === undefined)
     return plainVerdict({
@@ -107,7 +106,7 @@ function overTheFloor(
     why: (o) =>
       o.state === 'fail'
         ? `${lead.name} is too short, by ${sayLength(-o.hi, 0)} at the least: ${part.name} is ${sayLength(away, 0)} from the rig.`
-        : `${lead.name} reaches from ${part.name} to ${device.part.name}, ${sayLength(away, 0)} from the rig${o.value < (slack - 1) * away ? ', with little slack' : ''}.`,
+        : `${lead.name} reaches from ${part.name} to ${device.name}, ${sayLength(away, 0)} from the rig${o.value < (slack - 1) * away ? ', with little slack' : ''}.`,
     sum: (o) => `${exact(o.value + away, 0)} - ${exact(away, 0)} = ${exact(o.value, 0)} mm`,
     lacking: (m) => `${open}: ${m} missing.`,
   });

@@ -4,8 +4,7 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
 import { ruleBasis } from '../../../rules/names';
-import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { mainsOf, sourceOf } from '../model/run';
+import { linesOn, mainsAt, sourceAt, type Line } from '../model/lines';
 
 /** What stops the day when it goes dark: the picture that is recorded. */
 const MATTERS: ReadonlySet<string> = new Set(['body', 'recorder']);
@@ -14,40 +13,41 @@ export const cableLock: Check = {
   id: 'cable.lock',
   title: 'Plugs that fall out',
   short: 'plug can fall out',
+  byHand: true,
   says: 'Whether the lead of a camera or a recorder locks at both ends: a plug that is only pushed in falls out when somebody steps on the lead.',
   formula: 'both plugs lock, or both are tied',
   run: (built) =>
-    feedsOn(built)
-      .filter((f) => built.rules['cable.lock-all'] > 0 || MATTERS.has(f.device.part.kind))
-      .flatMap((f) => lockOf(built, f)),
+    linesOn(built)
+      .filter((l) => built.rules['cable.lock-all'] > 0 || MATTERS.has(l.part.kind))
+      .flatMap((l) => lockOf(built, l)),
 };
 
-function lockOf(built: Built, f: Feed): Verdict[] {
-  const { device, lead } = f;
+function lockOf(built: Built, l: Line): Verdict[] {
+  const { part, lead, plugs } = l;
   if (!lead) return [];
-  const source = sourceOf(built, f) ?? mainsOf(built, f)?.part;
-  const from = source?.name ?? 'what feeds it';
+  const source = sourceAt(built, l) ?? mainsAt(built, l)?.part;
+  const from = source?.name ?? 'what it comes from';
   const ends = [
-    { plug: lead.plug, at: from },
-    { plug: lead.plugTo, at: device.part.name },
+    { plug: plugs[0], at: from },
+    { plug: plugs[1], at: part.name },
   ].map((e) => ({ ...e, known: plugOf(e.plug) }));
   const loose = ends.filter((e) => e.known?.locks === false);
   const unsaid = ends.filter((e) => !e.known);
   const base = {
     id: 'cable.lock',
-    key: `cable.lock:${deviceKey(device)}`,
-    about: [...new Set([lead.id, device.part.id, ...(source ? [source.id] : [])])],
+    key: `cable.lock:${l.key}`,
+    about: [...new Set([lead.id, part.id, ...(source ? [source.id] : [])])],
     sum: 'No sum: plugs are looked up.',
     basis: ruleBasis('cable.lock-all'),
   };
-  if (f.from.tied === true)
+  if (l.tied === true)
     return [plainVerdict({ ...base, state: 'ok', why: `${lead.name} is tied at its plugs.` })];
   if (loose.length > 0)
     return [
       plainVerdict({
         ...base,
         state: 'tight',
-        why: `${lead.name} is only pushed in at ${inWords(loose.map((e) => `${e.at} (${e.known!.name})`))}: tie it there, or ${device.part.name} goes dark when somebody steps on the lead.`,
+        why: `${lead.name} is only pushed in at ${inWords(loose.map((e) => `${e.at} (${e.known!.name})`))}: tie it there, or ${part.name} ${l.lost} when somebody steps on the lead.`,
         wanted: ['a tie or a clamp at each of them, or plugs that lock'],
       }),
     ];

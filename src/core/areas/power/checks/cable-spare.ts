@@ -6,34 +6,37 @@ import { plugOf } from '../../../engine/plugs';
 import { onHand, type Lead } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { sayLength } from '../../../quantity/say';
-import { byDevice, deviceKey, feedsOn, type Feed } from '../model/fed';
+import { byDevice } from '../model/fed';
+import { linesOn, mainsAt, reachAt, runAt, type Line } from '../model/lines';
 import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
-import { BENDS, doubtOf, mainsOf, reachOf, runOf, THICKNESS } from '../model/run';
+import { BENDS, doubtOf, THICKNESS } from '../model/run';
+import { leadBetween, leadCarries } from '../model/signals';
 
 export const cableSpare: Check = {
   id: 'cable.spare',
   title: 'Spares of leads',
   short: 'no spare lead',
+  byHand: true,
   says: 'Whether a lead that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, reaches, and is in use nowhere else on the rig.',
   formula: 'a second lead with the same plugs, free and long enough',
-  run: (built) => feedsOn(built).flatMap((f) => spareOf(built, f)),
+  run: (built) => linesOn(built).flatMap((l) => spareOf(built, l)),
 };
 
-function spareOf(built: Built, f: Feed): Verdict[] {
-  const { device, lead, out } = f;
+function spareOf(built: Built, line: Line): Verdict[] {
+  const { part, lead } = line;
   if (!lead) return [];
   const weak = plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
   const said = plugOf(lead.plug) && plugOf(lead.plugTo);
-  if (!weak && said && !recordedOn(built, f)) return [];
+  if (!weak && said && !recordedOn(built, line)) return [];
   const base = {
     id: 'cable.spare',
-    key: `cable.spare:${deviceKey(device)}`,
-    about: [...new Set([lead.id, device.part.id])],
+    key: `cable.spare:${line.key}`,
+    about: [...new Set([lead.id, part.id])],
     sum: 'No sum: leads of the kit are looked through.',
     basis: '[trade] weak and odd leads have a spare',
   };
-  if (!weak && !recordedOn(built, f))
+  if (!weak && !recordedOn(built, line))
     return [
       plainVerdict({
         ...base,
@@ -41,7 +44,8 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `Whether ${lead.name} wants a spare is not known: which plugs it has is not all said.`,
       }),
     ];
-  if (!out)
+  const fits = fitting(line);
+  if (!fits)
     return [
       plainVerdict({
         ...base,
@@ -49,10 +53,9 @@ function spareOf(built: Built, f: Feed): Verdict[] {
         why: `Whether there is a spare for ${lead.name} is not known: what it comes out of is not on the rig.`,
       }),
     ];
-  const mains = mainsOf(built, f);
-  const run = runOf(built, f);
-  const reach = reachOf(built, device, f.from);
-  const fits = (l: Lead) => goesBetween(out.outlet, l, device.part);
+  const mains = mainsAt(built, line);
+  const run = runAt(built, line);
+  const reach = reachAt(built, line);
   const free = freeLeads(built).filter(
     (l) => onHand(l) > 0 && fits(l) !== false && reach(l) !== 'no',
   );
@@ -110,7 +113,7 @@ function spareOf(built: Built, f: Feed): Verdict[] {
     plainVerdict({
       ...base,
       state: 'tight',
-      why: `There is no spare for ${lead.name}${short ? ` that reaches for sure (${short.name} may)` : ''}: when it breaks, ${device.part.name} is dark.`,
+      why: `There is no spare for ${lead.name}${short ? ` that reaches for sure (${short.name} may)` : ''}: when it breaks, ${part.name} ${line.feed ? 'is dark' : line.lost}.`,
       wanted: [
         `a second lead from ${plugOf(lead.plug)?.name ?? 'the same plug'} to ${plugOf(lead.plugTo)?.name ?? 'the same plug'}${least === null ? '' : `, ${sayLength(least, 0)} at the least`}`,
       ],
@@ -118,8 +121,24 @@ function spareOf(built: Built, f: Feed): Verdict[] {
   ];
 }
 
-/** Whether the camera, or something that it is fed through, hangs on it. */
-function recordedOn(built: Built, { device }: Feed): boolean {
-  if (device.list === 'body') return true;
-  return byDevice(built).get('body')?.out?.over.includes(device.id) ?? false;
+/** Whether a lead goes into the same two sockets; null where one of those is not on the rig. */
+function fitting({ feed, signal }: Line): ((lead: Lead) => boolean | null) | null {
+  if (feed) {
+    const { out, device } = feed;
+    return out && ((l) => goesBetween(out.outlet, l, device.part));
+  }
+  const [from, to] = [signal!.from?.port, signal!.to?.port];
+  if (!from || !to) return null;
+  return (l) => {
+    const carries = leadCarries(l, signal!.use.carries);
+    const { fits } = leadBetween(from, l, to);
+    return carries === false || fits === false ? false : carries === null ? null : fits;
+  };
+}
+
+/** Whether the picture that is recorded, or something that the camera is fed through, hangs on it. */
+function recordedOn(built: Built, { feed, signal, part }: Line): boolean {
+  if (signal) return signal.use.carries === 'video' && part.kind === 'recorder';
+  if (feed!.device.list === 'body') return true;
+  return byDevice(built).get('body')?.out?.over.includes(feed!.device.id) ?? false;
 }

@@ -6,9 +6,9 @@ import { judge, lacking, plainVerdict, said } from '../../../checks/judge';
 import type { Lead } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { deviceKey, feedsOn, type Feed } from '../model/fed';
 import { keeper } from '../model/judged';
-import { doubtOf, farthest, mainsOf, runOf, tiesFor, type Run } from '../model/run';
+import { linesOn, mainsAt, runAt, type Line } from '../model/lines';
+import { doubtOf, farthest, tiesFor, type Run } from '../model/run';
 
 export const cableTie: Check = {
   id: 'cable.tie',
@@ -17,32 +17,32 @@ export const cableTie: Check = {
   byHand: true,
   says: 'Whether a lead is tied to the rig on its way so often that no stretch of it is longer than the house wants. What is shorter than that wants no tie. A lead to the mains is looked at where it lies.',
   formula: 'longest stretch wanted - way along the rig / (ties + 1)',
-  run: (built) => feedsOn(built).flatMap((f) => tiesIn(built, f)),
+  run: (built) => linesOn(built).flatMap((l) => tiesIn(built, l)),
 };
 
 /** While all stands where it stood. */
 const judged = keeper<Verdict[]>();
 
-function tiesIn(built: Built, f: Feed): Verdict[] {
-  const { lead } = f;
+function tiesIn(built: Built, l: Line): Verdict[] {
+  const { lead } = l;
   if (!lead) return [];
   // Over the floor it is taped, not tied.
-  if (mainsOf(built, f)) return [];
-  const run = runOf(built, f);
+  if (mainsAt(built, l)) return [];
+  const run = runAt(built, l);
   const most = built.rules['cable.tie'];
   const open = run?.sockets.find((s) => s.open);
   if (!run || run.missing.length > 0 || open)
-    return [unsaid(f, lead, 'where it goes is not', lacking(run?.missing ?? open?.asks ?? []))];
+    return [unsaid(l, lead, 'where it goes is not', lacking(run?.missing ?? open?.asks ?? []))];
   const doubt = doubtOf(built, run);
-  return judged(f, [run, doubt, most], () => loose(f, lead, run, doubt, most));
+  return judged(l, [run, doubt, most], () => loose(l, lead, run, doubt, most));
 }
 
-const keyOf = (f: Feed) => `cable.tie:${deviceKey(f.device)}`;
+const keyOf = (l: Line) => `cable.tie:${l.key}`;
 
-const unsaid = (f: Feed, lead: Lead, why: string, measure: Verdict['measure'] = []): Verdict =>
+const unsaid = (l: Line, lead: Lead, why: string, measure: Verdict['measure'] = []): Verdict =>
   plainVerdict({
     id: 'cable.tie',
-    key: keyOf(f),
+    key: keyOf(l),
     about: [lead.id],
     basis: ruleBasis('cable.tie'),
     state: 'unknown',
@@ -51,18 +51,18 @@ const unsaid = (f: Feed, lead: Lead, why: string, measure: Verdict['measure'] = 
     measure,
   });
 
-function loose(f: Feed, lead: Lead, run: Run, doubt: string | null, most: number): Verdict[] {
+function loose(l: Line, lead: Lead, run: Run, doubt: string | null, most: number): Verdict[] {
   const laid = run.laid();
   const far = farthest(run);
-  const { ties } = f.from;
+  const { ties } = l;
   if (!laid || !Number.isFinite(far))
-    return [unsaid(f, lead, 'no way along the rig was found that is clear')];
+    return [unsaid(l, lead, 'no way along the rig was found that is clear')];
   const wanted = tiesFor(far, most);
   if (ties === undefined && wanted > 0) {
     const often = wanted === 1 ? 'one tie' : `${wanted} ties`;
     return [
       {
-        ...said(unsaid(f, lead, `nobody said, and its way takes ${often}`)),
+        ...said(unsaid(l, lead, `nobody said, and its way takes ${often}`)),
         wanted: [`${often} on its way`],
       },
     ];
@@ -77,11 +77,11 @@ function loose(f: Feed, lead: Lead, run: Run, doubt: string | null, most: number
   });
   const v = judge({
     id: 'cable.tie',
-    key: keyOf(f),
-    about: [lead.id, f.device.part.id],
+    key: keyOf(l),
+    about: [lead.id, l.part.id],
     pieces: [run.from.key, run.to.key],
     inputs: [way],
-    margin: ([l]) => most - l! / (n + 1),
+    margin: ([way]) => most - way! / (n + 1),
     unit: 'mm',
     limit: { value: most, unit: 'mm', rule: 'cable.tie' },
     assumed: doubt,

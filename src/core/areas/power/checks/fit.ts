@@ -7,6 +7,8 @@ import { keeper } from '../model/judged';
 import type { RigOutlet } from '../model/outlets';
 import { chamberEnd, endsOf } from '../model/plugs';
 import { capital } from '../model/say';
+import { CARRIED, leadFeeds } from '../model/signals';
+import type { Carries } from '../../../engine/part';
 
 export const powerFit: Check = {
   id: 'power.fit',
@@ -31,6 +33,18 @@ function fitOf(f: Feed): Verdict[] {
         about: [device.part.id, lead.id],
         state: 'unknown',
         why: `What ${lead.name} goes into is not known: the outlet is not on the rig.`,
+        sum: 'No sum: plugs are compared.',
+        basis: '[math] like goes into like',
+      }),
+    ];
+  if (!leadFeeds(lead))
+    return [
+      plainVerdict({
+        id: 'power.fit',
+        key: `power.fit:${deviceKey(device)}`,
+        about: [device.part.id, lead.id, out.part],
+        state: 'fail',
+        why: `${lead.name} feeds nothing: it carries ${CARRIED[lead.carries as Carries]}.`,
         sum: 'No sum: plugs are compared.',
         basis: '[math] like goes into like',
       }),

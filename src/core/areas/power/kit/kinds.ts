@@ -1,4 +1,5 @@
 import {
+  CARRIED,
   choice,
   COMMON,
   mm,
@@ -9,7 +10,7 @@ import {
   type KindDef,
 } from '../../../engine/field';
 
-/** What goes between an outlet and what it feeds. */
+/** What goes between two sockets, and what fills packs and gives from the mains. */
 export const kinds = {
   lead: {
     one: 'lead',
@@ -21,6 +22,11 @@ export const kinds = {
       choice('plug', 'plug at the source', SOCKETS, { first: true }),
       choice('plugTo', 'plug at the device', SOCKETS, { first: true }),
       mm('width', 'outside diameter', 40),
+      choice('carries', 'carries', [
+        ['power', 'power'],
+        ['power-data', 'power and data'],
+        ...CARRIED,
+      ]),
       ...COMMON.slice(1),
     ],
   },

@@ -1,7 +1,7 @@
-import type { Outlet, PartBase } from '../../../engine/part';
+import type { Carries, Outlet, PartBase } from '../../../engine/part';
 import type { QuantityInput } from '../../../quantity/quantity';
 
-/** A lead from an outlet to what it feeds. */
+/** A lead between two sockets. */
 export interface Lead extends PartBase {
   kind: 'lead';
   /** From plug to plug, mm. */
@@ -13,6 +13,8 @@ export interface Lead extends PartBase {
   plugTo?: string;
   /** Outside diameter, mm. */
   width?: QuantityInput;
+  /** What goes through it; by its plugs where nobody said. */
+  carries?: Carries | 'power' | 'power-data';
 }
 
 /** What fills packs, some at once. */

@@ -6,6 +6,58 @@ const LENGTH = 'as short as the rig allows, with slack for a swap';
 /** Classes of leads. Common practice, no source. */
 export const typical: readonly Typical[] = [
   {
+    id: 'lead-hdmi-micro',
+    kind: 'lead',
+    name: 'HDMI lead, micro to full size',
+    words: 'cable video picture monitor wire',
+    fields: {
+      plug: 'hdmi-micro',
+      plugTo: 'hdmi',
+      length: r(200, 600, 'without a lock and thin: as short as the rig allows'),
+      width: r(3, 6, 'thin and coiled ones'),
+      mass: r(15, 60, 'by length and plugs'),
+    },
+  },
+  {
+    id: 'lead-hdmi',
+    kind: 'lead',
+    name: 'HDMI lead, full size',
+    words: 'cable video picture monitor wire',
+    fields: {
+      plug: 'hdmi',
+      plugTo: 'hdmi',
+      length: r(200, 1000, 'without a lock: as short as the rig allows'),
+      width: r(4, 7, 'thin and shielded ones'),
+      mass: r(25, 120, 'by length and plugs'),
+    },
+  },
+  {
+    id: 'lead-bnc',
+    kind: 'lead',
+    name: 'Coaxial lead with BNC plugs',
+    words: 'cable video picture monitor sdi wire',
+    fields: {
+      plug: 'bnc',
+      plugTo: 'bnc',
+      length: r(200, 1000, LENGTH),
+      width: r(2.5, 6.5, 'thin and full coax'),
+      mass: r(20, 120, 'by length and plugs'),
+    },
+  },
+  {
+    id: 'lead-jack',
+    kind: 'lead',
+    name: 'Jack lead, 3.5 mm',
+    words: 'cable sound audio microphone wire',
+    fields: {
+      plug: 'jack-35',
+      plugTo: 'jack-35',
+      length: r(150, 500, 'straight and coiled'),
+      width: r(2.5, 5, 'thin and shielded ones'),
+      mass: r(8, 40, 'by length and plugs'),
+    },
+  },
+  {
     id: 'lead-tap-short',
     kind: 'lead',
     name: 'Lead from a two-pin tap, short',

@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import type { Vec } from '../../../solids/solid';
-import { deviceKey, feedsOn } from './fed';
-import { runOf, sayRun, tiesFor, tiesOf } from './run';
+import { linesOn, runAt, sayLine } from './lines';
+import { tiesFor, tiesOf } from './run';
 
 /** A lead as it lies along the rig. */
 export interface DrawnLead {
@@ -19,16 +19,16 @@ export interface DrawnLead {
 
 /** Every lead of a rig whose way is known, in the order of what it feeds. */
 export function leadsDrawn(built: Built): DrawnLead[] {
-  return feedsOn(built).flatMap((f): DrawnLead[] => {
-    const run = f.lead && runOf(built, f);
+  return linesOn(built).flatMap((l): DrawnLead[] => {
+    const run = l.lead && runAt(built, l);
     const laid = run && run.missing.length === 0 ? run.laid() : null;
-    if (!f.lead || !run || !laid) return [];
+    if (!l.lead || !run || !laid) return [];
     return [
       {
-        key: `cable.length:${deviceKey(f.device)}`,
-        says: `${f.lead.name}, ${run.from.name} to ${run.to.name}: ${sayRun(built, f)}`,
+        key: `cable.length:${l.key}`,
+        says: `${l.lead.name}, ${run.from.name} to ${run.to.name}: ${sayLine(built, l)}`,
         points: [laid.ends[0], ...laid.points, laid.ends[1]],
-        ties: tiesOf(laid, f.from.ties ?? tiesFor(laid.length, built.rules['cable.tie'])),
+        ties: tiesOf(laid, l.ties ?? tiesFor(laid.length, built.rules['cable.tie'])),
         open: run.sockets.some((s) => s.open),
       },
     ];

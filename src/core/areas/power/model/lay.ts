@@ -229,8 +229,11 @@ function otherThan(now: readonly Block[], before: readonly Block[]): readonly Bl
 
 const others = new WeakMap<object, WeakMap<object, readonly Block[]>>();
 
+/** With less than this before it no lead comes out of a socket, mm. */
+export const LEAST = 7;
+
 /** How far off its socket the first bend is looked for, the whole of it first, mm. */
-const ROOM = [OFF, 14, 10, 7] as const;
+const ROOM = [OFF, 14, 10, LEAST] as const;
 
 /** Where a lead begins: at the likeliest point of its face that is free, else nowhere. */
 function startOf(s: Socket, piece: Piece, towards: Vec, blocks: readonly Block[]): Start | null {

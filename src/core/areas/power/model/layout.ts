@@ -1,6 +1,6 @@
 import { graphlib, layout } from '@dagrejs/dagre';
 import { Memo } from '../../../build/memo';
-import type { PowerEdge, PowerNode, PowerTree } from './tree';
+import type { PowerEdge, Tree, TreeNode } from './tree';
 
 /** How wide each sort of box is, and how tall all of them are, px. */
 const WIDE = { pack: 150, outlet: 186, device: 190 } as const;
@@ -10,12 +10,12 @@ const LABEL = { w: 132, h: 40 };
 
 /** What a layout hangs on: boxes, and what runs between them. Figures and states move nothing. */
 export interface TreeShape {
-  nodes: readonly Pick<PowerNode, 'id' | 'is'>[];
+  nodes: readonly Pick<TreeNode, 'id' | 'is'>[];
   edges: readonly Pick<PowerEdge, 'from' | 'to' | 'name'>[];
 }
 
 /** The shape of a tree; two trees of one shape are laid out alike. */
-export const shapeOf = ({ nodes, edges }: PowerTree): TreeShape => ({
+export const shapeOf = ({ nodes, edges }: Tree): TreeShape => ({
   nodes: nodes.map(({ id, is }) => ({ id, is })),
   // Whether an edge has words counts, not what they are.
   edges: edges.map(({ from, to, name }) => ({ from, to, name: name === '' ? '' : '-' })),
@@ -23,7 +23,7 @@ export const shapeOf = ({ nodes, edges }: PowerTree): TreeShape => ({
 
 export interface Laid {
   /** How wide each sort of box is. */
-  wide: Readonly<Record<PowerNode['is'], number>>;
+  wide: Readonly<Record<TreeNode['is'], number>>;
   w: number;
   h: number;
   /** Upper left corner of each node, by id. */
@@ -40,7 +40,7 @@ export function laidNarrow({ nodes, edges }: TreeShape, width: number): Laid {
   const w = Math.floor((width - 3 * GAP) / 2);
   const at = new Map<string, readonly [number, number]>();
   let y = GAP;
-  const is = (of: PowerNode['is']) => nodes.filter((n) => n.is === of);
+  const is = (of: TreeNode['is']) => nodes.filter((n) => n.is === of);
   for (const n of is('pack')) {
     at.set(n.id, [GAP, y]);
     y += TALL + GAP;

@@ -1,4 +1,5 @@
 import { cellsOf } from '../../../engine/plugs';
+import { leadFeeds } from './signals';
 import type { Lead, Outlet, Supplied } from '../../../kit/types';
 
 /** One end of a lead against what it goes into. */
@@ -50,6 +51,7 @@ export const goesInto = (outlet: Outlet, device: Taker): boolean | null =>
 
 /** Whether a lead goes between the two for sure; false where it does not, null where nobody knows. */
 export function goesBetween(outlet: Outlet, lead: Lead, device: Taker): boolean | null {
+  if (!leadFeeds(lead)) return false;
   const ends = endsOf(outlet, lead, device);
   if (ends.some((e) => e.fits === false)) return false;
   return ends.some((e) => e.fits === null) ? null : true;

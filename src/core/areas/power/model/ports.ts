@@ -1,6 +1,6 @@
 import { given, type Given } from '../../../build/given';
 import { at as sumAt, type Lin } from '../../../build/lin';
-import type { Face, Outlet, Supplied } from '../../../engine/part';
+import type { Face, Outlet, SignalPort, Supplied } from '../../../engine/part';
 import type { Part } from '../../../kit/types';
 import type { Piece, Pose, StandSolid } from '../../../place/setting';
 import { bounds, turnedBox, union, type Bounds, type Solid, type Vec } from '../../../solids/solid';
@@ -37,6 +37,12 @@ export interface Port {
 export function outletPort(part: Part, o: Outlet | undefined): Port {
   const of = (key: string) => given(part, 'outlets', o?.id ?? '', key);
   return { face: o?.face, at: [of('x'), of('y'), of('z')], asks: of('face') };
+}
+
+/** Where a socket is that something is sent out of, or comes in by. */
+export function signalPort(part: Part, p: SignalPort): Port {
+  const of = (key: string) => given(part, 'ports', p.id, key);
+  return { face: p.face, at: [of('x'), of('y'), of('z')], asks: of('face') };
 }
 
 /** Where the inlet of what takes power is. */

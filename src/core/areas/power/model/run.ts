@@ -5,7 +5,6 @@ import { node } from '../../../engine/reads';
 import { pieceKey } from '../../../place/piece';
 import type { Piece } from '../../../place/setting';
 import { inWords } from '../../../checks/judge';
-import { plain, sayLength } from '../../../quantity/say';
 import { distance } from '../../../solids/distance';
 import { standOf, type Stand } from '../../../stand/stand';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
@@ -14,7 +13,7 @@ import type { Device, Feed } from './fed';
 import { pointAlong } from '../../../solids/around';
 import type { Vec } from '../../../solids/solid';
 import { mainsOn, type RigMains } from './outlets';
-import { layOut, roomBefore, type Laid, type Room } from './lay';
+import { layOut, LEAST, roomBefore, type Laid, type Room } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
 
 /** The way of a lead, from the part with the outlet to what it feeds, mm. */
@@ -72,20 +71,46 @@ function freshRun(
   of: Pick<FedFrom, 'from' | 'id'>,
   source: Fitting,
 ): Run | null {
+  const outlet = source.outlets?.find((o) => o.id === of.id);
+  return wayBetween(
+    built,
+    {
+      piece: keyOf('fitted', of.from),
+      id: of.id,
+      said: outlet,
+      port: () => outletPort(source, outlet),
+    },
+    { piece: keyOf(list, id), id: '', said: part, port: () => inletPort(part) },
+  );
+}
+
+/** One end of a lead. */
+export interface WayEnd {
+  /** The piece that it goes into. */
+  piece: string;
+  /** Its socket there, what says where that is, and where. */
+  id: string;
+  said: unknown;
+  port: () => Port;
+}
+
+/** How far a lead has to go from one end to the other; null where one of them is not on the rig. */
+export function wayBetween(built: Built, a: WayEnd, b: WayEnd): Run | null {
   const stand = standOf(built);
   const by = stand.memo.once(byKey, () => byKey(stand.pieces));
-  const from = by.get(pieceKey('fitted', of.from));
-  const to = by.get(list === 'body' ? pieceKey('body') : keyOf(list, id));
+  const [from, to] = [by.get(a.piece), by.get(b.piece)];
   if (!from || !to) return null;
-  const outlet = source.outlets?.find((o) => o.id === of.id);
   // What stands where it stood is as far from the other as it was, while nobody says more of a socket.
   const known = stand.memo
-    .once(freshRun, () => new Memo())
-    .once(`${from.key} ${to.key} ${of.id}`, (): { ends: unknown[]; run: Run | null }[] => []);
-  const before = known.find((k) => k.ends[0] === outlet && k.ends[1] === part);
+    .once(wayBetween, () => new Memo())
+    .once(
+      `${from.key} ${to.key} ${a.id} ${b.id}`,
+      (): { ends: unknown[]; run: Run | null }[] => [],
+    );
+  const before = known.find((k) => k.ends[0] === a.said && k.ends[1] === b.said);
   if (before) return before.run;
-  const run = between(stand, from, to, outletPort(source, outlet), inletPort(part));
-  known.push({ ends: [outlet, part], run });
+  const run = between(stand, from, to, a.port(), b.port());
+  known.push({ ends: [a.said, b.said], run });
   return run;
 }
 
@@ -140,8 +165,9 @@ const FITTINGS = node(
     ),
 );
 
-const keyOf = (list: 'drives' | 'fitted', id: string) =>
-  pieceKey(list === 'drives' ? 'drive' : 'fitted', id);
+/** The piece that something on a rig stands as. */
+export const keyOf = (list: Device['list'], id: string) =>
+  list === 'body' ? pieceKey('body') : pieceKey(list === 'drives' ? 'drive' : 'fitted', id);
 
 /** A lead of which nobody said how thick it is: from a thin one to one in rubber, mm. */
 export const THICKNESS = { value: 5, tol: 2, from: 'guess', lo: 3, hi: 7 } as const;
@@ -159,7 +185,11 @@ export function reachOf(
 ): (lead: Lead) => Reach {
   const mains = mainsOf(built, { from });
   if (mains) return overFloor(mains.use.away, built.rules['cable.slack']);
-  const run = runOf(built, { device, from });
+  return reachAlong(built, runOf(built, { device, from }));
+}
+
+/** The same along a way; null where that is none. */
+export function reachAlong(built: Built, run: Run | null): (lead: Lead) => Reach {
   if (!run || run.missing.length > 0) return () => 'maybe';
   return (lead) => {
     const length = given(lead, 'length').known;
@@ -198,9 +228,14 @@ function freshDoubt(built: Built, run: Run): string | null {
   const blind = blindPieces(standOf(built)).map((p) => p.name);
   if (blind.length > 0)
     return `What it has to go round is not known: sizes of ${inWords([...new Set(blind)].slice(0, 3))} are missing.`;
-  return run.laid()
-    ? null
-    : 'No way along the rig was found that is clear of all that stands on it.';
+  if (!run.laid()) return 'No way along the rig was found that is clear of all that stands on it.';
+  const shut = run.sockets.findIndex((s, i) => {
+    const room = s.asks.length > 0 ? run.rooms()[i as 0 | 1] : null;
+    return room !== null && room.lo < LEAST;
+  });
+  if (shut >= 0)
+    return `Where on its face the socket of ${[run.from, run.to][shut]!.name} is nobody said, and ${run.rooms()[shut as 0 | 1]!.by ?? 'something'} stands before a part of it.`;
+  return null;
 }
 
 /** As far as a lead may have to go, round what stands between; endless where no way is clear. */
@@ -213,47 +248,4 @@ export const tiesFor = (length: number, stretch: number): number =>
 /** Where so many ties go between two bends: as far from each other. */
 export function tiesOf({ points, length }: Pick<Laid, 'points' | 'length'>, n: number): Vec[] {
   return Array.from({ length: n }, (_, i) => pointAlong(points, ((i + 1) * length) / (n + 1)));
-}
-
-/** Left over by more than this it has to be coiled, mm. Common practice, no source. */
-const COILED = 150;
-
-/** How it lies, where that is known: what it goes round, how often it is tied, what of it is left over. */
-function layingOf(built: Built, run: Run | null, { lead, from }: Feed): string[] {
-  const laid = run && run.missing.length === 0 && run.laid();
-  if (!laid || run.sockets.some((s) => s.open)) return [];
-  const ties = from.ties ?? tiesFor(laid.length, built.rules['cable.tie']);
-  const tied = `${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`;
-  const length = lead && given(lead, 'length').known?.value;
-  const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
-  return [
-    ...(laid.round ? [`round ${laid.round}`] : []),
-    ...(from.ties !== undefined ? [tied] : ties > 0 ? [`wants ${tied}`] : []),
-    ...(over > COILED ? [`about ${sayLength(over, 0)} left over to be coiled`] : []),
-  ];
-}
-
-/** `way 119 mm to 356 mm, tied at its plugs`: what a list of leads says besides the lead itself. */
-export function sayRun(built: Built, f: Feed): string {
-  const mains = mainsOf(built, f);
-  if (mains) {
-    const { away } = mains.use;
-    return away === undefined
-      ? 'how far it has to go nobody said'
-      : `${sayLength(away, 0)} over the floor and up`;
-  }
-  const run = runOf(built, f);
-  const way =
-    !run || run.missing.length > 0
-      ? 'its way is not known'
-      : `way ${sayLength(run.near, 0)} to ${sayLength(Math.max(run.far, run.laid()?.most ?? 0), 0)}`;
-  const at = f.out?.switched === null ? null : f.out?.volts.known;
-  const set =
-    at && typeof f.out?.switched === 'boolean' ? [`its switch at ${plain(at.value, 1)} V`] : [];
-  return [
-    way,
-    ...layingOf(built, run, f),
-    ...(f.from.tied === true ? ['tied at its plugs'] : []),
-    ...set,
-  ].join(', ');
 }

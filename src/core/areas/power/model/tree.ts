@@ -21,8 +21,8 @@ import {
 import { mainsOn, outletsOn, packsOn, type RigMains, type RigOutlet } from './outlets';
 import { sayHours } from './say';
 
-/** What feeds what, to be drawn: packs at the left, outlets, what is fed at the right. */
-export interface PowerNode {
+/** A box of a tree that is drawn: where something comes from, where it comes out, where it goes to. */
+export interface TreeNode {
   id: string;
   is: 'pack' | 'outlet' | 'device';
   name: string;
@@ -30,6 +30,10 @@ export interface PowerNode {
   line: string;
   /** The worst that is said of it; null where nothing is. */
   state: State | null;
+}
+
+/** What feeds what, to be drawn: packs at the left, outlets, what is fed at the right. */
+export interface PowerNode extends TreeNode {
   outlet?: RigOutlet;
   device?: Device;
 }
@@ -43,10 +47,11 @@ export interface PowerEdge {
   state: State | null;
 }
 
-export interface PowerTree {
-  nodes: readonly PowerNode[];
+export interface Tree<N extends TreeNode = TreeNode> {
+  nodes: readonly N[];
   edges: readonly PowerEdge[];
 }
+export type PowerTree = Tree<PowerNode>;
 
 /** What the figures of a tree are of: how its devices are used, and how full its packs are. */
 export interface Shown {

@@ -3,6 +3,7 @@ import { at } from '../../../edit/rig-path';
 import type { Change, FedFrom, Lead, MainsUse, Rig } from '../../../kit/types';
 import { sayLength } from '../../../quantity/say';
 import type { Device } from '../model/fed';
+import { withoutItsLeads } from './signal';
 
 /** Where it stands on a rig what feeds a device. */
 export const fedPath = (rig: Rig, { list, id }: Pick<Device, 'list' | 'id'>): string[] =>
@@ -105,5 +106,6 @@ export function withoutLead(rig: Rig, lead: Lead['id']): Change[] {
     ...bare(at(rig, 'outlet'), rig.outlet),
     ...(rig.drives ?? []).flatMap((u) => bare(at(rig, 'drives', u.id, 'outlet'), u.outlet)),
     ...(rig.fitted ?? []).flatMap((u) => bare(at(rig, 'fitted', u.id, 'outlet'), u.outlet)),
+    ...withoutItsLeads(rig, lead),
   ];
 }

@@ -1,6 +1,6 @@
 import type { Role } from '../../../edit/role';
 
-/** A lead. It is read with what it feeds. */
+/** A lead. It is read with what it feeds, or what goes through it. */
 export const leadRole: Role = {
   id: 'lead',
   kinds: ['lead'],
@@ -9,5 +9,6 @@ export const leadRole: Role = {
     rig.outlet?.lead,
     ...(rig.drives ?? []).map((u) => u.outlet?.lead),
     ...(rig.fitted ?? []).map((u) => u.outlet?.lead),
+    ...(rig.signals ?? []).map((s) => s.lead),
   ],
 };

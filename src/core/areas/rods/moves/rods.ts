@@ -1,6 +1,7 @@
 import { plainLength } from '../../../quantity/say';
 import type { Rig, Rods, RodUse } from '../../../kit/types';
-import { type Edit, listChanges } from '../../../edit/edit';
+import { type Edit } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { newId } from '../../../engine/ids';
 import { at, without } from '../../../edit/rig-path';
 

@@ -1,7 +1,7 @@
 import type { RoleMoves } from '../../../edit/role';
 import { isPlate, isRods, isRiser } from '../../../kit/types';
 import { putUnder } from './under';
-import { listChanges } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { at } from '../../../edit/rig-path';
 import { putRods, swapRods, takeRods } from './rods';
 

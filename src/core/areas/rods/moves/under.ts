@@ -1,6 +1,7 @@
 import { plainLength } from '../../../quantity/say';
 import { type Rig, type UnderUse, type Job, type Part, isPlate } from '../../../kit/types';
-import { type Edit, listChanges, keyOf } from '../../../edit/edit';
+import { type Edit, keyOf } from '../../../edit/edit';
+import { listChanges } from '../../../edit/list-changes';
 import { newId } from '../../../engine/ids';
 import { at } from '../../../edit/rig-path';
 

@@ -5,6 +5,7 @@ import {
   flag,
   SUPPLY,
   OUTLETS,
+  PORTS,
   HELD,
   type KindDef,
 } from '../../../engine/field';
@@ -45,15 +46,19 @@ export const kinds = {
   'hand-unit': {
     one: 'hand unit',
     many: 'hand units',
-    fields: fitting(quantity('turn', 'turn of the wheel', 'deg', 'angle', 10, 3600), ...SUPPLY),
+    fields: fitting(
+      quantity('turn', 'turn of the wheel', 'deg', 'angle', 10, 3600),
+      ...SUPPLY,
+      PORTS,
+    ),
   },
   monitor: {
     one: 'monitor',
     many: 'monitors',
-    fields: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY, OUTLETS),
+    fields: fitting(flag('tilts', 'tilts where it stands'), ...SUPPLY, OUTLETS, PORTS),
   },
-  recorder: { one: 'recorder', many: 'recorders', fields: fitting(...SUPPLY, OUTLETS) },
-  finder: { one: 'finder', many: 'finders', fields: fitting(...SUPPLY) },
+  recorder: { one: 'recorder', many: 'recorders', fields: fitting(...SUPPLY, OUTLETS, PORTS) },
+  finder: { one: 'finder', many: 'finders', fields: fitting(...SUPPLY, PORTS) },
   battery: {
     one: 'battery',
     many: 'batteries',
@@ -89,11 +94,11 @@ export const kinds = {
   rail: { one: 'rail', many: 'rails', fields: fitting() },
   'rosette-adapter': { one: 'rosette adapter', many: 'rosette adapters', fields: fitting() },
   'shoe-mount': { one: 'shoe mount', many: 'shoe mounts', fields: fitting() },
-  microphone: { one: 'microphone', many: 'microphones', fields: fitting(...SUPPLY) },
+  microphone: { one: 'microphone', many: 'microphones', fields: fitting(...SUPPLY, PORTS) },
   radio: {
     one: 'receiver or transmitter',
     many: 'receivers and transmitters',
-    fields: fitting(...SUPPLY),
+    fields: fitting(...SUPPLY, PORTS),
   },
   'cable-clamp': { one: 'cable clamp', many: 'cable clamps', fields: fitting() },
   accessory: { one: 'accessory', many: 'accessories', fields: fitting() },

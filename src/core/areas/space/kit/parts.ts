@@ -1,11 +1,11 @@
-import type { PartBase, Block, Outlet, Supplied, Vent } from '../../../engine/part';
+import type { PartBase, Block, Outlet, Ported, Supplied, Vent } from '../../../engine/part';
 import type { Interface } from '../../joints/kit/parts';
 import type { QuantityInput } from '../../../quantity/quantity';
 
 /** What stands against the camera and takes up room. */
 
 /** A part that stands somewhere on the camera and takes up room. */
-export interface Fitting extends PartBase, Block, Supplied {
+export interface Fitting extends PartBase, Block, Supplied, Ported {
   kind: FittingKind;
   rods?: string;
   clampLength?: QuantityInput;

@@ -1,0 +1,176 @@
+import type { Built } from '../../../build/build';
+import { given } from '../../../build/given';
+import { node } from '../../../engine/reads';
+import { plain, sayLength } from '../../../quantity/say';
+import type { Lead, Part } from '../../../kit/types';
+import { deviceKey, feedsOn, type Feed } from './fed';
+import type { RigMains } from './outlets';
+import { signalPort, type Port } from './ports';
+import {
+  BENDS,
+  keyOf,
+  mainsOf,
+  reachAlong,
+  reachOf,
+  runOf,
+  sourceOf,
+  THICKNESS,
+  tiesFor,
+  wayBetween,
+  type Reach,
+  type Run,
+  type WayEnd,
+} from './run';
+import { CARRIED, leadBetween, signalsOn, type Signal, type SignalEnd } from './signals';
+
+/** A lead from one socket to another, whatever goes through it. */
+export interface Line {
+  /** In the keys of what is said of it: `body`, `fitted:screen`, `signal:director`. */
+  key: string;
+  /** What goes through it: one of the two. */
+  feed: Feed | null;
+  signal: Signal | null;
+  lead: Lead | null;
+  /** Its plugs by id, that at the source first. */
+  plugs: readonly [string | undefined, string | undefined];
+  /** What it goes to. */
+  part: Part;
+  tied: boolean | undefined;
+  ties: number | undefined;
+  /** What becomes of that when it comes out. */
+  lost: string;
+}
+
+/** Every lead that feeds something, then every one that something is sent through; once for a rig. */
+export function linesOn(built: Built): readonly Line[] {
+  return built.once(LINES);
+}
+
+const LINES = node('leads on the rig', (built: Built): readonly Line[] => [
+  ...feedsOn(built).map(lineOf),
+  ...signalsOn(built).flatMap((s) => lineOfSignal(s) ?? []),
+]);
+
+const known = new WeakMap<Feed | Signal, Line>();
+
+/** The lead of a feed. */
+export function lineOf(feed: Feed): Line {
+  let line = known.get(feed);
+  if (!line) {
+    const { device, lead, from } = feed;
+    line = {
+      key: deviceKey(device),
+      feed,
+      signal: null,
+      lead,
+      plugs: [lead?.plug, lead?.plugTo],
+      part: device.part,
+      tied: from.tied,
+      ties: from.ties,
+      lost: 'goes dark',
+    };
+    known.set(feed, line);
+  }
+  return line;
+}
+
+/** The lead of a signal; null where what it goes to is not on the rig. */
+export function lineOfSignal(signal: Signal): Line | null {
+  let line = known.get(signal);
+  if (!line) {
+    const { use, from, to, lead } = signal;
+    if (!to) return null;
+    const turned = from?.port && to.port && lead && leadBetween(from.port, lead, to.port).turned;
+    line = {
+      key: `signal:${use.id}`,
+      feed: null,
+      signal,
+      lead,
+      plugs: turned ? [lead.plugTo, lead.plug] : [lead?.plug, lead?.plugTo],
+      part: to.part,
+      tied: use.tied,
+      ties: use.ties,
+      lost: `has no ${CARRIED[use.carries]}`,
+    };
+    known.set(signal, line);
+  }
+  return line;
+}
+
+/** What a lead comes from; null where that is not on the rig, or stands beside it. */
+export const sourceAt = (built: Built, { feed, signal }: Line): Part | null =>
+  feed ? sourceOf(built, feed) : (signal!.from?.part ?? null);
+
+/** The mains unit that it comes from; null where it comes from something on the rig. */
+export const mainsAt = (built: Built, { feed }: Line): RigMains | null =>
+  feed && mainsOf(built, feed);
+
+/** How far it has to go; null where one of its ends is not on the rig. */
+export function runAt(built: Built, { feed, signal }: Line): Run | null {
+  if (feed) return runOf(built, feed);
+  const { from, to } = signal!;
+  return from && to ? wayBetween(built, wayEnd(from), wayEnd(to)) : null;
+}
+
+const wayEnd = ({ at, part, port }: SignalEnd): WayEnd => ({
+  piece: keyOf(at.list, at.id),
+  id: `port ${at.port}`,
+  said: port ?? part,
+  port: () => (port ? signalPort(part, port) : nowhere(part)),
+});
+
+/** Of a port that its part has not nobody can say where it is. */
+const nowhere = (part: Part): Port => {
+  const of = (key: string) => given(part, 'ports', '', key);
+  return { face: undefined, at: [of('x'), of('y'), of('z')], asks: of('face') };
+};
+
+/** How far leads reach between the same two sockets. */
+export const reachAt = (built: Built, line: Line): ((lead: Lead) => Reach) =>
+  line.feed
+    ? reachOf(built, line.feed.device, line.feed.from)
+    : reachAlong(built, runAt(built, line));
+
+/** Left over by more than this it has to be coiled, mm. Common practice, no source. */
+const COILED = 150;
+
+/** How it lies, where that is known: what it goes round, how often it is tied, what of it is left over. */
+function layingOf(built: Built, run: Run | null, { lead, ties: said }: Line): string[] {
+  const laid = run && run.missing.length === 0 && run.laid();
+  if (!laid || run.sockets.some((s) => s.open)) return [];
+  const ties = said ?? tiesFor(laid.length, built.rules['cable.tie']);
+  const tied = `${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`;
+  const length = lead && given(lead, 'length').known?.value;
+  const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
+  return [
+    ...(laid.round ? [`round ${laid.round}`] : []),
+    ...(said !== undefined ? [tied] : ties > 0 ? [`wants ${tied}`] : []),
+    ...(over > COILED ? [`about ${sayLength(over, 0)} left over to be coiled`] : []),
+  ];
+}
+
+/** `way 119 mm to 356 mm, tied at its plugs`: what a list of leads says besides the lead itself. */
+export function sayLine(built: Built, line: Line): string {
+  const mains = mainsAt(built, line);
+  if (mains) {
+    const { away } = mains.use;
+    return away === undefined
+      ? 'how far it has to go nobody said'
+      : `${sayLength(away, 0)} over the floor and up`;
+  }
+  const run = runAt(built, line);
+  const way =
+    !run || run.missing.length > 0
+      ? 'its way is not known'
+      : `way ${sayLength(run.near, 0)} to ${sayLength(Math.max(run.far, run.laid()?.most ?? 0), 0)}`;
+  const out = line.feed?.out;
+  const at = out?.switched === null ? null : out?.volts.known;
+  const set =
+    at && typeof out?.switched === 'boolean' ? [`its switch at ${plain(at.value, 1)} V`] : [];
+  return [
+    way,
+    ...layingOf(built, run, line),
+    ...(line.tied === true ? ['tied at its plugs'] : []),
+    ...set,
+  ].join(', ');
+}

@@ -1,0 +1,177 @@
+import type { Built } from '../../../build/build';
+import { node } from '../../../engine/reads';
+import { CARRIES, type Carries, type Ported, type SignalPort } from '../../../engine/part';
+import { plugOf } from '../../../engine/plugs';
+import {
+  isBody,
+  isDrive,
+  isFitting,
+  isLead,
+  type Lead,
+  type Part,
+  type PortAt,
+  type SignalUse,
+} from '../../../kit/types';
+
+/** What goes through a lead that feeds nothing, as the crew says it. */
+export const CARRIED: Readonly<Record<Carries, string>> = {
+  video: 'picture',
+  sound: 'sound',
+  control: 'control',
+  data: 'data',
+};
+
+/** One end of a signal. */
+export interface SignalEnd {
+  at: PortAt;
+  part: Part & Ported;
+  /** Null where its part has no such port. */
+  port: SignalPort | null;
+}
+
+/** What goes from one socket of a rig to another. */
+export interface Signal {
+  use: SignalUse;
+  /** Null where that is not on the rig. */
+  from: SignalEnd | null;
+  to: SignalEnd | null;
+  /** Null where none is chosen. */
+  lead: Lead | null;
+}
+
+/** A socket of something on the rig. */
+export interface RigPort extends SignalEnd {
+  port: SignalPort;
+}
+
+/** `HDMI out of Orrin Box`. */
+export const portName = ({ part, port }: Pick<SignalEnd, 'part' | 'port'>): string =>
+  port ? `${port.name} of ${part.name}` : `a port that ${part.name} has not`;
+
+/** What may have ports, the camera first, then by id. */
+function portedOn({ rig, kit }: Built): { at: Omit<PortAt, 'port'>; part: Part & Ported }[] {
+  const of = (list: PortAt['list'], id: string, part: Part | undefined) =>
+    isBody(part) || isDrive(part) || isFitting(part)
+      ? [{ at: { list, id }, part: part as Part & Ported }]
+      : [];
+  const byId = <T extends { id: string; part: string }>(list: 'drives' | 'fitted', l: T[] = []) =>
+    [...l].sort((a, b) => (a.id < b.id ? -1 : 1)).flatMap((u) => of(list, u.id, kit.get(u.part)));
+  return [
+    ...(rig.body === null ? [] : of('body', 'body', kit.get(rig.body))),
+    ...byId('drives', rig.drives),
+    ...byId('fitted', rig.fitted),
+  ];
+}
+
+/** Every port of what is on a rig. */
+export function portsOn(built: Built): readonly RigPort[] {
+  return built.once(PORTS);
+}
+
+const PORTS = node('ports on the rig', (built: Built): readonly RigPort[] =>
+  portedOn(built).flatMap(({ at, part }) =>
+    (part.ports ?? []).map((port) => ({ at: { ...at, port: port.id }, part, port })),
+  ),
+);
+
+/** Everything that is sent from something to something else, by id. */
+export function signalsOn(built: Built): readonly Signal[] {
+  return built.once(SIGNALS);
+}
+
+const SIGNALS = node('what is sent to what', (built: Built): readonly Signal[] => {
+  const { signals } = built.rig;
+  if (!signals) return [];
+  const ported = new Map(portedOn(built).map((p) => [`${p.at.list}/${p.at.id}`, p.part]));
+  const end = (at: PortAt): SignalEnd | null => {
+    const part = ported.get(`${at.list}/${at.id}`);
+    if (!part) return null;
+    return { at, part, port: part.ports?.find((p) => p.id === at.port) ?? null };
+  };
+  return [...signals]
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map((use) => {
+      const lead = use.lead === undefined ? undefined : built.kit.get(use.lead);
+      return theSame({
+        use,
+        from: end(use.from),
+        to: end(use.to),
+        lead: isLead(lead) ? lead : null,
+      });
+    });
+});
+
+const known = new WeakMap<SignalUse, Signal[]>();
+/** So many of one signal are kept: configurations of a rig share it. */
+const MOST = 8;
+
+/** The one of before where it is the same in all: what was judged of it stands. */
+function theSame(s: Signal): Signal {
+  let list = known.get(s.use);
+  if (!list) known.set(s.use, (list = []));
+  const before = list.find(
+    (b) => b.lead === s.lead && b.from?.part === s.from?.part && b.to?.part === s.to?.part,
+  );
+  if (before) return before;
+  list.unshift(s);
+  list.length = Math.min(list.length, MOST);
+  return s;
+}
+
+/** How a lead goes between two ports. */
+export interface LeadBetween {
+  /** Null where one of the plugs or sockets is not known. */
+  fits: boolean | null;
+  /** The plug that is called that of the device is at the source. */
+  turned: boolean;
+}
+
+/**
+ * Whether a lead goes between two ports, either way round: nothing is fed, so no end of it is the
+ * source's for good.
+ */
+export function leadBetween(from: SignalPort, lead: Lead, to: SignalPort): LeadBetween {
+  const ways = [
+    { fits: both(like(from.plug, lead.plug), like(to.plug, lead.plugTo)), turned: false },
+    { fits: both(like(from.plug, lead.plugTo), like(to.plug, lead.plug)), turned: true },
+  ] as const;
+  return (
+    ways.find((w) => w.fits === true) ??
+    ways.find((w) => w.fits === null) ?? { fits: false, turned: false }
+  );
+}
+
+const like = (a: string | undefined, b: string | undefined) =>
+  a === undefined || b === undefined ? null : a === b;
+
+const both = (a: boolean | null, b: boolean | null) =>
+  a === false || b === false ? false : a === null || b === null ? null : true;
+
+/**
+ * Whether a lead carries something for sure. Plugs through which nothing is fed say so themselves; of
+ * others somebody has to.
+ *
+ * @returns null where nobody knows
+ */
+export function leadCarries(lead: Lead, carries: Carries): boolean | null {
+  if (lead.carries !== undefined)
+    return lead.carries === carries || (lead.carries === 'power-data' && carries === 'data');
+  const plugs = [plugOf(lead.plug), plugOf(lead.plugTo)];
+  return plugs.some((p) => p?.signal) ? true : null;
+}
+
+/** Whether a lead feeds anything: one that is said to carry something else, or by its plugs, does not. */
+export const leadFeeds = (lead: Lead): boolean =>
+  lead.carries === undefined || lead.carries === 'power' || lead.carries === 'power-data';
+
+/** Whether a port sends, or takes in; null where nobody said which way it goes. */
+export const goes = (port: SignalPort, way: 'out' | 'in'): boolean | null =>
+  port.way === undefined
+    ? null
+    : way === 'out'
+      ? port.way !== 'in'
+      : port.way === 'in' || port.way === 'both';
+
+/** What a port can carry at all; every way where nobody said. */
+export const carriedBy = (port: SignalPort): readonly Carries[] =>
+  port.carries === undefined ? CARRIES : [port.carries];
