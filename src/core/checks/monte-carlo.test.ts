@@ -139,8 +139,8 @@ function contains(
   const next = random(seed);
   const copy = structuredClone(job);
   const used = partsOn(rig);
-  // What fills the packs at night, and all that it fills, is on no rig.
-  const atNight = new Set(['charger', 'battery', 'reader']);
+  // What fills the packs at night, and all that it fills, is on no rig; nor cards for later, and what copies them.
+  const atNight = new Set(['charger', 'battery', 'reader', 'card']);
   copy.kit = copy.kit.filter((p) => used.has(p.id) || atNight.has(p.kind));
   const again = copy.rigs.find((r) => r.id === rig.id)!;
   const all: Slot[] = [
@@ -357,6 +357,7 @@ describe('intervals hold what they claim', () => {
       'joint.load-path',
       'joint.screw',
       'joint.twist',
+      'media.day',
       'media.minutes',
       'media.offload',
       'media.speed',

@@ -40,7 +40,7 @@ export const PLACES_HELP: Readonly<Record<string, PlaceHelp>> = {
       'Press an outlet: what it can feed lights up and says by which lead of the kit, the others say why not. Press one to feed it.',
       'Fed by is the same as a list. Volts are judged from a full battery without a load to an empty one at the most that is taken.',
       'Signals draws what is sent from port to port: picture, sound, control, data. Press a port: what can take it lights up and says by which lead, the others say why not. Its leads are checked as those that feed something are.',
-      'Packs lays out the day, around what of it must not be missed, and the night of the chargers, says what goes dark when one is pulled, keeps how long they really lasted, and how each was left. Cards keeps what recordings really came to.',
+      'Packs lays out the day, around what of it must not be missed, and the night of the chargers, says what goes dark when one is pulled, keeps how long they really lasted, and how each was left. Cards says whether they last the day and are copied in the night, and keeps what recordings really came to.',
     ],
   },
   '/kit': {

@@ -22,8 +22,10 @@ export function Events({ job }: { job: Job }) {
       `${more.name ?? e.name}: ${sayHours(more.from ?? e.from)} to ${sayHours(more.to ?? e.to)}`,
     );
   const add = (is: DayEvent['is'], name: string) => {
-    const from = Math.min(day, events.reduce((last, e) => Math.max(last, e.to), 0) + 1);
-    const to = Math.min(24, from + (is === 'break' ? 0.5 : 1));
+    const long = is === 'break' ? 0.5 : 1;
+    const after = events.reduce((last, e) => Math.max(last, e.to), 0) + 1;
+    const from = Math.max(0, Math.min(day - long, after));
+    const to = Math.min(24, from + long);
     keep([...events, { id: newId('event'), name, from, to, is }], `Add ${name} to the day`);
   };
   return (

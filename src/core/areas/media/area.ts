@@ -1,4 +1,5 @@
 import type { Area } from '../../checks/area';
+import { mediaDay } from './checks/day';
 import { mediaMinutes } from './checks/minutes';
 import { mediaOffload } from './checks/offload';
 import { mediaSpeed } from './checks/speed';
@@ -9,6 +10,6 @@ export const media: Area = {
   id: 'media',
   name: 'Media',
   says: 'what is recorded on, for how long, whether it keeps up, and is copied in the night',
-  checks: [mediaSpeed, mediaMinutes, mediaOffload],
+  checks: [mediaSpeed, mediaMinutes, mediaDay, mediaOffload],
   fixes: [otherCards],
 };

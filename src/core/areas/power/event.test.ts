@@ -89,3 +89,12 @@ test('written the wrong way round it is meant the right way round; it stands in 
   expect(bad.ok).toBe(false);
   expect(JSON.stringify(bad)).toMatch(/goal\.events\[0\]\.from/);
 });
+
+test('what goes on after the day was not looked at: never ok', () => {
+  const v = said(withEvents(base, { ...lock, from: 7.5, to: 8.5 }))!;
+  expect(v.state).toBe('unknown');
+  expect(v.why).toMatch(/the day is over at 8 h 00, and it goes on to 8 h 30\.$/);
+  expect(said(withEvents(base, { ...lock, from: 7, to: 8 }))!.state).not.toBe('unknown');
+  // A stretch that no pack lasts through stays a fail.
+  expect(said(withEvents(base, { ...lock, from: 2, to: 9 }))!.state).toBe('fail');
+});

@@ -61,6 +61,14 @@ function around(built: Built, s: SourceDay, day: number): Verdict {
   const [worst, best] = [s.lasts.lo, s.lasts.hi].map((h) => changesThrough(built, day, h));
   const enough = (plan: number[] | null | undefined) => !!plan && plan.length + 1 <= s.sets;
   const state: State = enough(worst) ? 'ok' : enough(best) ? 'tight' : 'fail';
+  // What goes on after the day nobody looked at.
+  const late = notToMiss(built).filter((e) => e.to > day);
+  if (late.length > 0 && state !== 'fail')
+    return plainVerdict({
+      ...base,
+      state: 'unknown',
+      why: `Whether ${names} can be changed around ${inWords(late.map((e) => e.name))} is not known: the day is over at ${sayHours(day)}, and ${late.length > 1 ? 'they go' : 'it goes'} on to ${sayHours(Math.max(...late.map((e) => e.to)))}.`,
+    });
   if (worst && state === 'ok')
     return plainVerdict({
       ...base,

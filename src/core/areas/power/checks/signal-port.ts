@@ -6,6 +6,7 @@ import { SLOT } from '../../media/kit/parts';
 import { cardsOn } from '../../media/model/cards';
 import { byChamber, byDevice, deviceKey } from '../model/fed';
 import { capital } from '../model/say';
+import { idOf } from '../model/sends';
 import { portName, signalsOn, type Signal, type SignalEnd } from '../model/signals';
 
 export const signalPort: Check = {
@@ -19,7 +20,7 @@ export const signalPort: Check = {
     for (const s of signalsOn(built))
       for (const end of [s.from, s.to]) {
         if (!end?.port) continue;
-        const key = `${end.at.list}/${end.at.id}/${end.at.port}`;
+        const key = idOf(end);
         const used = by.get(key);
         if (used) used.signals.push(s);
         else by.set(key, { end, signals: [s] });
@@ -62,7 +63,7 @@ interface Twice {
 
 /** The lead that feeds its part, where that goes into the same socket. */
 function fedBy(built: Built, { at, part, port }: SignalEnd): Twice | null {
-  const f = byDevice(built).get(deviceKey({ ...at, part } as never));
+  const f = byDevice(built).get(deviceKey(at));
   if (!f || byChamber(f) || port!.isInlet === false) return null;
   if (port!.isInlet === true)
     return {

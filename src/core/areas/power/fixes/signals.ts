@@ -1,18 +1,17 @@
 import { candidate, hire, type Candidate, type Generator } from '../../../checks/candidate';
 import type { Built } from '../../../build/build';
-import { freeLeads } from '../model/offers';
 import { farthest, tiesFor } from '../model/run';
 import { lineOfSignal, runAt } from '../model/lines';
+import { idOf, leadsFor, usedPorts } from '../model/sends';
 import {
   CARRIED,
   goes,
-  leadBetween,
-  leadCarries,
   portName,
   portsOn,
   signalsOn,
   type RigPort,
   type Signal,
+  type SignalEnd,
 } from '../model/signals';
 import { setSignal } from '../moves/signal';
 
@@ -29,7 +28,7 @@ export const otherSignals: Generator = (built, v) => {
 const concerns = (key: string, { use, from, to }: Signal): boolean =>
   key === `signal.fit:${use.id}` ||
   (key.startsWith('cable.') && key.endsWith(`:signal:${use.id}`)) ||
-  [from, to].some((e) => e && key === `signal.port:${e.at.list}/${e.at.id}/${e.at.port}`);
+  [from, to].some((e) => e && key === `signal.port:${idOf(e)}`);
 
 const tied = (built: Built, { use, lead }: Signal): Candidate[] =>
   lead
@@ -60,17 +59,13 @@ function tiedOnWay(built: Built, s: Signal): Candidate[] {
   ];
 }
 
+const isPort = (end: SignalEnd | null): end is RigPort => end?.port !== null && end !== null;
+
 /** What goes through it by another lead of the kit. */
 function otherLeads(built: Built, { use, from, to, lead }: Signal): Candidate[] {
-  if (!from?.port || !to?.port) return [];
-  const [a, b] = [from.port, to.port];
-  return freeLeads(built, use.lead)
-    .filter(
-      (l) =>
-        l.id !== lead?.id &&
-        leadBetween(a, l, b).fits === true &&
-        leadCarries(l, use.carries) === true,
-    )
+  if (!isPort(from) || !isPort(to)) return [];
+  return leadsFor(built, from, to, use.carries, use.lead)
+    .filter((l) => l.id !== lead?.id)
     .map((l) =>
       candidate(
         setSignal(
@@ -90,16 +85,10 @@ function otherLeads(built: Built, { use, from, to, lead }: Signal): Candidate[] 
 /** By another port of the same part, with a lead that goes there. */
 function otherPorts(built: Built, s: Signal): Candidate[] {
   const { use } = s;
-  const used = new Set(
-    signalsOn(built)
-      .filter((x) => x !== s)
-      .flatMap((x) =>
-        [x.from, x.to].flatMap((e) => (e ? [`${e.at.list}/${e.at.id}/${e.at.port}`] : [])),
-      ),
-  );
+  const used = usedPorts(built, s);
   return (['from', 'to'] as const).flatMap((side) => {
-    const [own, other] = [s[side], s[side === 'from' ? 'to' : 'from']];
-    if (!own || !other?.port) return [];
+    const [own, other] = side === 'from' ? [s.from, s.to] : [s.to, s.from];
+    if (!own || !isPort(other)) return [];
     const free = portsOn(built).filter(
       (p) =>
         p.at.list === own.at.list &&
@@ -107,26 +96,24 @@ function otherPorts(built: Built, s: Signal): Candidate[] {
         p.at.port !== own.at.port &&
         p.port.carries === use.carries &&
         goes(p.port, side === 'from' ? 'out' : 'in') === true &&
-        !used.has(`${p.at.list}/${p.at.id}/${p.at.port}`),
+        !used.has(idOf(p)),
     );
-    return free.flatMap((p: RigPort) => {
-      const [a, b] = side === 'from' ? [p.port, other.port!] : [other.port!, p.port];
-      return freeLeads(built, use.lead)
-        .filter((l) => leadBetween(a, l, b).fits === true && leadCarries(l, use.carries) === true)
-        .map((l) =>
-          candidate(
-            setSignal(
-              built.rig,
-              use,
-              { [side]: p.at, lead: l.id },
-              `${side === 'from' ? 'Send it out of' : 'Take it in by'} ${portName(p)} by ${l.name}`,
-            ),
-            l.id === use.lead ? 0 : 1,
-            0.3,
-            'port',
-            hire(l),
+    return free.flatMap((p) => {
+      const [a, b] = side === 'from' ? [p, other] : [other, p];
+      return leadsFor(built, a, b, use.carries, use.lead).map((l) =>
+        candidate(
+          setSignal(
+            built.rig,
+            use,
+            { [side]: p.at, lead: l.id },
+            `${side === 'from' ? 'Send it out of' : 'Take it in by'} ${portName(p)} by ${l.name}`,
           ),
-        );
+          l.id === use.lead ? 0 : 1,
+          0.3,
+          'port',
+          hire(l),
+        ),
+      );
     });
   });
 }

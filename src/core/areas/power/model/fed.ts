@@ -51,7 +51,8 @@ const ALWAYS: ReadonlySet<string> = new Set([
 ]);
 
 /** A device's name in keys: `body`, `fitted:screen`. */
-export const deviceKey = ({ list, id }: Device) => (list === 'body' ? 'body' : `${list}:${id}`);
+export const deviceKey = ({ list, id }: Pick<Device, 'list' | 'id'>) =>
+  list === 'body' ? 'body' : `${list}:${id}`;
 
 /** A device, and what is said to feed it. */
 interface Taker {

@@ -1,5 +1,4 @@
 import type { Built } from '../../../build/build';
-import { inWords } from '../../../checks/judge';
 import type { Carries } from '../../../engine/part';
 import { plugOf } from '../../../engine/plugs';
 import type { Lead } from '../../../kit/types';
@@ -15,6 +14,8 @@ import {
   portsOn,
   signalsOn,
   type RigPort,
+  type Signal,
+  type SignalEnd,
 } from './signals';
 
 /** What one port can send to another, and by which lead of the kit. */
@@ -49,12 +50,14 @@ export function sendOffers(built: Built, from: RigPort): SendOffer[] {
     });
 }
 
-const idOf = ({ at }: RigPort) => `${at.list}/${at.id}/${at.port}`;
+/** A port of a rig, as a word. */
+export const idOf = ({ at }: Pick<SignalEnd, 'at'>) => `${at.list}/${at.id}/${at.port}`;
 
-const usedPorts = (built: Built): ReadonlySet<string> =>
+/** Ports that something goes through, but for one signal. */
+export const usedPorts = (built: Built, but?: Signal): ReadonlySet<string> =>
   new Set(
     signalsOn(built).flatMap((s) =>
-      [s.from, s.to].flatMap((e) => (e ? [`${e.at.list}/${e.at.id}/${e.at.port}`] : [])),
+      s === but ? [] : [s.from, s.to].flatMap((e) => (e ? [idOf(e)] : [])),
     ),
   );
 
@@ -83,7 +86,7 @@ function offer(
     can: 'maybe',
     why:
       leads.length > 0
-        ? `${inWords(leads.slice(0, 1).map((l) => l.name))} is too short`
+        ? `${leads[0]!.name} is too short`
         : from.port.plug === undefined || to.port.plug === undefined
           ? 'its plugs are not known'
           : `no lead is free from ${plugOf(from.port.plug)?.name ?? '?'} to ${plugOf(to.port.plug)?.name ?? '?'}`,
