@@ -74,6 +74,7 @@ test('on paper: what feeds what, the leads, and the packs for the carrier', asyn
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
   const sheet = page.locator('.sheets');
   await expect(sheet).toContainText('3 of Keel 150: 150 Wh each; in the cabin with approval');
+  await expect(sheet).toContainText('fed from 5 V outlet of Raft plate by Halyard lead');
   await expect(sheet).toContainText('Halyard lead: USB-A to round push-pull, 4 pins, 500 mm');
   await expect(sheet).toContainText('Always ask the carrier');
   await expect(sheet).toContainText(

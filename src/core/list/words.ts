@@ -75,7 +75,18 @@ export const KIND_WORDS: Readonly<Partial<Record<Kind, readonly string[]>>> = {
     'mains adapter',
     'wall adapter',
   ],
-  lead: ['lead', 'cable', 'power cable', 'wire', 'leads', 'cables'],
+  lead: [
+    'lead',
+    'cable',
+    'power cable',
+    'video cable',
+    'audio cable',
+    'hdmi cable',
+    'sdi cable',
+    'wire',
+    'leads',
+    'cables',
+  ],
   accessory: ['accessory', 'misc', 'other', 'accessories', 'sundries'],
 };
 

@@ -1,6 +1,7 @@
 import { modesBeside, sayMode } from '@/core/areas/media/model/modes';
 import { power } from '@/core/areas/power/area';
 import { dayOf, sayDay } from '@/core/areas/power/model/day';
+import { deviceCards } from '@/core/areas/power/model/device-cards';
 import { runLines } from '@/core/areas/power/model/log';
 import { nightOf, sayNight } from '@/core/areas/power/model/night';
 import { packsOnHand, STATE_NAMES } from '@/core/areas/power/model/marks';
@@ -99,6 +100,20 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
         lines={modesBeside(built).map((m) => `${m.mode.name}: ${sayMode(m)}`)}
       />
       <Packs facts={facts} />
+      <h2>A card for each device</h2>
+      <ul className="labels">
+        {deviceCards(built, tree).map((c) => (
+          <li key={c.key}>
+            <strong>{c.name}</strong>
+            {c.lines.map((line) => (
+              <span key={line}>
+                <br />
+                {line}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
       <h2>What is said of it</h2>
       <ul>
         {STATES.flatMap((state) => verdicts.filter((v) => OWN.has(v.id) && v.state === state)).map(

@@ -19,11 +19,14 @@ import { weightsOf } from '../carry/model/weighed';
 import { check } from '../checks';
 import { deedsOf, putOn } from '../moves';
 import { takeFitted } from '../space/moves/fitted';
+import { deviceCards } from './model/device-cards';
 import { leadsDrawn } from './model/drawn';
+import { deviceKey, devicesOn } from './model/fed';
 import { linesOn, runAt } from './model/lines';
 import { goesBetween } from './model/plugs';
 import { sendersOn, sendOffers } from './model/sends';
 import { leadBetween, leadCarries, portsOn, signalsOn } from './model/signals';
+import { powerTree } from './model/tree';
 import { send, setItsLead, setSignal, unsend } from './moves/signal';
 
 /** What goes from one part to another by a lead that feeds nothing. */
@@ -445,4 +448,60 @@ test('every lead of every rig is one line, whatever goes through it', () => {
     const use = rig.signals!.find((x) => x.id !== picture.id)!;
     expect(said.filter((v) => v.key === `signal.fit:${use.id}`)).toHaveLength(1);
   }
+});
+
+describe('a card for each device', () => {
+  const cards = (changes: readonly Change[] = []) => {
+    const { built, said } = rigged(changes);
+    return deviceCards(built, powerTree(built, said));
+  };
+  const of = (name: string, list = cards()) => list.find((c) => c.name === name)!.lines;
+
+  test('says what it runs on, what feeds it with what arrives, and what goes into each port', () => {
+    expect(cards().map((c) => c.name)).toEqual(['Pellin Pocket', 'Pane 5']);
+    expect(of('Pellin Pocket')).toEqual([
+      'runs on 12 to 16 V; 22 W at work; 30 W at most; inlet: round push-pull, 2 pins, at its camera left',
+      'fed from 14.4 V outlet of Raft plate by Warp lead: 13.8 V, 1.6 A',
+      'HDMI out (picture, sends, HDMI, micro, at its camera left): Bowline lead, to HDMI in of Pane 5',
+      'microphone in (sound, takes in, jack 3.5 mm, at its camera left): free',
+    ]);
+    expect(of('Pane 5')[2]).toBe(
+      'HDMI in (picture, takes in, HDMI, full size, at its camera right): Bowline lead, from HDMI out of Pellin Pocket',
+    );
+  });
+
+  test('what nobody said is said to be not known', () => {
+    const open = cards([
+      part('body-b', ['watts'], undefined),
+      part('body-b', ['inlet'], undefined),
+      part('body-b', [...OUT, 'carries'], undefined),
+      say({ lead: undefined }),
+      { path: ['rigs', RIG, 'outlet'], value: undefined },
+    ]);
+    expect(of('Pellin Pocket', open)).toEqual([
+      'runs on 12 to 16 V; watts not known; 30 W at most; inlet: plug not known, at its camera left',
+      'what feeds it nobody said',
+      'HDMI out (what it carries not known, sends, HDMI, micro, at its camera left): no lead chosen, to HDMI in of Pane 5',
+      'microphone in (sound, takes in, jack 3.5 mm, at its camera left): free',
+    ]);
+  });
+
+  test('on every rig: all that takes power or has ports is there once, each lead on the card of its device', () => {
+    const look = ({ job, rig }: Subject) => {
+      const built = build(job, rig, shared(job));
+      const list = deviceCards(built, powerTree(built, []));
+      const keys = new Set([
+        ...devicesOn(built).map((d) => deviceKey(d.device)),
+        ...portsOn(built).map((p) => deviceKey(p.at)),
+      ]);
+      expect(list.map((c) => c.key).sort()).toEqual([...keys].sort());
+      for (const l of linesOn(built)) {
+        if (!l.lead || (l.signal && !l.signal.to?.port)) continue;
+        const key = l.feed ? l.key : deviceKey(l.signal!.to!.at);
+        expect(list.find((c) => c.key === key)!.lines.join()).toContain(l.lead.name);
+      }
+    };
+    demoStandings.forEach(([, s]) => look(s));
+    fc.assert(fc.property(anyRig, look), { numRuns: 25 });
+  });
 });
