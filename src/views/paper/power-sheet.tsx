@@ -9,7 +9,7 @@ import { linesOn, sayLine } from '@/core/areas/power/model/lines';
 import { sayHours } from '@/core/areas/power/model/say';
 import { CARRIED } from '@/core/areas/power/model/signals';
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
-import { powerTree } from '@/core/areas/power/model/tree';
+import { powerTree, type PowerTree } from '@/core/areas/power/model/tree';
 import { plugOf } from '@/core/engine/plugs';
 import { cabinOf } from '@/core/feed/hours';
 import { STATES } from '@/core/checks/finding';
@@ -100,6 +100,23 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
         lines={modesBeside(built).map((m) => `${m.mode.name}: ${sayMode(m)}`)}
       />
       <Packs facts={facts} />
+      <Devices facts={facts} tree={tree} />
+      <h2>What is said of it</h2>
+      <ul>
+        {STATES.flatMap((state) => verdicts.filter((v) => OWN.has(v.id) && v.state === state)).map(
+          (v) => (
+            <Finding key={v.key} v={v} />
+          ),
+        )}
+      </ul>
+    </section>
+  );
+}
+
+/** A card for each device, to go with it. */
+function Devices({ facts: { built }, tree }: { facts: RigFacts; tree: PowerTree }) {
+  return (
+    <>
       <h2>A card for each device</h2>
       <ul className="labels">
         {deviceCards(built, tree).map((c) => (
@@ -114,15 +131,7 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
           </li>
         ))}
       </ul>
-      <h2>What is said of it</h2>
-      <ul>
-        {STATES.flatMap((state) => verdicts.filter((v) => OWN.has(v.id) && v.state === state)).map(
-          (v) => (
-            <Finding key={v.key} v={v} />
-          ),
-        )}
-      </ul>
-    </section>
+    </>
   );
 }
 
