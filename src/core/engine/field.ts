@@ -303,6 +303,7 @@ export const PORTS: RowsField = {
   row: 'port',
   keyed: true,
   usual: true,
+  said: true,
   fields: [
     { type: 'text', key: 'name', label: 'name', max: 80, required: true },
     choice('carries', 'carries', CARRIED),

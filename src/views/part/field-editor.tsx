@@ -127,7 +127,7 @@ function Rows({
       {rows.length === 0 && usual.length > 0 ? (
         <div className="mb-2">
           <p className="text-soft">
-            {`Parts like this usually have: ${inWords(usual.map((r) => r.name))}. Numbers are guesses as wide as such parts differ; trim and correct them.`}
+            {`Parts like this usually have: ${inWords(usual.map((r) => r.name))}. ${guessed(usual) ? 'Numbers are guesses as wide as such parts differ; trim' : 'Trim'} and correct them.`}
           </p>
           <Button
             className="mt-1"
@@ -166,6 +166,10 @@ function Rows({
     </fieldset>
   );
 }
+
+/** Whether rows bring numbers along, or words alone. */
+const guessed = (rows: readonly object[]) =>
+  rows.some((r) => Object.values(r).some((v) => typeof v === 'object'));
 
 /** One line of a table of a part, with what takes it away; folded where it says itself in words. */
 function Row({

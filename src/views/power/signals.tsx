@@ -82,6 +82,7 @@ function One({ facts, signal }: { facts: RigFacts; signal: Signal }) {
         onClick={() => edit(unsend(rig, use, `No more ${titleOf(signal).toLowerCase()}`))}
       >
         Take it off
+        <span className="sr-only">: {titleOf(signal)}</span>
       </Button>
     </Section>
   );
