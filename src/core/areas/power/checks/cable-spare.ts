@@ -10,7 +10,7 @@ import { byDevice } from '../model/fed';
 import { linesOn, mainsAt, reachAt, runAt, type Line } from '../model/lines';
 import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
-import { BENDS, doubtOf, THICKNESS } from '../model/run';
+import { BENDS, doubtOf, THICKNESS, type Reach } from '../model/run';
 import { leadBetween, leadCarries } from '../model/signals';
 
 export const cableSpare: Check = {
@@ -61,26 +61,16 @@ function spareOf(built: Built, line: Line): Verdict[] {
   );
   const bare = (l: Lead) =>
     valueOf(l.length) === null || (mains === null && valueOf(l.width) === null);
-  const spares = free.filter((l) => fits(l) === true && reach(l) === 'yes');
-  const [spare] = spares;
+  const good = (l: Lead) => fits(l) === true && reach(l) === 'yes';
+  const spare = free.find(good);
   // One that does not reach itself is replaced by the other: then there is no spare.
   const itself = reach(lead);
-  const alone = spares.length === 1 && onHand(spares[0]!) < 2 && itself !== 'yes';
-  if (spare && alone && (itself === 'no' || bare(lead)))
-    return [
-      itself === 'no'
-        ? plainVerdict({
-            ...base,
-            state: 'tight',
-            why: `${spare.name} is the only lead that reaches: in the place of ${lead.name} it is no spare.`,
-            wanted: [`a second lead like ${spare.name}`],
-          })
-        : plainVerdict({
-            ...base,
-            state: 'unknown',
-            why: `Whether ${spare.name} is a spare is not known: how long and how thick ${lead.name} is, and so whether it reaches itself, nobody said.`,
-          }),
-    ];
+  const alone =
+    itself !== 'yes' &&
+    spare !== undefined &&
+    onHand(spare) < 2 &&
+    !free.some((l) => l !== spare && good(l));
+  if (alone && (itself === 'no' || bare(lead))) return [noSpare(base, lead, spare, itself)];
   if (spare)
     return [
       plainVerdict({
@@ -120,6 +110,24 @@ function spareOf(built: Built, line: Line): Verdict[] {
     }),
   ];
 }
+
+/** Of one lead that is there besides one that does not reach, or of which nobody knows whether it does. */
+function noSpare(base: Base, lead: Lead, spare: Lead, itself: Reach): Verdict {
+  if (itself === 'no')
+    return plainVerdict({
+      ...base,
+      state: 'tight',
+      why: `${spare.name} is the only lead that reaches: in the place of ${lead.name} it is no spare.`,
+      wanted: [`a second lead like ${spare.name}`],
+    });
+  return plainVerdict({
+    ...base,
+    state: 'unknown',
+    why: `Whether ${spare.name} is a spare is not known: how long and how thick ${lead.name} is, and so whether it reaches itself, nobody said.`,
+  });
+}
+
+type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'sum' | 'basis'>;
 
 /** Whether a lead goes into the same two sockets; null where one of those is not on the rig. */
 function fitting({ feed, signal }: Line): ((lead: Lead) => boolean | null) | null {
