@@ -1,8 +1,8 @@
 import type { KeptRig } from '../edit/role';
 import { readFed } from '../edit/fed';
-import { readSignal, type DeviceOf } from '../edit/signals';
+import { readSignal } from '../edit/signals';
 import { dressingOf } from '../kit/dressing';
-import type { BoxUse, Rig, TrayUse } from '../kit/types';
+import type { BoxUse, PortAt, Rig, TrayUse } from '../kit/types';
 import {
   clean,
   LISTS,
@@ -52,6 +52,11 @@ export class Reader implements KeptRig {
   link(id: string): Link | undefined {
     return this.rig.links.find((l) => l.id === id);
   }
+  deviceOf(id: string): Pick<PortAt, 'list' | 'id'> | undefined {
+    if (this.role('body')[0]?.id === id) return { list: 'body', id: 'body' };
+    if (this.role('drive').some((u) => u.id === id)) return { list: 'drives', id };
+    return this.role('fitted').some((u) => u.id === id) ? { list: 'fitted', id } : undefined;
+  }
   power(to: string): Link | undefined {
     return this.rig.links.find(
       (l) => l.kind === 'power' && l.to.use === to && l.from.port !== undefined,
@@ -72,8 +77,7 @@ export function rigOf(doc: RigDoc): Rig {
   }
   const box = r.role('box')[0];
   const fed = links.filter((l) => r.power(l.to.use) === l && isFed(r, l.to.use));
-  const device = deviceIn(r);
-  const signals = links.flatMap((l) => readSignal(r, l, device) ?? []);
+  const signals = links.flatMap((l) => readSignal(r, l) ?? []);
   const sent = new Set(signals.map((s) => s.id));
   const read = (l: Link) => fed.includes(l) || sent.has(l.id);
   const leads = new Set(links.filter(read).map((l) => l.lead));
@@ -116,15 +120,6 @@ const nonEmpty = <T>(list: T[]): T[] | undefined => (list.length > 0 ? list : un
 const isFed = (r: Reader, id: string) =>
   r.role('body')[0]?.id === id ||
   ['drive', 'fitted'].some((x) => r.role(x).some((u) => u.id === id));
-
-/** What a use is read as, where something may be sent from or to it. */
-const deviceIn =
-  (r: Reader): DeviceOf =>
-  (id) => {
-    if (r.role('body')[0]?.id === id) return { list: 'body', id: 'body' };
-    if (r.role('drive').some((u) => u.id === id)) return { list: 'drives', id };
-    return r.role('fitted').some((u) => u.id === id) ? { list: 'fitted', id } : undefined;
-  };
 
 /** Whether a joint is one that the roles read: it seats what they know, or ties a foot. */
 function isRead(r: Reader, j: Joint): boolean {

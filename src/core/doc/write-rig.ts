@@ -97,6 +97,11 @@ class Writer implements RigWriter {
     return this.named.get(`${list}/${id}`) ?? id;
   }
 
+  standsFor({ list, id }: Pick<PortAt, 'list' | 'id'>): string | undefined {
+    if (list === 'body') return this.rig.body === null ? undefined : this.body;
+    return this.rig[list]?.some((u) => u.id === id) ? this.idOf(list, id) : undefined;
+  }
+
   /** Ties a use at its foot. */
   tie(use: string): void {
     const id = this.owned(this.kept.foot(use), `${use}-foot`, 'foot');
@@ -166,7 +171,7 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
   writeCamera(w);
   for (const l of LISTS) writeList(w, l, orders);
   if (rig.body !== null) writeFed(w, w.body, rig.outlet);
-  for (const s of rig.signals ?? []) writeSignal(w, s, (at) => standsFor(w, at));
+  for (const s of rig.signals ?? []) writeSignal(w, s);
   if (rig.box) writeBox(w, rig.box);
   const {
     body: _body,
@@ -209,12 +214,6 @@ export function rigDocOf(rig: Rig, partOf: PartOf, before?: RigDoc): RigDoc {
       });
     }),
   }) as unknown as RigDoc;
-}
-
-/** The use that a socket is on; undefined where that is not on the rig. */
-function standsFor(w: Writer, { list, id }: PortAt): string | undefined {
-  if (list === 'body') return w.rig.body === null ? undefined : w.body;
-  return w.rig[list]?.some((u) => u.id === id) ? w.idOf(list, id) : undefined;
 }
 
 function writeCamera(w: Writer): void {

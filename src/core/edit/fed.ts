@@ -1,5 +1,6 @@
 import type { FedFrom } from '../kit/types';
 import type { KeptRig, RigWriter } from './role';
+import { readVia, writeVia } from './via';
 
 /** What feeds a use, as it is kept (a link, and the lead as a use of its own) and as it is read. */
 
@@ -14,6 +15,7 @@ export function readFed(kept: KeptRig, use: string): FedFrom | undefined {
     ...(lead === undefined ? {} : { lead }),
     ...(link.tied === undefined ? {} : { tied: link.tied }),
     ...(link.ties === undefined ? {} : { ties: link.ties }),
+    ...readVia(link, kept),
     ...(link.switched === undefined ? {} : { switched: link.switched }),
   };
 }
@@ -37,6 +39,7 @@ export function writeFed(rig: RigWriter, id: string, fed: FedFrom | undefined): 
     ...(lead === undefined ? {} : { lead }),
     ...(fed.tied === undefined ? {} : { tied: fed.tied }),
     ...(fed.ties === undefined ? {} : { ties: fed.ties }),
+    ...writeVia(fed.via, rig),
     ...(fed.switched === undefined ? {} : { switched: fed.switched }),
   });
 }

@@ -1,5 +1,5 @@
 import type { End, Joint, Link, Use } from '../kit/kept';
-import type { Change, Job, Part, Rig } from '../kit/types';
+import type { Change, Job, Part, PortAt, Rig } from '../kit/types';
 import type { Edit } from './edit';
 
 /**
@@ -101,6 +101,8 @@ export interface KeptRig {
   use(id: string): Use | undefined;
   /** A link by its id. */
   link(id: string): Link | undefined;
+  /** What a use is read as, where a lead may go to it. */
+  deviceOf(use: string): Pick<PortAt, 'list' | 'id'> | undefined;
 }
 
 /** What a joint says besides: the guest's own interface, and fields of the joint. */
@@ -123,4 +125,6 @@ export interface RigWriter {
   /** Ties a use at its foot. */
   tie(use: string): void;
   link(link: Link): void;
+  /** The use that something a lead goes to is kept as; undefined where that is not on the rig. */
+  standsFor(on: Pick<PortAt, 'list' | 'id'>): string | undefined;
 }

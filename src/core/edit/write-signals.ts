@@ -1,18 +1,11 @@
-import type { Change, PortAt, Rig, SignalUse } from '../kit/types';
+import type { Change, PortAt, Rig, SignalUse, TiePoint } from '../kit/types';
 import { at } from './rig-path';
 import type { RigWriter } from './role';
+import { writeVia } from './via';
 
-/**
- * Writes the link of a signal, and its lead.
- *
- * @param standsFor the use that stands for one end; undefined where that is not on the rig: the link goes
- */
-export function writeSignal(
-  rig: RigWriter,
-  signal: SignalUse,
-  standsFor: (at: PortAt) => string | undefined,
-): void {
-  const [from, to] = [standsFor(signal.from), standsFor(signal.to)];
+/** Writes the link of a signal, and its lead; one that leads to what is not on the rig goes. */
+export function writeSignal(rig: RigWriter, signal: SignalUse): void {
+  const [from, to] = [rig.standsFor(signal.from), rig.standsFor(signal.to)];
   if (from === undefined || to === undefined) return;
   const before = rig.kept.link(signal.id);
   let lead: string | undefined;
@@ -30,15 +23,45 @@ export function writeSignal(
     ...(lead === undefined ? {} : { lead }),
     ...(signal.tied === undefined ? {} : { tied: signal.tied }),
     ...(signal.ties === undefined ? {} : { ties: signal.ties }),
+    ...writeVia(signal.via, rig),
   });
 }
 
 /** What goes with something that is taken off: all that came from it, or went to it. */
-export const withoutSignals = (
-  rig: Rig,
-  list: PortAt['list'],
-  gone: ReadonlySet<string>,
-): Change[] =>
+const withoutSignals = (rig: Rig, list: PortAt['list'], gone: ReadonlySet<string>): Change[] =>
   (rig.signals ?? [])
     .filter((s) => [s.from, s.to].some((e) => e.list === list && gone.has(e.id)))
     .map((s) => ({ path: at(rig, 'signals', s.id), value: undefined, prune: 3 }));
+
+/** Ties of leads that stay, to something that is taken off: they go with it. */
+function withoutTies(rig: Rig, list: PortAt['list'], gone: ReadonlySet<string>): Change[] {
+  const lost = (t: TiePoint) => t.on.list === list && gone.has(t.on.id);
+  const left = (path: string[], via: readonly TiePoint[] | undefined): Change[] => {
+    if (!via?.some(lost)) return [];
+    const kept = via.filter((t) => !lost(t));
+    return [{ path: [...path, 'via'], value: kept.length > 0 ? kept : undefined }];
+  };
+  const fromGone = (from: string) => list === 'fitted' && gone.has(from);
+  return [
+    ...(rig.outlet && !fromGone(rig.outlet.from) ? left(at(rig, 'outlet'), rig.outlet.via) : []),
+    ...(['drives', 'fitted'] as const).flatMap((of) =>
+      (rig[of] ?? []).flatMap((u) =>
+        !u.outlet || (of === list && gone.has(u.id)) || fromGone(u.outlet.from)
+          ? []
+          : left(at(rig, of, u.id, 'outlet'), u.outlet.via),
+      ),
+    ),
+    ...(rig.signals ?? []).flatMap((s) =>
+      [s.from, s.to].some((e) => e.list === list && gone.has(e.id))
+        ? []
+        : left(at(rig, 'signals', s.id), s.via),
+    ),
+  ];
+}
+
+/** All of leads that goes with something that is taken off: what was sent to and from it, and ties to it. */
+export const withoutLinks = (
+  rig: Rig,
+  list: PortAt['list'],
+  gone: ReadonlySet<string>,
+): Change[] => [...withoutSignals(rig, list, gone), ...withoutTies(rig, list, gone)];

@@ -162,8 +162,11 @@ export function mended(job: JobDoc): { job: JobDoc; notes: string[] } {
         say(`the link ${l.id} was left out: it`, end);
         return [];
       }
-      if (!gone(l.lead)) return [l];
-      const { lead, ...rest } = l;
+      const tied = l.via?.find((t) => gone(t.use));
+      if (tied) say(`a tie of the link ${l.id} was left out: it`, tied.use);
+      const kept = tied ? { ...l, via: l.via!.filter((t) => !gone(t.use)) } : l;
+      if (!gone(l.lead)) return [kept];
+      const { lead, ...rest } = kept;
       say(`the link ${l.id} has no lead now: it`, lead!);
       return [rest];
     });

@@ -246,6 +246,20 @@ const rig = object(
           lead: id,
           tied: { is: 'flag' },
           ties: number(0, 99),
+          via: list(
+            object(
+              {
+                id,
+                use: id,
+                face: { is: 'choice', values: ['left', 'right', 'top', 'bottom', 'front', 'rear'] },
+                x: number(-1000, 1000, 'mm'),
+                y: number(-1000, 1000, 'mm'),
+                z: number(-1000, 1000, 'mm'),
+              },
+              ['id', 'use', 'face'],
+            ),
+            40,
+          ),
           switched: { is: 'flag' },
         },
         ['id', 'kind', 'from', 'to'],

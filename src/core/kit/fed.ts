@@ -1,4 +1,16 @@
-import type { Carries } from '../engine/part';
+import type { Carries, Face } from '../engine/part';
+
+/** A place on the rig that a lead is tied to on its way. */
+export interface TiePoint {
+  id: string;
+  /** What it is tied to: the camera, or a use of a list of the rig. */
+  on: Pick<PortAt, 'list' | 'id'>;
+  face: Face;
+  /** How far off the middle of that face, along the axes of its part, mm; the middle when absent. */
+  x?: number;
+  y?: number;
+  z?: number;
+}
 
 /** What feeds something: a fitted part, one of its outlets, and the lead between. */
 export interface FedFrom {
@@ -10,6 +22,8 @@ export interface FedFrom {
   tied?: boolean;
   /** How often it is tied on its way, besides at its plugs; nobody said when absent. */
   ties?: number;
+  /** Where it is tied on its way, from its source on; wherever it lies shortest when absent. */
+  via?: TiePoint[];
   /** Where its outlet has a switch: set over, or as it is sold; nobody said when absent. */
   switched?: boolean;
 }
@@ -34,4 +48,5 @@ export interface SignalUse {
   /** As of what feeds something. */
   tied?: boolean;
   ties?: number;
+  via?: TiePoint[];
 }

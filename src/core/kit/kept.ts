@@ -1,3 +1,4 @@
+import type { Face } from '../engine/part';
 import type {
   Change,
   Frame,
@@ -89,6 +90,8 @@ export interface Link {
   tied?: boolean;
   /** How often it is tied on its way, besides at its plugs. */
   ties?: number;
+  /** Places that it is tied to on its way, in order. */
+  via?: { id: string; use: string; face: Face; x?: number; y?: number; z?: number }[];
   /** Where its outlet has a switch: set over, or as it is sold. */
   switched?: boolean;
   [later: string]: unknown;

@@ -50,8 +50,17 @@ function part(p: Part): Part {
   ) as unknown as Part;
 }
 
+/** What a lead is tied to on its way: sides exchanged. */
+const ties = (of: unknown) =>
+  over(of as object, {
+    via: (list) =>
+      (list as object[]).map((t) => over(t, { face: turned, x: (x) => -(x as number) + 0 })),
+  });
+
 function rig(r: Rig): Rig {
   return over(r, {
+    outlet: ties,
+    signals: (list) => (list as object[]).map(ties),
     upright: turned,
     carry: (c) => over(c as object, { x: negated }),
     frames: (list) => (list as object[]).map((f) => over(f, { x: negated })),
@@ -62,7 +71,7 @@ function rig(r: Rig): Rig {
       }),
     drives: (list) =>
       (list as object[]).map((d) =>
-        over(d, { side: turned, angle: (a) => mirrorAngle(a as number) }),
+        over(d, { side: turned, angle: (a) => mirrorAngle(a as number), outlet: ties }),
       ),
     fitted: (list) =>
       (list as object[]).map((f) =>
@@ -70,6 +79,7 @@ function rig(r: Rig): Rig {
           on: turned,
           x: negated,
           turn: negated,
+          outlet: ties,
           positions: (ps) => (ps as object[]).map((p) => over(p, { turn: negated })),
         }),
       ),

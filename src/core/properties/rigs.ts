@@ -40,7 +40,7 @@ import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
 import { sideBySide } from '../doc/side-by-side';
 import { begin } from '../shelf/begin';
-import { sendings } from './sendings';
+import { sendings, someTies } from './sendings';
 import { GOALS } from '../shelf/goals';
 import { demo, demoDoc } from '../test-kit';
 
@@ -201,7 +201,11 @@ function feedings(job: Job, rig: Rig): Edit[] {
       const lead = leads[(i + k) % leads.length];
       // Switched, tied, or nothing said of either.
       const said = at(
-        [{}, { switched: true, tied: true, ties: i % 4 }, { switched: false }],
+        [
+          {},
+          { switched: true, tied: true, ties: i % 4 },
+          { switched: false, via: someTies(rig, i + k) },
+        ],
         i + 2 * k,
       );
       return feedFrom(

@@ -2,7 +2,24 @@ import { portsOn } from '../areas/power/model/signals';
 import { build } from '../build/build';
 import type { Edit } from '../edit/edit';
 import { CARRIES } from '../engine/part';
-import type { Job, Rig, SignalUse } from '../kit/types';
+import type { Job, Rig, SignalUse, TiePoint } from '../kit/types';
+
+const FACES = ['left', 'right', 'top', 'bottom', 'front', 'rear'] as const;
+
+/** Ties to what stands on a rig, anywhere on it; to nothing where nothing does. */
+export function someTies(rig: Rig, n: number): TiePoint[] {
+  const on = [
+    ...(rig.body === null ? [] : [{ list: 'body' as const, id: 'body' }]),
+    ...(rig.fitted ?? []).map(({ id }) => ({ list: 'fitted' as const, id })),
+  ];
+  if (on.length === 0) return [];
+  return [0, 1].slice(n % 2).map((i) => ({
+    id: `t${i}`,
+    on: on[(n + 3 * i) % on.length]!,
+    face: FACES[(n + i) % 6]!,
+    ...(n % 4 === 0 ? {} : { x: (n % 5) * 7 - 14, y: 4 * i }),
+  }));
+}
 
 /** Something sent from each port to each, without a lead and by any, whether it goes there or not. */
 export function sendings(job: Job, rig: Rig): Edit[] {
@@ -19,7 +36,7 @@ export function sendings(job: Job, rig: Rig): Edit[] {
         from: from.at,
         to: to.at,
         ...(lead ? { lead } : {}),
-        ...[{}, { tied: true, ties: i % 3 }, { ties: 4 }][(i + k) % 3],
+        ...[{}, { tied: true, ties: i % 3 }, { via: someTies(rig, i + k) }][(i + k) % 3],
       };
       return [{ title: 'x', changes: [{ path: ['rigs', rig.id, 'signals', use.id], value: use }] }];
     }),

@@ -1,4 +1,4 @@
-import { withoutSignals } from '../../../edit/write-signals';
+import { withoutLinks } from '../../../edit/write-signals';
 import type { RoleMoves } from '../../../edit/role';
 import { type Deed } from '../../../edit/role';
 import { at } from '../../../edit/rig-path';
@@ -35,7 +35,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
         ? [
             { path: at(rig, 'body'), value: null },
             { path: at(rig, 'mode'), value: null },
-            ...withoutSignals(rig, 'body', new Set(['body'])),
+            ...withoutLinks(rig, 'body', new Set(['body'])),
             ...unset(rig, 'wheel', 'screenShut', 'outlet'),
           ]
         : [],

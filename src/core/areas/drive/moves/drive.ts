@@ -8,7 +8,7 @@ import {
   type DriveArm,
 } from '../../../kit/types';
 import type { Edit } from '../../../edit/edit';
-import { withoutSignals } from '../../../edit/write-signals';
+import { withoutLinks } from '../../../edit/write-signals';
 import { at, without } from '../../../edit/rig-path';
 import { newId } from '../../../engine/ids';
 import { ringsThatFit } from '../model/rings';
@@ -64,7 +64,7 @@ export function setDrive(rig: Rig, id: string, to: Partial<DriveUse>, title: str
 export function takeDrive(rig: Rig, id: string, name: string): Edit {
   return {
     title: `Take ${name} off`,
-    changes: [without(rig, 'drives', id), ...withoutSignals(rig, 'drives', new Set([id]))],
+    changes: [without(rig, 'drives', id), ...withoutLinks(rig, 'drives', new Set([id]))],
   };
 }
 

@@ -1,5 +1,5 @@
 import type { RoleMoves } from '../../../edit/role';
-import { withoutSignals } from '../../../edit/write-signals';
+import { withoutLinks } from '../../../edit/write-signals';
 import { at, without } from '../../../edit/rig-path';
 import { isDrive, type Change, isDriveArm, isGearRing } from '../../../kit/types';
 import { putDrive, setDrive, takeDrive, armOn } from './drive';
@@ -20,7 +20,7 @@ export const moves: Readonly<Record<string, RoleMoves>> = {
     without: (rig, part) =>
       (rig.drives ?? []).flatMap((d): Change[] => {
         if (d.part === part.id)
-          return [without(rig, 'drives', d.id), ...withoutSignals(rig, 'drives', new Set([d.id]))];
+          return [without(rig, 'drives', d.id), ...withoutLinks(rig, 'drives', new Set([d.id]))];
         return d.unit === part.id
           ? [{ path: at(rig, 'drives', d.id, 'unit'), value: undefined }]
           : [];

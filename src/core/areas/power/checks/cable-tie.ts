@@ -8,6 +8,7 @@ import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { keeper } from '../model/judged';
 import { linesOn, mainsAt, runAt, type Line } from '../model/lines';
+import type { Laid } from '../model/lay';
 import { doubtOf, farthest, tiesFor, type Run } from '../model/run';
 
 export const cableTie: Check = {
@@ -68,12 +69,20 @@ function loose(l: Line, lead: Lead, run: Run, doubt: string | null, most: number
     ];
   }
   const n = ties ?? 0;
-  const way = constant(`way of ${lead.name}`, 'mm', {
-    value: Math.min(far, laid.length),
-    tol: far - Math.min(far, laid.length, run.near),
+  // Where somebody said where, its longest stretch counts; else ties are taken as far apart as they can be.
+  const [name, parts, [value, lo, hi]] = l.via
+    ? [`longest stretch of ${lead.name}`, 1, longestOf(laid, far)]
+    : [
+        `way of ${lead.name}`,
+        n + 1,
+        [Math.min(far, laid.length), Math.min(laid.length, run.near), far],
+      ];
+  const way = constant(name, 'mm', {
+    value,
+    tol: Math.max(value - lo, hi - value),
     from: 'guess',
-    lo: Math.min(laid.length, run.near),
-    hi: far,
+    lo,
+    hi,
   });
   const v = judge({
     id: 'cable.tie',
@@ -81,7 +90,7 @@ function loose(l: Line, lead: Lead, run: Run, doubt: string | null, most: number
     about: [lead.id, l.part.id],
     pieces: [run.from.key, run.to.key],
     inputs: [way],
-    margin: ([way]) => most - way! / (n + 1),
+    margin: ([way]) => most - way! / parts,
     unit: 'mm',
     limit: { value: most, unit: 'mm', rule: 'cable.tie' },
     assumed: doubt,
@@ -95,10 +104,20 @@ function loose(l: Line, lead: Lead, run: Run, doubt: string | null, most: number
         : `${lead.name} ${tied} on its way: stretches of about ${stretch} hang loose, ${sayLength(most, 0)} at most are wanted.`;
     },
     sum: (o) =>
-      `${exact(most, 0)} - ${exact((most - o.value) * (n + 1), 0)} / ${n + 1} = ${exact(o.value, 0)} mm`,
+      `${exact(most, 0)} - ${exact((most - o.value) * parts, 0)}${parts > 1 ? ` / ${parts}` : ''} = ${exact(o.value, 0)} mm`,
     lacking: (m) => `Whether ${lead.name} is tied often enough is not known: ${m} missing.`,
     basis: ruleBasis('cable.tie'),
   });
-  if (v.state === 'ok' || wanted <= n) return [v];
+  if (v.state === 'ok') return [v];
+  if (l.via)
+    return [{ ...said(v), wanted: [`a tie more where ${sayLength(value, 0)} hang loose`] }];
+  if (wanted <= n) return [v];
   return [{ ...said(v), wanted: [`${wanted} ${wanted === 1 ? 'tie' : 'ties'} on its way`] }];
+}
+
+/** The longest stretch between ties that were put, with how far either of its ends may be off, mm. */
+function longestOf({ stretches, length }: Laid, far: number): [number, number, number] {
+  const longest = Math.max(...stretches);
+  const doubt = far - length;
+  return [longest, Math.max(0, longest - doubt), longest + doubt];
 }

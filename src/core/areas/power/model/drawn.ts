@@ -28,7 +28,9 @@ export function leadsDrawn(built: Built): DrawnLead[] {
         key: `cable.length:${l.key}`,
         says: `${l.lead.name}, ${run.from.name} to ${run.to.name}: ${sayLine(built, l)}`,
         points: [laid.ends[0], ...laid.points, laid.ends[1]],
-        ties: tiesOf(laid, l.ties ?? tiesFor(laid.length, built.rules['cable.tie'])),
+        ties: l.via
+          ? laid.ties
+          : tiesOf(laid, l.ties ?? tiesFor(laid.length, built.rules['cable.tie'])),
         open: run.sockets.some((s) => s.open),
       },
     ];

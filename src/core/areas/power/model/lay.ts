@@ -7,6 +7,7 @@ import type { Piece, StandSolid } from '../../../place/setting';
 import type { Stand } from '../../../stand/stand';
 import { SWEPT } from '../../space/model/clearance';
 import type { Socket } from './ports';
+import type { Tied } from './via';
 
 /** The way of a lead along the rig, clear of all that stands on it. */
 export interface Laid {
@@ -19,6 +20,10 @@ export interface Laid {
   most: number;
   /** What it goes round, in words; empty where nothing is in its way. */
   round: string;
+  /** How long each stretch of it is from one tie that was put to the next, first and last to its bends. */
+  stretches: readonly number[];
+  /** Where it is tied, where somebody said. */
+  ties: readonly Vec[];
 }
 
 /** Half of what a lead takes up beside its middle line, with a little air, mm. */
@@ -134,11 +139,16 @@ function entered(from: Vec, way: Vec, e: Bounds): number {
   return near < far ? near : Infinity;
 }
 
-/** The way of a lead between two sockets of two pieces; null where none is clear. */
+/**
+ * The way of a lead between two sockets of two pieces; null where none is clear.
+ *
+ * @param via where it is tied on its way, from the first socket on
+ */
 export function layOut(
   stand: Stand,
   pieces: readonly [Piece, Piece],
   sockets: readonly [Socket, Socket],
+  via: readonly Tied[] = [],
 ): Laid | null {
   // A socket that may be anywhere on its part, as that of a motor: its own part is not in its way.
   const own = pieces.flatMap((p, i) => {
@@ -155,17 +165,31 @@ export function layOut(
   );
   const [a, b] = starts;
   if (!a || !b) return null;
-  const way = wayOnce(stand, pieces, [a.off, b.off], blocks);
-  if (!way) return null;
-  const slack = sockets[0].loose + sockets[1].loose;
+  const over = via.map((t) => overTie(t, blocks));
+  if (!over.every((p) => p !== null)) return null;
+  const bends = [a.off, ...over, b.off];
+  const legs: NonNullable<Found['way']>[] = [];
+  for (let i = 1; i < bends.length; i++) {
+    const way = wayOnce(stand, pieces, [bends[i - 1]!, bends[i]!], blocks);
+    if (!way) return null;
+    legs.push(way);
+  }
+  const stretches = legs.map((w) => w.length);
+  const length = stretches.reduce((sum, l) => sum + l, 0);
+  // Where a tie stands otherwise both stretches beside it are longer.
+  const slack = sockets[0].loose + sockets[1].loose + 2 * via.reduce((sum, t) => sum + t.loose, 0);
   return {
-    points: way.points,
+    points: legs.flatMap((w, i) => (i === 0 ? w.points : w.points.slice(1))),
     ends: [a.at, b.at],
-    length: way.length,
-    most: way.length + a.doubt + b.doubt + slack,
+    length,
+    most: length + a.doubt + b.doubt + slack,
     round: inWords([
-      ...new Set(way.round.flatMap((b) => (keys.includes(b.piece) ? [] : [b.name]))),
+      ...new Set(
+        legs.flatMap((w) => w.round.flatMap((b) => (keys.includes(b.piece) ? [] : [b.name]))),
+      ),
     ]),
+    stretches,
+    ties: via.map((t) => t.at),
   };
 }
 
@@ -231,6 +255,18 @@ const others = new WeakMap<object, WeakMap<object, readonly Block[]>>();
 
 /** With less than this before it no lead comes out of a socket, mm. */
 export const LEAST = 7;
+
+/** So far off what it is tied to a lead lies, as near as is clear of that, mm. */
+const OVER = [4, 5, 6, 8, 10] as const;
+
+/** Where a lead lies over a tie; null where something stands there. */
+function overTie({ at, out }: Tied, blocks: readonly Block[]): Vec | null {
+  for (const room of OVER) {
+    const off = at.map((v, k) => v + room * out[k]!) as unknown as Vec;
+    if (blocks.every((b) => !within(off, b.e))) return off;
+  }
+  return null;
+}
 
 /** How far off its socket the first bend is looked for, the whole of it first, mm. */
 const ROOM = [OFF, 14, 10, LEAST] as const;

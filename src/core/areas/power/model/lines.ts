@@ -2,7 +2,7 @@ import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
 import { node } from '../../../engine/reads';
 import { plain, sayLength } from '../../../quantity/say';
-import type { Lead, Part } from '../../../kit/types';
+import type { Lead, Part, TiePoint } from '../../../kit/types';
 import { deviceKey, feedsOn, type Feed } from './fed';
 import type { RigMains } from './outlets';
 import { signalPort, type Port } from './ports';
@@ -37,6 +37,8 @@ export interface Line {
   part: Part;
   tied: boolean | undefined;
   ties: number | undefined;
+  /** Where it is tied, where somebody said. */
+  via: readonly TiePoint[] | undefined;
   /** What becomes of that when it comes out. */
   lost: string;
 }
@@ -66,7 +68,8 @@ export function lineOf(feed: Feed): Line {
       plugs: [lead?.plug, lead?.plugTo],
       part: device.part,
       tied: from.tied,
-      ties: from.ties,
+      ties: from.via?.length ?? from.ties,
+      via: from.via,
       lost: 'goes dark',
     };
     known.set(feed, line);
@@ -89,7 +92,8 @@ export function lineOfSignal(signal: Signal): Line | null {
       plugs: turned ? [lead.plugTo, lead.plug] : [lead?.plug, lead?.plugTo],
       part: to.part,
       tied: use.tied,
-      ties: use.ties,
+      ties: use.via?.length ?? use.ties,
+      via: use.via,
       lost: `has no ${CARRIED[use.carries]}`,
     };
     known.set(signal, line);
@@ -109,7 +113,18 @@ export const mainsAt = (built: Built, { feed }: Line): RigMains | null =>
 export function runAt(built: Built, { feed, signal }: Line): Run | null {
   if (feed) return runOf(built, feed);
   const { from, to } = signal!;
-  return from && to ? wayBetween(built, wayEnd(from), wayEnd(to)) : null;
+  return from && to ? wayBetween(built, wayEnd(from), wayEnd(to), signal!.use.via) : null;
+}
+
+/** How long its way would be, tied at other places; null where there is none. */
+export function lengthBy(built: Built, line: Line, via: readonly TiePoint[]): number | null {
+  const { feed, signal } = line;
+  const run = feed
+    ? runOf(built, { device: feed.device, from: { ...feed.from, via: [...via] } })
+    : signal!.from && signal!.to
+      ? wayBetween(built, wayEnd(signal!.from), wayEnd(signal!.to), via)
+      : null;
+  return run?.laid()?.length ?? null;
 }
 
 const wayEnd = ({ at, part, port }: SignalEnd): WayEnd => ({

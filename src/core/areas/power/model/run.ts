@@ -8,13 +8,20 @@ import { inWords } from '../../../checks/judge';
 import { distance } from '../../../solids/distance';
 import { standOf, type Stand } from '../../../stand/stand';
 import { blindPieces, unsettledDrives } from '../../space/model/unsettled';
-import { isFitting, type FedFrom, type Fitting, type Lead } from '../../../kit/types';
+import {
+  isFitting,
+  type FedFrom,
+  type Fitting,
+  type Lead,
+  type TiePoint,
+} from '../../../kit/types';
 import type { Device, Feed } from './fed';
 import { pointAlong } from '../../../solids/around';
-import type { Vec } from '../../../solids/solid';
+import { turnedBox, UPRIGHT, type Bounds, type Vec } from '../../../solids/solid';
 import { mainsOn, type RigMains } from './outlets';
 import { layOut, LEAST, roomBefore, type Laid, type Room } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
+import { tieOn, type Tied } from './via';
 
 /** The way of a lead, from the part with the outlet to what it feeds, mm. */
 export interface Run {
@@ -42,7 +49,7 @@ export interface Run {
  */
 export function runOf(
   built: Built,
-  { device, from: of }: { device: Device; from: Pick<FedFrom, 'from' | 'id'> },
+  { device, from: of }: { device: Device; from: Pick<FedFrom, 'from' | 'id' | 'via'> },
 ): Run | null {
   const { memo } = standOf(built);
   const source = sourceOf(built, { from: of });
@@ -68,7 +75,7 @@ interface Known extends Device {
 function freshRun(
   built: Built,
   { list, id, part }: Device,
-  of: Pick<FedFrom, 'from' | 'id'>,
+  of: Pick<FedFrom, 'from' | 'id' | 'via'>,
   source: Fitting,
 ): Run | null {
   const outlet = source.outlets?.find((o) => o.id === of.id);
@@ -81,6 +88,7 @@ function freshRun(
       port: () => outletPort(source, outlet),
     },
     { piece: keyOf(list, id), id: '', said: part, port: () => inletPort(part) },
+    of.via,
   );
 }
 
@@ -95,7 +103,12 @@ export interface WayEnd {
 }
 
 /** How far a lead has to go from one end to the other; null where one of them is not on the rig. */
-export function wayBetween(built: Built, a: WayEnd, b: WayEnd): Run | null {
+export function wayBetween(
+  built: Built,
+  a: WayEnd,
+  b: WayEnd,
+  via?: readonly TiePoint[],
+): Run | null {
   const stand = standOf(built);
   const by = stand.memo.once(byKey, () => byKey(stand.pieces));
   const [from, to] = [by.get(a.piece), by.get(b.piece)];
@@ -107,20 +120,29 @@ export function wayBetween(built: Built, a: WayEnd, b: WayEnd): Run | null {
       `${from.key} ${to.key} ${a.id} ${b.id}`,
       (): { ends: unknown[]; run: Run | null }[] => [],
     );
-  const before = known.find((k) => k.ends[0] === a.said && k.ends[1] === b.said);
+  const before = known.find(
+    (k) => k.ends[0] === a.said && k.ends[1] === b.said && k.ends[2] === via,
+  );
   if (before) return before.run;
-  const run = between(stand, from, to, a.port(), b.port());
-  known.push({ ends: [a.said, b.said], run });
+  const ties = (via ?? []).map((t) => tieOn(by.get(keyOf(t.on.list, t.on.id)), t));
+  const run = between(stand, [from, to], [a.port(), b.port()], ties);
+  known.push({ ends: [a.said, b.said, via], run });
   return run;
 }
 
 const byKey = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.key, p]));
 
-function between(stand: Stand, from: Piece, to: Piece, out: Port, into: Port): Run | null {
+function between(
+  stand: Stand,
+  [from, to]: readonly [Piece, Piece],
+  [out, into]: readonly [Port, Port],
+  ties: readonly (Tied | null)[],
+): Run | null {
   // A drive that finds its place by what is beside it stands nowhere for sure while that is not known.
   const sought = unsettledDrives(stand).some((d) => d.key === to.key);
   const beside = sought ? blindPieces(stand).flatMap((p) => p.missing) : [];
-  const missing = [...new Set([...from.missing, ...to.missing, ...beside])];
+  const onWay = ties.flatMap((t) => t?.missing ?? []);
+  const missing = [...new Set([...from.missing, ...to.missing, ...beside, ...onWay])];
   const [a, b] = [socketOn(from, out), socketOn(to, into)];
   if (!a || !b) return null;
   const slack = a.loose + b.loose;
@@ -128,20 +150,58 @@ function between(stand: Stand, from: Piece, to: Piece, out: Port, into: Port): R
     Math.max(a.extent[(k + 3) as 3]! - b.extent[k]!, b.extent[(k + 3) as 3]! - a.extent[k]!),
   );
   // What is inside the other is no distance from it.
-  const near = Math.min(...a.solids.flatMap((s) => b.solids.map((t) => distance(s, t))));
+  const near = through(
+    ties,
+    (t) => Math.min(...a.solids.map((s) => distance(s, pointOf(t)))),
+    (t) => Math.min(...b.solids.map((s) => distance(pointOf(t), s))),
+    () => Math.min(...a.solids.flatMap((s) => b.solids.map((t) => distance(s, t)))),
+  );
+  const far = through(
+    ties,
+    (t) => farthestIn(a.extent, t.at),
+    (t) => farthestIn(b.extent, t.at),
+    () => Math.hypot(...most),
+  );
+  const loose = slack + 2 * ties.reduce((sum, t) => sum + (t?.loose ?? 0), 0);
+  const there = ties.filter((t) => t !== null);
   let laid: Laid | null | undefined;
   let rooms: [Room | null, Room | null] | undefined;
   return {
     from,
     to,
-    near: Math.max(0, near - slack),
-    far: Math.hypot(...most) + slack,
+    near: Math.max(0, near - loose),
+    far: far + loose,
     missing,
-    assumed: from.assumed ?? to.assumed,
+    assumed: from.assumed ?? to.assumed ?? (ties.includes(null) ? NOWHERE : null),
     sockets: [a, b],
-    laid: () => (laid === undefined ? (laid = layOut(stand, [from, to], [a, b])) : laid),
+    laid: () => (laid === undefined ? (laid = layOut(stand, [from, to], [a, b], there)) : laid),
     rooms: () => (rooms ??= [roomBefore(stand, from, a), roomBefore(stand, to, b)]),
   };
+}
+
+/** What is said of a lead that is tied to something that stands nowhere. */
+const NOWHERE = 'Where something that it is tied to stands is not known.';
+
+/** A tie as a solid, to be as far from as it is. */
+const pointOf = ({ at }: Tied) => turnedBox(at, [0, 0, 0], UPRIGHT);
+
+const farthestIn = (e: Bounds, p: Vec) =>
+  Math.hypot(...p.map((v, k) => Math.max(e[(k + 3) as 3] - v, v - e[k as 0])));
+
+/** From one socket to the other over all ties that stand somewhere, by ways through the air. */
+function through(
+  ties: readonly (Tied | null)[],
+  first: (t: Tied) => number,
+  last: (t: Tied) => number,
+  straight: () => number,
+): number {
+  const there = ties.filter((t) => t !== null);
+  if (there.length === 0) return straight();
+  const between = there.slice(1).reduce((sum, t, i) => {
+    const p = there[i]!.at;
+    return sum + Math.hypot(...t.at.map((v, k) => v - p[k]!));
+  }, 0);
+  return first(there[0]!) + between + last(there.at(-1)!);
 }
 
 /** The part that a lead comes from, whether it has that outlet or not; null where it is not on the rig. */
@@ -181,7 +241,7 @@ export type Reach = 'yes' | 'maybe' | 'no';
 export function reachOf(
   built: Built,
   device: Device,
-  from: Pick<FedFrom, 'from' | 'id'>,
+  from: Pick<FedFrom, 'from' | 'id' | 'via'>,
 ): (lead: Lead) => Reach {
   const mains = mainsOf(built, { from });
   if (mains) return overFloor(mains.use.away, built.rules['cable.slack']);

@@ -55,9 +55,11 @@ export function tieOnWay(
   );
 }
 
-/** How often a lead was tied, for the one that takes its place. */
-export const tiesOf = (from: FedFrom | undefined): Pick<FedFrom, 'ties'> =>
-  from?.ties === undefined ? {} : { ties: from.ties };
+/** How often and where a lead was tied, for the one that takes its place. */
+export const tiesOf = (from: FedFrom | undefined): Pick<FedFrom, 'ties' | 'via'> => ({
+  ...(from?.ties === undefined ? {} : { ties: from.ties }),
+  ...(from?.via === undefined ? {} : { via: from.via }),
+});
 
 /** Says how the switch of the outlet is set that feeds a device; undefined: nobody said. */
 export function setSwitch(

@@ -25,11 +25,12 @@ export const unsend = (rig: Rig, { id }: Pick<SignalUse, 'id'>, title: string): 
 export function setSignal(
   rig: Rig,
   use: SignalUse,
-  to: Partial<Pick<SignalUse, 'lead' | 'tied' | 'ties' | 'from' | 'to'>>,
+  to: Partial<Pick<SignalUse, 'lead' | 'tied' | 'ties' | 'via' | 'from' | 'to'>>,
   title: string,
 ): Edit {
   const next = { ...use, ...to };
-  for (const k of ['lead', 'tied', 'ties'] as const) if (next[k] === undefined) delete next[k];
+  for (const k of ['lead', 'tied', 'ties', 'via'] as const)
+    if (next[k] === undefined) delete next[k];
   return { title, changes: [{ path: at(rig, 'signals', use.id), value: next }] };
 }
 

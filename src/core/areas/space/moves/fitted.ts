@@ -4,7 +4,7 @@ import { build } from '../../../build/build';
 import { seatingsFor, type Seating } from '../../joints/model/free';
 import { seat } from '../../joints/moves/seat';
 import { newId } from '../../../engine/ids';
-import { withoutSignals } from '../../../edit/write-signals';
+import { withoutLinks } from '../../../edit/write-signals';
 import { at, without, groupChanges } from '../../../edit/rig-path';
 
 /** Ids of fitted parts with all that hangs on them, farthest out first. */
@@ -108,7 +108,7 @@ export function withoutFitted(rig: Rig, gone: ReadonlySet<string>): Change[] {
           : [],
       ),
     ),
-    ...withoutSignals(rig, 'fitted', gone),
+    ...withoutLinks(rig, 'fitted', gone),
     ...(['drives', 'supports'] as const).flatMap((list) =>
       (rig[list] ?? []).flatMap((u): Change[] =>
         u.on !== undefined && gone.has(u.on)
