@@ -181,6 +181,7 @@ describe('put, taken off, kept', () => {
     ] as const)
       expect([field, broken((t) => (t[field] = value)).ok]).toEqual([field, false]);
   });
+});
 
 test('on random rigs tied anywhere: stretches add up, bounds hold, and every way is clear of what it goes round', () => {
   let seen = 0;
