@@ -463,3 +463,27 @@ test('the same as a list: another lead, and a port that is chosen', async ({ pag
   await page.getByRole('button', { name: 'HDMI in of Pane 5: by Bowline lead' }).click();
   await expect(own.getByLabel('lead')).toHaveValue('bowline');
 });
+
+test('a lead is tied to what it goes past, lies over that, and is untied again', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  const own = page.getByRole('heading', { name: 'Picture to Pane 5' }).locator('..');
+  await own.getByLabel('tie it to').selectOption('Stirrup handle, camera left');
+  await expect(own).toContainText('1. tied to Stirrup handle, camera left');
+  await expect(own).toContainText('1 tie on the way');
+  await expect(own.getByLabel('ties on the way')).toHaveCount(0);
+  await kept(page);
+  await page.getByRole('link', { name: 'Model', exact: true }).click();
+  await expect(
+    page.getByRole('img', { name: /Bowline lead, .* 1 tie on the way/ }).first(),
+  ).toBeAttached();
+  await page.getByRole('link', { name: 'Power', exact: true }).click();
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  await own.getByRole('button', { name: 'Untie from Stirrup handle, camera left' }).click();
+  await expect(own.getByLabel('ties on the way')).toHaveValue('');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(own).toContainText('1. tied to Stirrup handle, camera left');
+});

@@ -9,7 +9,7 @@ import type { Piece } from '../place/setting';
 import { exact, sayLength } from '../quantity/say';
 import { standOf } from '../stand/stand';
 import type { Standing } from '../doc/side-by-side';
-import { signalsBetween } from './signals';
+import { signalsBetween, viaIn } from './signals';
 
 /** What has to be done to get from one way a rig stands to another: a list for whoever does it. */
 
@@ -104,6 +104,14 @@ export function saidBetween(kit: ReadonlyMap<string, Part>, from: RigDoc, to: Ri
         part: u.part,
         links: [then.id],
         text: `${name(u.part)}: its lead ${then.tied ? 'tied at its plugs' : 'not tied any more'}`,
+      });
+    if (!left && fed && then && !alike(fed.via ?? [], then.via ?? []))
+      list.push({
+        what: 'set',
+        use: u.id,
+        part: u.part,
+        links: [then.id],
+        text: `${name(u.part)}: its lead ${then.via?.length ? `tied to ${viaIn(kit, to, then)}` : 'not tied to anything on its way'}`,
       });
     if (!left && fed && then && fed.ties !== then.ties && then.ties !== undefined)
       list.push({

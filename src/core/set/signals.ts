@@ -1,4 +1,5 @@
 import { CARRIES } from '../engine/part';
+import { alike } from '../doc/alike';
 import type { Link, RigDoc } from '../kit/kept';
 import type { Part } from '../kit/types';
 
@@ -37,6 +38,10 @@ export function signalsBetween(
     if (!before || ends(before, from) !== ends(l, to)) say(ends(l, to));
     if (before && !before.tied !== !l.tied)
       say(`its lead ${l.tied ? 'tied at its plugs' : 'not tied any more'}`);
+    if (before && !alike(before.via ?? [], l.via ?? []))
+      say(
+        `its lead ${l.via?.length ? `tied to ${viaIn(kit, to, l)}` : 'not tied to anything on its way'}`,
+      );
     if (before && before.ties !== l.ties && l.ties !== undefined)
       say(`its lead tied ${l.ties} ${l.ties === 1 ? 'time' : 'times'} on its way`);
   }
@@ -68,6 +73,10 @@ const signalsIn = (doc: RigDoc): ReadonlyMap<string, Link> =>
 
 const partOf = (kit: ReadonlyMap<string, Part>, doc: RigDoc, use: string) =>
   kit.get(doc.uses.find((u) => u.id === use)?.part ?? '');
+
+/** What a lead is tied to, in order. */
+export const viaIn = (kit: ReadonlyMap<string, Part>, doc: RigDoc, { via = [] }: Link): string =>
+  via.map((t) => partOf(kit, doc, t.use)?.name ?? t.use).join(', then ');
 
 /** `HDMI out of Orrin Box`. */
 function portIn(kit: ReadonlyMap<string, Part>, doc: RigDoc, end: Link['from']): string {

@@ -26,7 +26,7 @@ import { cellsOf } from '@/core/engine/plugs';
 import { plain } from '@/core/quantity/say';
 import { Amount, Choose, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
-import { Lies, Tied, Ties } from './line-parts';
+import { Lies, Tied, TiedTo, Ties } from './line-parts';
 
 /** Every device as a list: what feeds it, and by which lead. */
 export function Feeds({ facts }: { facts: RigFacts }) {
@@ -153,9 +153,10 @@ function ItsLead({ facts, feed, lead }: { facts: RigFacts; feed: Feed; lead: str
   return (
     <>
       <Tied line={line} onSet={(tied) => edit(tie(rig, device, from, tied, lead))} />
-      {out?.mains ? null : (
+      {out?.mains || line.via ? null : (
         <Ties line={line} onSet={(n) => edit(tieOnWay(rig, device, from, n, lead))} />
       )}
+      {out?.mains ? null : <TiedTo facts={facts} line={line} />}
       <Lies facts={facts} line={line} />
     </>
   );

@@ -1,8 +1,10 @@
 'use client';
 
-import { runAt, sayLine, type Line } from '@/core/areas/power/model/lines';
+import { lengthBy, runAt, sayLine, type Line } from '@/core/areas/power/model/lines';
+import { tieName, tiePlaces } from '@/core/areas/power/model/tie-places';
+import { tieMore, untie } from '@/core/areas/power/moves/via';
 import { Button } from '@/ui/button';
-import { Choose } from '@/views/bench/panel-parts';
+import { Choose, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
 
@@ -39,6 +41,38 @@ export function Ties({ line, onSet }: { line: Line; onSet: (n: number | undefine
         })),
       ]}
     />
+  );
+}
+
+/** Where a lead is tied on its way: to what, in which order. */
+export function TiedTo({ facts: { built, rig }, line }: { facts: RigFacts; line: Line }) {
+  const edit = useEdit();
+  const via = line.via ?? [];
+  return (
+    <>
+      {via.map((t, i) => (
+        <div key={t.id} className="flex items-center gap-2">
+          <span className="min-w-0 flex-1">{`${i + 1}. tied to ${tieName(built, t)}`}</span>
+          <Button
+            look="bare"
+            aria-label={`Untie from ${tieName(built, t)}`}
+            onClick={() => edit(untie(rig, line, t.id, tieName(built, t)))}
+          >
+            untie
+          </Button>
+        </div>
+      ))}
+      <Choose
+        label="tie it to"
+        value=""
+        none="where it lies"
+        options={tiePlaces(built).map(({ id, name, to }) => ({
+          id,
+          name,
+          pick: () => edit(tieMore(rig, line, to, name, (ties) => lengthBy(built, line, ties))),
+        }))}
+      />
+    </>
   );
 }
 

@@ -17,7 +17,7 @@ import { send, setItsLead, setSignal, unsend } from '@/core/areas/power/moves/si
 import { Button } from '@/ui/button';
 import { Choose, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
-import { Lies, Tied, Ties } from './line-parts';
+import { Lies, Tied, TiedTo, Ties } from './line-parts';
 
 /** What is sent from one part of the rig to another: picture, sound, control, data. */
 export function Signals({ facts }: { facts: RigFacts }) {
@@ -63,17 +63,20 @@ function One({ facts, signal }: { facts: RigFacts; signal: Signal }) {
               )
             }
           />
-          <Ties
-            line={line}
-            onSet={(ties) =>
-              set(
-                { ties },
-                ties === undefined
-                  ? `How often ${lead.name} is tied is left open`
-                  : `Tie ${lead.name} ${ties === 1 ? 'once' : `${ties} times`} on its way`,
-              )
-            }
-          />
+          {line.via ? null : (
+            <Ties
+              line={line}
+              onSet={(ties) =>
+                set(
+                  { ties },
+                  ties === undefined
+                    ? `How often ${lead.name} is tied is left open`
+                    : `Tie ${lead.name} ${ties === 1 ? 'once' : `${ties} times`} on its way`,
+                )
+              }
+            />
+          )}
+          <TiedTo facts={facts} line={line} />
           <Lies facts={facts} line={line} />
         </>
       ) : null}

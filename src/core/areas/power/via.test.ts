@@ -9,12 +9,14 @@ import type { JobDoc } from '../../kit/kept';
 import type { Change, Job, TiePoint } from '../../kit/types';
 import { anyRig, demoStandings, type Subject } from '../../properties/rigs';
 import { someTies } from '../../properties/sendings';
+import { saidBetween } from '../../set/changes';
 import { removePart } from '../../solve/remove-part';
 import { demo, demoDoc } from '../../test-kit';
 import { check } from '../checks';
 import { takeFitted } from '../space/moves/fitted';
 import { leadsDrawn } from './model/drawn';
 import { lengthBy, linesOn, runAt, type Line } from './model/lines';
+import { tieName, tiePlaces } from './model/tie-places';
 import { tieAt, tieMore, untie } from './moves/via';
 
 /** Leads that are tied where somebody said. */
@@ -208,4 +210,33 @@ test('on random rigs tied anywhere: stretches add up, bounds hold, and every way
     { numRuns: 25 },
   );
   expect(seen).toBeGreaterThan(10);
+});
+
+test('a lead can be tied to every face of what stands somewhere, and each is called by its name', () => {
+  const { built, rig } = rigged();
+  const places = tiePlaces(built);
+  expect(new Set(places.map((p) => p.id)).size).toBe(places.length);
+  expect(places.map((p) => p.name)).toEqual(
+    expect.arrayContaining(['Pellin Pocket, camera left', 'Stirrup handle, camera left']),
+  );
+  for (const p of places) {
+    expect(tieName(built, p.to)).toBe(p.name);
+    const then = rigged(tieAt(own, rigged().line(SENT), [{ id: 't', ...p.to }], 'x').changes);
+    expect(then.line(SENT).via).toHaveLength(1);
+    expect(runAt(then.built, then.line(SENT))!.assumed ?? '').not.toMatch(/tied to stands/);
+  }
+  expect(places.length).toBe(6 * (1 + rig.fitted!.length));
+});
+
+test('between two ways a rig stands it is said what its leads are tied to', () => {
+  const doc = demoDoc();
+  const kit = new Map(base.kit.map((p) => [p.id, p]));
+  const from = doc.rigs.find((r) => r.id === RIG)!;
+  for (const key of [FEED, SENT]) {
+    const put = lowered(base, doc, tieAt(own, rigged().line(key), [handle, body], 'x'));
+    const to = applyEdit(doc, put).doc.rigs.find((r) => r.id === RIG)!;
+    const said = (a: typeof from, b: typeof from) => saidBetween(kit, a, b).map((c) => c.text);
+    expect(said(from, to)).toContain('Pane 5: its lead tied to Stirrup handle, then Pellin Pocket');
+    expect(said(to, from)).toContain('Pane 5: its lead not tied to anything on its way');
+  }
 });
