@@ -58,13 +58,21 @@ describe('how far a lead has to go', () => {
         if (!run) continue;
         if (run.sockets.every((s) => s.out)) faced++;
         expect(run.near).toBeLessThanOrEqual(run.far);
+        // Over what it is tied to, where somebody said.
+        const ties = l.via ? (run.laid()?.ties ?? null) : [];
+        if (!ties || ties.length < (l.via?.length ?? 0)) continue;
+        const over = (p: readonly number[], q: readonly number[]) =>
+          [...ties, q].reduce((sum, x, i) => {
+            const from = i === 0 ? p : ties[i - 1]!;
+            return sum + Math.hypot(...from.map((v, k) => v - x[k]!));
+          }, 0);
         // Blocks and faces that lie along the axes; all of a face, or of a part where nobody said which.
         const [ones, others] = run.sockets.map((s) => s.solids.filter(square).map(bounds));
         for (const a of ones!)
           for (const b of others!)
             for (const p of points(a))
               for (const q of points(b)) {
-                const d = Math.hypot(...p.map((x, k) => x - q[k]!));
+                const d = over(p, q);
                 if (d < run.near - 1e-6 || d > run.far + 1e-6)
                   throw new Error(`${d} is not within ${run.near} to ${run.far}`);
                 seen++;

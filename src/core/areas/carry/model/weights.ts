@@ -40,6 +40,8 @@ const SOMEWHERE = 0.5;
 const UNKNOWN: readonly [null, null, null] = [null, null, null];
 
 const doubts = new WeakMap<Part, Map<string, Given[][]>>();
+/** In a millimetre: a doubt is told in whole ones. */
+const NANOMETRES = 1e6;
 /** Doubts of one piece that are kept: sizes it had. */
 const SIZES = 6;
 
@@ -47,13 +49,15 @@ const SIZES = 6;
  * Where the weight of a part sits, off the middle of it: one number for one piece, so that it is
  * the same weight from one edit to the next.
  */
-function doubt(part: Part, key: string, k: 0 | 1 | 2, tol: number, path: string[]): Given {
+function doubt(part: Part, key: string, k: 0 | 1 | 2, size: number, path: string[]): Given {
+  // By its size alone, not by what it was before: the last digits of that hang on where it stands.
+  const tol = Math.ceil(size * NANOMETRES) / NANOMETRES;
   let pieces = doubts.get(part);
   if (!pieces) doubts.set(part, (pieces = new Map()));
   let axes = pieces.get(key);
   if (!axes) pieces.set(key, (axes = [[], [], []]));
   const list = axes[k]!;
-  for (const g of list) if (Math.abs(g.known!.tol - tol) < 1e-7) return g;
+  for (const g of list) if (g.known!.tol === tol) return g;
   const known = { value: 0, tol, from: 'guess' as const, lo: -tol, hi: tol };
   const label = `where the weight of ${part.name} sits`;
   const g = { ...constant(label, 'mm', known), path, part: path.length > 0 ? part.id : '' };
