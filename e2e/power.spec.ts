@@ -361,7 +361,7 @@ test('a pack is marked empty, with the time, and its label says so', async ({ pa
   await page.getByRole('tab', { name: 'Packs' }).click();
   await expect(page.getByLabel('Keel 98, 2 of 5', { exact: true })).toHaveValue('empty');
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
-  await expect(page.locator('.sheets .labels')).toContainText('\u25a0 empty');
+  await expect(page.locator('.sheets .labels').first()).toContainText('\u25a0 empty');
 });
 
 test('what a recording came to is noted beside the mode; a stand-in is called one', async ({
@@ -458,7 +458,9 @@ test('the same as a list: another lead, and a port that is chosen', async ({ pag
   await page.getByRole('tab', { name: 'Signals' }).click();
   await expect(own.getByLabel('lead')).toHaveValue('bowline');
   await own.getByRole('button', { name: 'Take it off' }).click();
-  await page.getByLabel('out of').selectOption({ label: 'HDMI out of Pellin Pocket, picture' });
+  await page
+    .getByLabel('out of', { exact: true })
+    .selectOption({ label: 'HDMI out of Pellin Pocket, picture' });
   await expect(page.getByText('HDMI loop of Pane 5: sends only')).toBeVisible();
   await page.getByRole('button', { name: 'HDMI in of Pane 5: by Bowline lead' }).click();
   await expect(own.getByLabel('lead')).toHaveValue('bowline');
