@@ -1,3 +1,4 @@
+import { CARRIED } from '../engine/field';
 import { CARRIES } from '../engine/part';
 import { alike } from '../doc/alike';
 import type { Link, RigDoc } from '../kit/kept';
@@ -59,12 +60,7 @@ export function signalsBetween(
   return list;
 }
 
-const WORDS: Readonly<Record<string, string>> = {
-  video: 'picture',
-  sound: 'sound',
-  control: 'control',
-  data: 'data',
-};
+const WORDS: Readonly<Record<string, string>> = Object.fromEntries(CARRIED);
 
 const signalsIn = (doc: RigDoc): ReadonlyMap<string, Link> =>
   new Map(

@@ -162,7 +162,11 @@ describe('one plug in one port', () => {
   const KEY = 'signal.port:body/body/hdmi-out';
 
   test('two leads into one port', () => {
-    const second = { ...picture, id: 'second', to: { ...picture.to, port: 'hdmi-loop' } };
+    const second = {
+      ...structuredClone(picture),
+      id: 'second',
+      to: { ...picture.to, port: 'hdmi-loop' },
+    };
     const { of } = rigged([{ path: ['rigs', RIG, 'signals', 'second'], value: second }]);
     expect(of(KEY)).toMatchObject({
       state: 'fail',

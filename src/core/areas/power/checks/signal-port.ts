@@ -32,7 +32,7 @@ export const signalPort: Check = {
 function used(built: Built, key: string, end: SignalEnd, signals: readonly Signal[]): Verdict {
   const name = portName(end);
   const others = signals.map((s) => {
-    const other = s.from?.at === end.at ? s.to : s.from;
+    const other = s.from && idOf(s.from) === key ? s.to : s.from;
     return other?.part.name ?? 'something that is not on the rig';
   });
   const say = (state: State, why: string, plugs: string) =>

@@ -1,3 +1,4 @@
+import { CARRIED } from '../../../engine/field';
 import type { SignalPort } from '../../../engine/part';
 
 /**
@@ -54,13 +55,8 @@ const WAYS: Readonly<Record<string, string>> = {
   loop: 'sends on',
   both: 'both ways',
 };
-const CARRIED: Readonly<Record<string, string>> = {
-  video: 'picture',
-  sound: 'sound',
-  control: 'control',
-  data: 'data',
-};
+const WORDS: Readonly<Record<string, string>> = Object.fromEntries(CARRIED);
 
 /** `picture, sends`: a port in a few words. */
 export const saidOfPort = ({ carries, way }: Pick<SignalPort, 'carries' | 'way'>): string =>
-  [carries && CARRIED[carries], way && WAYS[way]].filter(Boolean).join(', ');
+  [carries && WORDS[carries], way && WAYS[way]].filter(Boolean).join(', ');

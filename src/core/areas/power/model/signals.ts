@@ -1,6 +1,7 @@
 import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { CARRIES, type Carries, type Ported, type SignalPort } from '../../../engine/part';
+import { CARRIED as WORDS } from '../../../engine/field';
 import { plugOf } from '../../../engine/plugs';
 import {
   isBody,
@@ -14,12 +15,7 @@ import {
 } from '../../../kit/types';
 
 /** What goes through a lead that feeds nothing, as the crew says it. */
-export const CARRIED: Readonly<Record<Carries, string>> = {
-  video: 'picture',
-  sound: 'sound',
-  control: 'control',
-  data: 'data',
-};
+export const CARRIED = Object.fromEntries(WORDS) as Readonly<Record<Carries, string>>;
 
 /** One end of a signal. */
 export interface SignalEnd {
@@ -160,7 +156,7 @@ export function leadCarries(lead: Lead, carries: Carries): boolean | null {
   return plugs.some((p) => p?.signal) ? true : null;
 }
 
-/** Whether a lead feeds anything: one that is said to carry something else, or by its plugs, does not. */
+/** Whether a lead may feed something: one that is said to carry something else does not. */
 export const leadFeeds = (lead: Lead): boolean =>
   lead.carries === undefined || lead.carries === 'power' || lead.carries === 'power-data';
 
