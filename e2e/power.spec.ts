@@ -480,7 +480,7 @@ test('a lead is tied to what it goes past, lies over that, and is untied again',
   await kept(page);
   await page.getByRole('link', { name: 'Model', exact: true }).click();
   await expect(
-    page.getByRole('img', { name: /Bowline lead, .* 1 tie on the way/ }).first(),
+    page.getByRole('button', { name: /^Tie Bowline lead, .* 1 tie on the way/ }).first(),
   ).toBeAttached();
   await page.getByRole('link', { name: 'Power', exact: true }).click();
   await page.getByRole('tab', { name: 'Signals' }).click();
@@ -488,4 +488,82 @@ test('a lead is tied to what it goes past, lies over that, and is untied again',
   await expect(own.getByLabel('ties on the way')).toHaveValue('');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(own).toContainText('1. tied to Stirrup handle, camera left');
+});
+
+test('a lead is pressed on the drawing and tied to what is pressed next; a tie is moved by keys and untied', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Tug');
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  const own = page.getByRole('heading', { name: 'Picture to Pane 5' }).locator('..');
+  await own.getByRole('button', { name: 'Tie it on the drawing' }).click();
+  const bar = page.getByRole('region', { name: 'Tie Bowline lead' });
+  await expect(bar).toBeFocused();
+  await expect(bar).toContainText('wants 1 tie on the way');
+  await bar.getByLabel('tie it to').selectOption('Stirrup handle, camera right');
+  await expect(bar).toContainText('1. Stirrup handle, camera right');
+  const knob = page.getByRole('slider', { name: 'Tie 1, to Stirrup handle, camera right' });
+  await expect(knob).toHaveCount(1);
+  const before = Number(await knob.getAttribute('aria-valuenow'));
+  await knob.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(knob).toHaveAttribute('aria-valuenow', String(before + 10));
+  await page.keyboard.press('Delete');
+  await expect(bar).not.toContainText('Stirrup handle, camera right ×');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(knob).toHaveAttribute('aria-valuenow', String(before + 10));
+  // What is pressed: beside the tie that is there already.
+  const at = (await knob.boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2 + 30, at.y + at.height / 2);
+  await expect(bar.getByRole('status')).toContainText(/Tied to Stirrup handle, camera right/);
+  await page.mouse.click(at.x + at.width / 2 + 30, at.y + at.height / 2);
+  await expect(page.getByRole('slider', { name: /^Tie 2, to Stirrup handle/ })).toHaveCount(1);
+  await kept(page);
+  await page.keyboard.press('Escape');
+  await expect(bar).toHaveCount(0);
+  await expect(
+    page.getByRole('button', { name: /^Tie Bowline lead, .* 2 ties on the way/ }).first(),
+  ).toBeVisible();
+  await page.reload();
+  await page
+    .getByRole('button', { name: /^Tie Bowline lead, .* 2 ties on the way/ })
+    .first()
+    .press('Enter');
+  await expect(bar).toContainText('2. ');
+});
+
+test('a pull of a motor is noted, a made-up one beside it; what was seen outranks its sheet', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await goToRig(page, 'Canal');
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  const own = page.getByRole('heading', { name: 'Ratchet motor' }).locator('..');
+  await expect(own).toContainText('It turns the ring at no charge of what feeds it.');
+  await expect(own.getByRole('img', { name: /^Ratchet motor brings/ })).toBeVisible();
+  await own.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(own).toContainText('say whether it turned the ring');
+  await own.getByRole('button', { name: 'Let a stand-in pull' }).click();
+  await expect(own).toContainText(/A made-up Ratchet motor, worked by .*, stalled\./);
+  await own.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(own).toContainText(/A stand-in stalled, \d.* V read, pack at 100 %/);
+  await own.getByLabel('it went').selectOption('through');
+  await own.getByLabel('read at it, V').fill('4,9');
+  await own.getByRole('button', { name: 'Keep in the log' }).click();
+  await expect(own).toContainText('turned the ring through to the end, 4.9 V read');
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  const area = page.getByRole('region', { name: 'Findings' }).getByRole('combobox');
+  await area.selectOption('all areas');
+  await expect(
+    finding(page, /It turned the ring through to the end on .* The numbers say otherwise/),
+  ).toBeVisible();
+  await page.getByRole('tab', { name: 'Fed by' }).click();
+  await own.getByRole('button', { name: /^Take turned the ring/ }).click();
+  await own.getByRole('button', { name: /^Take A stand-in/ }).click();
+  await page.getByRole('tab', { name: 'Findings' }).click();
+  await area.selectOption('all areas');
+  await expect(finding(page, /Ratchet motor stalls on 5 V outlet/)).toBeVisible();
 });

@@ -11,10 +11,11 @@ import { setLight } from '@/core/areas/light/moves/light';
 import { keepInSet } from '@/core/areas/coverage/moves/lens';
 import { setStop } from '@/core/areas/coverage/moves/picture';
 import { build } from '@/core/build/build';
+import { motorsOn, pullAsKept } from '@/core/areas/drive/model/pulls';
 import { runOfCards } from '@/core/areas/media/model/log';
 import { packsOnHand } from '@/core/areas/power/model/marks';
 import { markPack } from '@/core/areas/power/moves/mark-pack';
-import { PACK_STATES } from '@/core/kit/records';
+import { PACK_STATES, WENT } from '@/core/kit/records';
 import { sendings } from '@/core/properties/sendings';
 import { recordTrial } from '@/core/solve/trials';
 import { isLens } from '@/core/kit/types';
@@ -71,19 +72,25 @@ function moveOf(j: Job, rig: Rig, a: number, b: number): Edit | null {
       const run = runOfCards(build(j, rig), `clip-${b % 3}`, { minutes: 20, gigabytes: 50 + b });
       return run ? { title: 'x', changes: [{ path: ['cardRuns', run.id], value: run }] } : null;
     }
+    case 11: {
+      const built = build(j, rig);
+      const motor = at(motorsOn(built));
+      const pull = motor && pullAsKept(built, motor, `pull-${b % 3}`, { went: WENT[b % 3]! });
+      return pull ? { title: 'x', changes: [{ path: ['pulls', pull.id], value: pull }] } : null;
+    }
     default:
       return setStop(rig, 2 + (b % 10));
   }
 }
 /** So many sorts of moves there are. */
-const MOVES = 11;
+const MOVES = 12;
 /** Those that only set something of the rig. */
 const SETS = [4, 5, 10] as const;
 
 /** Keys of everything that stands on a rig, list by list, and of what was noted in its job. */
-function there(rig: Rig, { packMarks, cardRuns }: Job): Set<string> {
+function there(rig: Rig, { packMarks, cardRuns, pulls }: Job): Set<string> {
   const out = new Set<string>();
-  for (const [list, uses] of Object.entries({ ...rig, packMarks, cardRuns }))
+  for (const [list, uses] of Object.entries({ ...rig, packMarks, cardRuns, pulls }))
     if (Array.isArray(uses))
       for (const u of uses as { id?: string; part?: string }[])
         out.add(`${list}/${u.id ?? u.part ?? ''}`);

@@ -78,6 +78,7 @@ const JOB_FIELDS: Record<keyof Job, true> = {
   runs: true,
   packMarks: true,
   cardRuns: true,
+  pulls: true,
   rest: true,
 };
 

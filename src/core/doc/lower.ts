@@ -13,6 +13,7 @@ const RECORDS: ReadonlySet<string> = new Set([
   'runs',
   'packMarks',
   'cardRuns',
+  'pulls',
 ]);
 
 /**

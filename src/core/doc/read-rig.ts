@@ -2,7 +2,7 @@ import type { KeptRig } from '../edit/role';
 import { readFed } from '../edit/fed';
 import { readSignal } from '../edit/signals';
 import { dressingOf } from '../kit/dressing';
-import type { BoxUse, PortAt, Rig, TrayUse } from '../kit/types';
+import type { BoxUse, PortAt, Rig, TieOn, TrayUse } from '../kit/types';
 import {
   clean,
   LISTS,
@@ -56,6 +56,10 @@ export class Reader implements KeptRig {
     if (this.role('body')[0]?.id === id) return { list: 'body', id: 'body' };
     if (this.role('drive').some((u) => u.id === id)) return { list: 'drives', id };
     return this.role('fitted').some((u) => u.id === id) ? { list: 'fitted', id } : undefined;
+  }
+  tieOf(id: string): TieOn | undefined {
+    if (this.role('rods').some((u) => u.id === id)) return { list: 'rods', id };
+    return this.deviceOf(id);
   }
   power(to: string): Link | undefined {
     return this.rig.links.find(

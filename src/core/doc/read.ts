@@ -2,6 +2,7 @@ import type {
   CardRun,
   Job,
   MarkTestRecord,
+  MotorPull,
   PackMark,
   PackRun,
   Rig,
@@ -35,6 +36,7 @@ interface Records {
   runs: PackRun[];
   packMarks: PackMark[];
   cardRuns: CardRun[];
+  pulls: MotorPull[];
 }
 
 /** Kinds of records that this version reads. */
@@ -45,6 +47,7 @@ const KINDS: ReadonlySet<string> = new Set([
   'pack-run',
   'pack-mark',
   'card-run',
+  'motor-pull',
 ]);
 
 const readRecords = new WeakMap<readonly JobRecord[], Records>();
@@ -61,6 +64,7 @@ function tried(records: readonly JobRecord[]): Records {
       runs: of('pack-run', readOnRig) as PackRun[],
       packMarks: of('pack-mark') as PackMark[],
       cardRuns: of('card-run', readOnRig) as CardRun[],
+      pulls: of('motor-pull', readOnRig) as MotorPull[],
     };
     readRecords.set(records, known);
   }
@@ -105,7 +109,7 @@ export function jobOf(doc: JobDoc): Job {
   const known = jobs.get(doc);
   if (known) return known;
   const { lensSet, records, rigs, ...flat } = doc;
-  const { trials, markTests, weighings, runs, packMarks, cardRuns } = tried(records ?? NONE);
+  const { trials, markTests, weighings, runs, packMarks, cardRuns, pulls } = tried(records ?? NONE);
   const others = (records ?? NONE).filter((r) => !KINDS.has(r.kind));
   const job = {
     ...flat,
@@ -117,6 +121,7 @@ export function jobOf(doc: JobDoc): Job {
     ...(runs.length > 0 ? { runs } : {}),
     ...(packMarks.length > 0 ? { packMarks } : {}),
     ...(cardRuns.length > 0 ? { cardRuns } : {}),
+    ...(pulls.length > 0 ? { pulls } : {}),
     ...(others.length > 0 ? { rest: { records: others } } : {}),
   } as Job;
   jobs.set(doc, job);

@@ -2,7 +2,7 @@ import { writeFed } from '../edit/fed';
 import { writeSignal } from '../edit/write-signals';
 import { elementsOf, type Element, type RigWriter, type SeatMore } from '../edit/role';
 import { ROLES } from '../roles/roles';
-import type { BoxUse, Part, PortAt, Rig } from '../kit/types';
+import type { BoxUse, Part, Rig, TieOn } from '../kit/types';
 import { Reader } from './read-rig';
 import { clean, LISTS, named, nameOf, picked, some, type Fields, type RoleList } from './roles';
 import type {
@@ -97,7 +97,7 @@ class Writer implements RigWriter {
     return this.named.get(`${list}/${id}`) ?? id;
   }
 
-  standsFor({ list, id }: Pick<PortAt, 'list' | 'id'>): string | undefined {
+  standsFor({ list, id }: TieOn): string | undefined {
     if (list === 'body') return this.rig.body === null ? undefined : this.body;
     return this.rig[list]?.some((u) => u.id === id) ? this.idOf(list, id) : undefined;
   }

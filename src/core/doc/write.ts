@@ -2,6 +2,7 @@ import type {
   CardRun,
   Job,
   MarkTestRecord,
+  MotorPull,
   PackMark,
   PackRun,
   Part,
@@ -54,7 +55,7 @@ function markRecord({ id, parts, when, ...data }: MarkTestRecord): JobRecord {
 /** What was measured of a rig, how long its packs lasted, how a pack was left. */
 function rigRecord(
   kind: string,
-  { id, parts, when, role, ...of }: Weighing | PackRun | PackMark | CardRun,
+  { id, parts, when, role, ...of }: Weighing | PackRun | PackMark | CardRun | MotorPull,
 ): JobRecord {
   const { rig, ...data } = of as Partial<Weighing>;
   return {
@@ -69,7 +70,10 @@ function rigRecord(
 
 /** Records of what was tried, tested and measured by hand. */
 export function recordsOf(
-  job: Pick<Job, 'trials' | 'markTests' | 'weighings' | 'runs' | 'packMarks' | 'cardRuns'>,
+  job: Pick<
+    Job,
+    'trials' | 'markTests' | 'weighings' | 'runs' | 'packMarks' | 'cardRuns' | 'pulls'
+  >,
 ): JobRecord[] {
   const taken = new Set<string>();
   return [
@@ -79,6 +83,7 @@ export function recordsOf(
     ...(job.runs ?? []).map((r) => rigRecord('pack-run', r)),
     ...(job.packMarks ?? []).map((m) => rigRecord('pack-mark', m)),
     ...(job.cardRuns ?? []).map((r) => rigRecord('card-run', r)),
+    ...(job.pulls ?? []).map((p) => rigRecord('motor-pull', p)),
   ].map((r) => {
     let { id } = r;
     for (let n = 2; taken.has(id); n++) id = `${r.id.slice(0, 76)}-${n}`;
@@ -97,6 +102,7 @@ export function docOf(job: Job): JobDoc {
     runs: _runs,
     packMarks: _packMarks,
     cardRuns: _cardRuns,
+    pulls: _pulls,
     rigs,
     kit,
     rest,

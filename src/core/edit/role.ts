@@ -1,5 +1,5 @@
 import type { End, Joint, Link, Use } from '../kit/kept';
-import type { Change, Job, Part, PortAt, Rig } from '../kit/types';
+import type { Change, Job, Part, PortAt, Rig, TieOn } from '../kit/types';
 import type { Edit } from './edit';
 
 /**
@@ -103,6 +103,8 @@ export interface KeptRig {
   link(id: string): Link | undefined;
   /** What a use is read as, where a lead may go to it. */
   deviceOf(use: string): Pick<PortAt, 'list' | 'id'> | undefined;
+  /** What a use is read as, where a lead may be tied to it. */
+  tieOf(use: string): TieOn | undefined;
 }
 
 /** What a joint says besides: the guest's own interface, and fields of the joint. */
@@ -125,6 +127,6 @@ export interface RigWriter {
   /** Ties a use at its foot. */
   tie(use: string): void;
   link(link: Link): void;
-  /** The use that something a lead goes to is kept as; undefined where that is not on the rig. */
-  standsFor(on: Pick<PortAt, 'list' | 'id'>): string | undefined;
+  /** The use that something a lead goes to, or is tied to, is kept as; undefined where that is not on the rig. */
+  standsFor(on: TieOn): string | undefined;
 }

@@ -5,9 +5,9 @@ import type { KeptRig, RigWriter } from './role';
 /** Where a lead is tied on its way, as it is kept with its link and as it is read. */
 
 /** Ties to what is not there any more go. */
-export function readVia(link: Link, kept: Pick<KeptRig, 'deviceOf'>): { via?: TiePoint[] } {
+export function readVia(link: Link, kept: Pick<KeptRig, 'tieOf'>): { via?: TiePoint[] } {
   const via = (link.via ?? []).flatMap(({ use, ...tie }): TiePoint[] => {
-    const on = kept.deviceOf(use);
+    const on = kept.tieOf(use);
     return on ? [{ ...tie, on }] : [];
   });
   return via.length > 0 ? { via } : {};

@@ -1,4 +1,4 @@
-import type { Change, PortAt, Rig, SignalUse, TiePoint } from '../kit/types';
+import type { Change, Rig, SignalUse, TieOn, TiePoint } from '../kit/types';
 import { at } from './rig-path';
 import type { RigWriter } from './role';
 import { writeVia } from './via';
@@ -28,13 +28,13 @@ export function writeSignal(rig: RigWriter, signal: SignalUse): void {
 }
 
 /** What goes with something that is taken off: all that came from it, or went to it. */
-const withoutSignals = (rig: Rig, list: PortAt['list'], gone: ReadonlySet<string>): Change[] =>
+const withoutSignals = (rig: Rig, list: TieOn['list'], gone: ReadonlySet<string>): Change[] =>
   (rig.signals ?? [])
     .filter((s) => [s.from, s.to].some((e) => e.list === list && gone.has(e.id)))
     .map((s) => ({ path: at(rig, 'signals', s.id), value: undefined, prune: 3 }));
 
 /** Ties of leads that stay, to something that is taken off: they go with it. */
-function withoutTies(rig: Rig, list: PortAt['list'], gone: ReadonlySet<string>): Change[] {
+function withoutTies(rig: Rig, list: TieOn['list'], gone: ReadonlySet<string>): Change[] {
   const lost = (t: TiePoint) => t.on.list === list && gone.has(t.on.id);
   const left = (path: string[], via: readonly TiePoint[] | undefined): Change[] => {
     if (!via?.some(lost)) return [];
@@ -62,6 +62,6 @@ function withoutTies(rig: Rig, list: PortAt['list'], gone: ReadonlySet<string>):
 /** All of leads that goes with something that is taken off: what was sent to and from it, and ties to it. */
 export const withoutLinks = (
   rig: Rig,
-  list: PortAt['list'],
+  list: TieOn['list'],
   gone: ReadonlySet<string>,
 ): Change[] => [...withoutSignals(rig, list, gone), ...withoutTies(rig, list, gone)];

@@ -53,6 +53,7 @@ const RECORD_NEEDS: Readonly<Record<string, readonly string[]>> = {
   trial: ['result'],
   'mark-test': ['error'],
   weighing: ['what', 'value', 'on'],
+  'motor-pull': ['drive', 'source', 'outlet', 'went'],
   'card-run': ['mode', 'minutes', 'gigabytes'],
   'pack-mark': ['n', 'state'],
   'pack-run': ['source', 'fed', 'hours', 'full', 'left'],

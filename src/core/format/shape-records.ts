@@ -1,4 +1,4 @@
-import { PACK_STATES } from '../kit/records';
+import { PACK_STATES, WENT } from '../kit/records';
 import { id, list, number, object, text, type Shape } from './shape-tools';
 
 /** A place or a size: along x, y and z. */
@@ -35,6 +35,10 @@ export const records: Shape = list(
         left: number(0, 100, '%'),
         celsius: number(-60, 60, 'C'),
         standIn: { is: 'flag' },
+        drive: id,
+        outlet: id,
+        went: { is: 'choice', values: WENT },
+        volts: number(0, 100, 'V'),
         mode: id,
         minutes: number(0, 100_000, 'min'),
         gigabytes: number(0, 1_000_000, 'GB'),

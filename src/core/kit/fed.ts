@@ -1,10 +1,15 @@
 import type { Carries, Face } from '../engine/part';
 
+/** What of a rig a lead can be tied to: the camera, or a use of a list. */
+export interface TieOn {
+  list: PortAt['list'] | 'rods';
+  id: string;
+}
+
 /** A place on the rig that a lead is tied to on its way. */
 export interface TiePoint {
   id: string;
-  /** What it is tied to: the camera, or a use of a list of the rig. */
-  on: Pick<PortAt, 'list' | 'id'>;
+  on: TieOn;
   face: Face;
   /** How far off the middle of that face, along the axes of its part, mm; the middle when absent. */
   x?: number;

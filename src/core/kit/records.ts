@@ -79,6 +79,30 @@ export interface CardRun {
   standIn?: boolean;
 }
 
+/** A pull of a ring by a motor that was tried on a rig. */
+export interface MotorPull {
+  id: string;
+  /** The motor, then the lens. */
+  parts: string[];
+  rig?: string;
+  when?: string;
+  role?: string;
+  /** The motor by its use, and what fed it: a use and its outlet. */
+  drive: string;
+  source: string;
+  outlet: string;
+  went: Went;
+  /** What was read where its lead goes in, V; what was shown of the pack, percent. */
+  volts?: number;
+  left?: number;
+  /** Nothing pulled: made up for trying it out. */
+  standIn?: boolean;
+}
+
+/** How a pull went: through to the other end, slowly, or not. */
+export const WENT = ['through', 'slowly', 'stalled'] as const;
+export type Went = (typeof WENT)[number];
+
 /** How one pack out of several was left when it was last looked at. */
 export interface PackMark {
   id: string;

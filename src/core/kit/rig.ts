@@ -3,7 +3,7 @@ import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { FedFrom, SignalUse } from './fed';
 import type { Part } from './parts';
-import type { CardRun, MarkTestRecord, PackMark, PackRun, Trial, Weighing } from './records';
+import type { CardRun, MarkTestRecord, MotorPull, PackMark, PackRun, Trial, Weighing } from './records';
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
 
@@ -391,6 +391,7 @@ export interface Job {
   runs?: PackRun[];
   packMarks?: PackMark[];
   cardRuns?: CardRun[];
+  pulls?: MotorPull[];
   /** What is kept with it and nothing of this version reads. */
   rest?: { records?: unknown[] };
 }

@@ -124,7 +124,7 @@ function formAnew(s: StandSolid, as: Silhouette | null): Form {
 }
 
 /** The polyhedron of a solid, made once for it. */
-function blockOf(s: StandSolid): Polyhedron {
+export function blockOf(s: StandSolid): Polyhedron {
   const kept = s.layer.memo.once('model blocks', () => new Map<Solid, Polyhedron>());
   let p = kept.get(s.solid);
   if (!p) kept.set(s.solid, (p = polyhedron(s.solid)));

@@ -1,9 +1,5 @@
 import { devicesOn } from '../areas/power/model/fed';
 import { outletsOn } from '../areas/power/model/outlets';
-import { rateOf } from '../areas/media/model/cards';
-import { runOfCards } from '../areas/media/model/log';
-import { computedHours, runOfSource } from '../areas/power/model/log';
-import { sourcesOn } from '../areas/power/model/sources';
 import { feedFrom, setAway, setCelsius } from '../areas/power/moves/feed';
 import { build } from '../build/build';
 import { setLimits } from '../areas/space/moves/fitted';
@@ -40,6 +36,7 @@ import { valueOf, type QuantityInput } from '../quantity/quantity';
 import { turnRanges } from '../kit/ranges';
 import { sideBySide } from '../doc/side-by-side';
 import { begin } from '../shelf/begin';
+import { logs } from './logs';
 import { sendings, someTies } from './sendings';
 import { GOALS } from '../shelf/goals';
 import { demo, demoDoc } from '../test-kit';
@@ -159,38 +156,11 @@ function editOf(job: Job, rig: Rig, s: Step): Edit | null {
   }
 }
 
-/** Runs of each source that feeds something: as computed, a long one, one that cannot be. */
-function runs(job: Job, rig: Rig): Edit[] {
-  const built = build(job, rig);
-  return sourcesOn(built)
-    .filter((s) => s.feeds.length > 0)
-    .flatMap((s) => {
-      const computed = computedHours(built, s)?.value ?? 2;
-      return [0.7, 1.1, 4].map((times, i): Edit => {
-        const hours = Math.min(200, Math.max(0.05, computed * times));
-        const id = `run-${s.id}-${i}`;
-        const run = runOfSource(built, s, id, { hours, full: 100, left: 12 + 9 * i });
-        return { title: 'x', changes: [{ path: ['runs', id], value: run }] };
-      });
-    });
-}
-
 /** A day with something of so many hours that must not be missed, and a break after it. */
 const dayWith = (long: number): DayEvent[] => [
   { id: 'lock', name: 'Lock passage', from: 1.5, to: 1.5 + long, is: 'keep' },
   { id: 'lunch', name: 'lunch', from: 2 + long, to: 3 + long, is: 'break' },
 ];
-
-/** Recordings in the mode that is set: slower than it is said to be, as fast, much faster. */
-function recordings(job: Job, rig: Rig): Edit[] {
-  const built = build(job, rig);
-  const rate = rateOf(built).known?.value ?? 800;
-  return [0.7, 1, 1.6].flatMap((times, i): Edit[] => {
-    const id = `clip-${i}`;
-    const run = runOfCards(built, id, { minutes: 20, gigabytes: (rate * times * 1200) / 8000 });
-    return run ? [{ title: 'x', changes: [{ path: ['cardRuns', id], value: run }] }] : [];
-  });
-}
 
 /** Everything fed from each outlet, without a lead and by any, whether it fits or not. */
 function feedings(job: Job, rig: Rig): Edit[] {
@@ -242,8 +212,7 @@ function settings(job: Job, rig: Rig): Edit[] {
       ]),
     ...feedings(job, rig),
     ...sendings(job, rig),
-    ...runs(job, rig),
-    ...recordings(job, rig),
+    ...logs(job, rig),
     ...[1, 3].map((long) => ({
       title: 'x',
       changes: [{ path: ['goal', 'events'], value: dayWith(long) }],

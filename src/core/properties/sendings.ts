@@ -11,6 +11,7 @@ export function someTies(rig: Rig, n: number): TiePoint[] {
   const on = [
     ...(rig.body === null ? [] : [{ list: 'body' as const, id: 'body' }]),
     ...(rig.fitted ?? []).map(({ id }) => ({ list: 'fitted' as const, id })),
+    ...(rig.rods ?? []).map(({ id }) => ({ list: 'rods' as const, id })),
   ];
   if (on.length === 0) return [];
   return [0, 1].slice(n % 2).map((i) => ({

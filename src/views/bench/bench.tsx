@@ -40,6 +40,9 @@ export interface Bench {
   /** It stands open at the side of a place that does not show it itself. */
   docked: boolean;
   setDocked: (docked: boolean) => void;
+  /** The lead that is being tied on the drawing, by its key. */
+  tying: string | null;
+  setTying: (line: string | null) => void;
   /** Something is being dragged: what shows is not kept yet. */
   dragging: boolean;
   /** Shows an edit that is still being dragged; null shows what is kept. */
@@ -69,6 +72,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const [area, setArea] = useState<string | null>(null);
   const [panel, setPanel] = useState<Panel>('findings');
   const [docked, setDocked] = useState(false);
+  const [tying, setTying] = useState<string | null>(null);
   const [lookers, setLookers] = useState(0);
   const dragged = useMemo(
     () => (kept && draft ? withChanges(kept, draft.changes) : kept),
@@ -121,13 +125,29 @@ export function BenchProvider({ children }: { children: ReactNode }) {
             setPanel,
             docked,
             setDocked,
+            tying,
+            setTying,
             dragging,
             setDraft,
             drop,
             look,
           }
         : null,
-    [facts, advice, lit, litParts, picked, area, panel, docked, dragging, setDraft, drop, look],
+    [
+      facts,
+      advice,
+      lit,
+      litParts,
+      picked,
+      area,
+      panel,
+      docked,
+      tying,
+      dragging,
+      setDraft,
+      drop,
+      look,
+    ],
   );
   return (
     <Context value={bench}>

@@ -39,6 +39,8 @@ interface ElevationProps {
   over?: (view: View, sheet: Sheet) => ReactNode;
   /** What is laid under pins and grips. */
   under?: (view: View, sheet: Sheet) => ReactNode;
+  /** A lead was pressed, to be tied. */
+  onTie?: (line: string) => void;
   /** Only the dimensions people ask for first. */
   few?: boolean;
   /** Who shows it says which view it is. */
@@ -89,6 +91,7 @@ export const ElevationDrawing = memo(function ElevationDrawing({
   onDrop,
   over,
   under,
+  onTie,
   few = false,
   bare = false,
 }: ElevationProps) {
@@ -140,7 +143,9 @@ export const ElevationDrawing = memo(function ElevationDrawing({
           {few || over || w < NARROW ? null : (
             <Names e={e} sheet={sheet} litParts={litParts} litOnly={dragging} />
           )}
-          {bare || over || dragging ? null : <Leads facts={facts} view={view} sheet={sheet} />}
+          {bare || over || dragging ? null : (
+            <Leads facts={facts} view={view} sheet={sheet} onTie={onTie} />
+          )}
           {under?.(view, sheet)}
           {over ? (
             over(view, sheet)

@@ -6,33 +6,60 @@ import { project, type View } from '@/core/drawing/project';
 import type { RigFacts } from '@/views/bench/use-rig';
 import type { Sheet } from '@/views/bench/sheet';
 
-/** Leads as they lie along the rig: a ring at each socket, a square at each tie, dashed where a socket is not said. */
+/** A line through points of the sheet, px. */
+export const polyline = (points: readonly (readonly [number, number])[]) =>
+  `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`;
+
+/**
+ * Leads as they lie along the rig: a ring at each socket, a square at each tie, dashed where a socket is
+ * not said. One that is pressed is tied on the drawing.
+ */
 export const Leads = memo(function Leads({
   facts: { built },
   view,
   sheet: { X, Y },
+  onTie,
 }: {
   facts: RigFacts;
   view: View;
   sheet: Sheet;
+  onTie?: (line: string) => void;
 }) {
   const leads = useMemo(() => leadsDrawn(built), [built]);
   const on = (p: readonly [number, number, number]) => {
     const [u, v] = project(view, p);
     return [X(u), Y(v)] as const;
   };
-  return leads.map(({ key, says, points, ties, open }) => {
+  return leads.map(({ line, key, says, points, ties, open }) => {
     const at = points.map(on);
-    const d = `M${at.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`;
+    const d = polyline(at);
+    const press = onTie && (() => onTie(line.key));
     return (
-      <g key={key} role="img" aria-label={says} fill="none" strokeLinejoin="round">
+      <g
+        key={key}
+        fill="none"
+        strokeLinejoin="round"
+        {...(press
+          ? {
+              role: 'button',
+              tabIndex: 0,
+              'aria-label': `Tie ${says}`,
+              className: 'group cursor-pointer outline-none',
+              onClick: press,
+              onKeyDown: (e) =>
+                (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), press()),
+            }
+          : { role: 'img', 'aria-label': says })}
+      >
         <title>{says}</title>
+        {press ? <path d={d} stroke="transparent" strokeWidth="22" pointerEvents="stroke" /> : null}
         <path d={d} stroke="var(--paper)" strokeWidth="5" />
         <path
           d={d}
           stroke="var(--ink)"
           strokeWidth="2"
           strokeDasharray={open ? '6 4' : undefined}
+          className="group-hover:stroke-accent group-focus-visible:stroke-accent group-focus-visible:stroke-[4]"
         />
         {ties.map(on).map(([x, y], i) => (
           <path key={i} d={`M${x - 4} ${y - 4}h8v8h-8Z`} fill="var(--ink)" stroke="none" />

@@ -20,6 +20,7 @@ import { RangeDrawn, useLoadLayer } from '@/views/areas/joints/load-layer';
 import { freePins, PlacePins, pinsOf, type Pin } from '@/views/areas/joints/place-pins';
 import { useFree, usePlacing } from '@/views/areas/joints/placing';
 import { ElevationDrawing } from './elevation-drawing';
+import { useTying } from './tying';
 import type { Sheet } from '@/views/bench/sheet';
 
 const JointsPanel = dynamic(() => import('@/views/areas/joints/joints-panel'), { ssr: false });
@@ -106,7 +107,7 @@ const ModelPlace = memo(function ModelPlace({ bench }: { bench: Bench }) {
 
 /** The rig drawn: three views at once, or one that is turned. */
 function Drawings({
-  bench: { facts, lit, litParts, dragging, setDraft, drop, panel },
+  bench,
   pins,
   under,
   onPick,
@@ -116,6 +117,8 @@ function Drawings({
   under: ComponentProps<typeof ElevationDrawing>['under'];
   onPick: (key: string) => void;
 }) {
+  const { facts, lit, litParts, dragging, setDraft, setTying, drop, panel } = bench;
+  const tying = useTying(bench);
   const { held, hold } = useHeld(setDraft);
   const underHand = useUnderHand() ?? facts;
   const over = useMemo(
@@ -124,8 +127,8 @@ function Drawings({
         ? function Over(view: View, sheet: Sheet) {
             return <PlacePins pins={pins} view={view} sheet={sheet} />;
           }
-        : undefined,
-    [pins],
+        : tying.over,
+    [pins, tying.over],
   );
   const { way, why, setWay, none } = useWay();
   const drawing = (view: View) => ({
@@ -139,10 +142,12 @@ function Drawings({
     onPick,
     onDraft: hold[view],
     onDrop: drop,
+    onTie: setTying,
   });
   return (
     <div className="relative flex min-h-0 min-w-0 flex-col">
-      <Ways way={way} why={why} onWay={setWay} />
+      {way === 'views' ? tying.bar : null}
+      {way === 'views' && tying.bar ? null : <Ways way={way} why={why} onWay={setWay} />}
       {way === 'turn' ? (
         <TurnView
           facts={facts}
@@ -155,7 +160,7 @@ function Drawings({
         />
       ) : (
         <div className="flex min-h-0 min-w-0 flex-1 flex-col lg:grid lg:grid-rows-[minmax(0,56fr)_minmax(0,44fr)]">
-          <ElevationDrawing {...drawing('side')} />
+          <ElevationDrawing {...drawing('side')} few={tying.bar !== null} />
           <div className="flex min-h-0 flex-col border-t border-rule lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
             <ElevationDrawing {...drawing('top')} few />
             <div className="flex min-h-0 border-rule lg:border-l">

@@ -26,6 +26,7 @@ import { cellsOf } from '@/core/engine/plugs';
 import { plain } from '@/core/quantity/say';
 import { Amount, Choose, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
+import { Pulls } from './pulls';
 import { Lies, Tied, TiedTo, Ties } from './line-parts';
 
 /** Every device as a list: what feeds it, and by which lead. */
@@ -53,6 +54,7 @@ export function Feeds({ facts }: { facts: RigFacts }) {
             ) : null}
             {now?.out && now.out.switched !== null ? <Switch facts={facts} feed={now} /> : null}
             {now?.lead ? <ItsLead facts={facts} feed={now} lead={now.lead.name} /> : null}
+            {device.list === 'drives' ? <Pulls facts={facts} use={device.id} /> : null}
           </Section>
         );
       })}

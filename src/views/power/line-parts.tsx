@@ -3,7 +3,9 @@
 import { lengthBy, runAt, sayLine, type Line } from '@/core/areas/power/model/lines';
 import { tieName, tiePlaces } from '@/core/areas/power/model/tie-places';
 import { tieMore, untie } from '@/core/areas/power/moves/via';
+import { useRouter } from 'next/navigation';
 import { Button } from '@/ui/button';
+import { useBench } from '@/views/bench/bench';
 import { Choose, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
@@ -47,6 +49,8 @@ export function Ties({ line, onSet }: { line: Line; onSet: (n: number | undefine
 /** Where a lead is tied on its way: to what, in which order. */
 export function TiedTo({ facts: { built, rig }, line }: { facts: RigFacts; line: Line }) {
   const edit = useEdit();
+  const router = useRouter();
+  const bench = useBench();
   const via = line.via ?? [];
   return (
     <>
@@ -72,6 +76,14 @@ export function TiedTo({ facts: { built, rig }, line }: { facts: RigFacts; line:
           pick: () => edit(tieMore(rig, line, to, name, (ties) => lengthBy(built, line, ties))),
         }))}
       />
+      <Button
+        onClick={() => {
+          bench?.setTying(line.key);
+          router.push('/model');
+        }}
+      >
+        Tie it on the drawing
+      </Button>
     </>
   );
 }

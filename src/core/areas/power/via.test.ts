@@ -225,7 +225,8 @@ test('a lead can be tied to every face of what stands somewhere, and each is cal
     expect(then.line(SENT).via).toHaveLength(1);
     expect(runAt(then.built, then.line(SENT))!.assumed ?? '').not.toMatch(/tied to stands/);
   }
-  expect(places.length).toBe(6 * (1 + rig.fitted!.length));
+  // Six faces of each, and either side of the rods.
+  expect(places.length).toBe(6 * (1 + rig.fitted!.length) + 2 * rig.rods!.length);
 });
 
 test('between two ways a rig stands it is said what its leads are tied to', () => {

@@ -2,13 +2,11 @@ import type { Built } from '../../../build/build';
 import type { Drive } from '../../../kit/types';
 import { standOf, type Stand } from '../../../stand/stand';
 import type { PlacedDrive } from '../place/drive';
-import { given, type Given } from '../../../build/given';
-import { torqueAt, torqueAtLens } from '../kit/gears';
-import { arrivingAt } from '../../power/model/arriving';
-import { isPlain } from '../../power/model/branch';
-import { byDevice } from '../../power/model/fed';
+import { given } from '../../../build/given';
 import { outletsOn, type RigOutlet } from '../../power/model/outlets';
 import { lensTorque } from '../model/lens-torque';
+import { asPulled, pullOf } from '../model/pulls';
+import { turningOf } from '../model/turning';
 import { exact, plain, say } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { withoutTeeth } from '../model/told';
@@ -108,67 +106,42 @@ function ofMotor(built: Built, stand: Stand, d: PlacedDrive): Verdict[] {
   const all = outletsOn(built);
   const out = all.find((o) => o.from === d.use.outlet?.from && o.id === d.use.outlet.id);
   if (!out) return [notFed(base, part, all)];
-  const ringTorque = given(lens, 'rings', gear.ring.id, 'torque');
-  const rows = (part.torques ?? []).map((_, i) => given(part, 'torques', String(i), 'torque'));
-  const volts = (part.torques ?? []).map((r) => r.volts);
-  const inputs = [
-    ringTorque,
-    out.volts,
-    gear.teeth,
-    d.teeth,
-    ...(rows.length > 0 ? rows : [noTable(part)]),
-  ];
-  const lead = throughLead(built, d);
-  const leadAt = inputs.length;
-  inputs.push(...lead.inputs);
-  const arrives = (x: readonly number[]) => lead.volts([x[1]!, ...x.slice(leadAt)]);
-  const at = (x: readonly number[]) => {
-    const table = rows.map((_, i) => ({ volts: volts[i]!, torque: x[4 + i]! }));
-    return torqueAtLens(torqueAt(table, arrives(x)), x[2]!, x[3]!, eff);
-  };
+  const turning = turningOf(built, d, gear.ring.id, gear.teeth, out);
+  const { inputs, at, arrives, first } = turning;
+  const ringTorque = inputs[0]!;
+  const pull = pullOf(built, d, out);
   const over = overVolts(stand, d, out);
   if (over && (over.state === 'fail' || over.state === 'tight')) return [over];
-  const first = Math.min(...volts);
   const others = all.filter((o) => o !== out);
   const turns = [
-    judge({
-      ...base,
-      about: [part.id, lens.id, out.part],
-      inputs,
-      margin: (x) => at(x) - reserve * x[0]!,
-      // Lines of the sheet, and volts, that do not count here would elsewhere.
-      sense: (x) =>
-        at(x) -
-        reserve * x[0]! +
-        1e-9 * (arrives(x) + rows.reduce((sum, _, i) => sum + x[4 + i]!, 0)),
-      unit: 'N m',
-      limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
-      why: (o) =>
-        turnsSaid(o, d, out, others, {
-          torque: ringTorque.known!.value,
-          reserve,
-          eff,
-          first,
-          volts: arrives(inputs.map((g) => g.known!.value)),
-        }),
-      sum: (o) =>
-        `at ${plain(arrives(inputs.map((g) => g.known!.value)), 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
-      lacking: (missing) => `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
-    }),
+    asPulled(
+      pull,
+      judge({
+        ...base,
+        about: [part.id, lens.id, out.part],
+        inputs,
+        margin: (x) => at(x) - reserve * x[0]!,
+        // Lines of the sheet, and volts, that do not count here would elsewhere.
+        sense: (x) => at(x) - reserve * x[0]! + 1e-9 * (arrives(x) + turning.rows(x)),
+        unit: 'N m',
+        limit: { value: reserve, unit: 'x', rule: 'drive.torque-reserve' },
+        why: (o) =>
+          turnsSaid(o, d, out, others, {
+            torque: ringTorque.known!.value,
+            reserve,
+            eff,
+            first,
+            volts: arrives(inputs.map((g) => g.known!.value)),
+          }),
+        sum: (o) =>
+          `at ${plain(arrives(inputs.map((g) => g.known!.value)), 1)} V x ${exact(gear.teeth!.known!.value, 0)} / ${exact(d.teeth.known!.value, 0)} x ${plain(eff, 2)} = ${exact(o.value + reserve * ringTorque.known!.value, 3)}; ${plain(reserve, 2)} x ${exact(ringTorque.known!.value, 2)} wanted`,
+        lacking: (missing) =>
+          `Whether ${part.name} turns the ring is not known: ${missing} missing.`,
+      }),
+    ),
   ];
   // Without the volts it runs up to nobody knows that it may be plugged in at all.
   return over?.state === 'unknown' && turns[0]!.state !== 'fail' ? [over] : turns;
-}
-
-/** What is left of the volts of its outlet at the end of its lead; all of it while none is chosen. */
-function throughLead(
-  built: Built,
-  d: PlacedDrive,
-): { inputs: Given[]; volts: (x: readonly number[]) => number } {
-  const f = byDevice(built).get(`drives:${d.use.id}`);
-  if (!f?.out || (!f.lead && isPlain(built, f))) return { inputs: [], volts: (x) => x[0]! };
-  const { inputs, volts } = arrivingAt(built, f, f.out.volts);
-  return { inputs: inputs.slice(1), volts };
 }
 
 /** A motor of which nobody said what feeds it. */
@@ -183,16 +156,6 @@ function notFed(
     why: `Nobody said which outlet feeds ${part.name}${choiceOf(all)}.`,
     sum: 'No sum: the volts are not known.',
   });
-}
-
-/** A motor whose sheet says nothing of its torque. */
-function noTable(part: Drive): Given {
-  return {
-    ...given(part, 'torques'),
-    label: `torque table of ${part.name}`,
-    unit: '',
-    known: null,
-  };
 }
 
 /** The outlets there are, in words. */

@@ -1,11 +1,12 @@
 import type { Built } from '../../../build/build';
 import type { Vec } from '../../../solids/solid';
-import { linesOn, runAt, sayLine } from './lines';
+import { linesOn, runAt, sayLine, type Line } from './lines';
 import { tiesFor, tiesOf } from './run';
 
 /** A lead as it lies along the rig. */
 export interface DrawnLead {
-  /** The check that judges it. */
+  /** The lead, and the check that judges it. */
+  line: Line;
   key: string;
   /** What it is and where it goes, in words. */
   says: string;
@@ -25,6 +26,7 @@ export function leadsDrawn(built: Built): DrawnLead[] {
     if (!l.lead || !run || !laid) return [];
     return [
       {
+        line: l,
         key: `cable.length:${l.key}`,
         says: `${l.lead.name}, ${run.from.name} to ${run.to.name}: ${sayLine(built, l)}`,
         points: [laid.ends[0], ...laid.points, laid.ends[1]],

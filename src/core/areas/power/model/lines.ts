@@ -4,6 +4,7 @@ import { node } from '../../../engine/reads';
 import { plain, sayLength } from '../../../quantity/say';
 import type { Lead, Part, TiePoint } from '../../../kit/types';
 import { deviceKey, feedsOn, type Feed } from './fed';
+import type { Laid } from './lay';
 import type { RigMains } from './outlets';
 import { signalPort, type Port } from './ports';
 import {
@@ -117,14 +118,18 @@ export function runAt(built: Built, { feed, signal }: Line): Run | null {
 }
 
 /** How long its way would be, tied at other places; null where there is none. */
-export function lengthBy(built: Built, line: Line, via: readonly TiePoint[]): number | null {
+export const lengthBy = (built: Built, line: Line, via: readonly TiePoint[]): number | null =>
+  wayBy(built, line, via)?.length ?? null;
+
+/** How it would lie, tied at other places; null where there is no way. */
+export function wayBy(built: Built, line: Line, via: readonly TiePoint[]): Laid | null {
   const { feed, signal } = line;
   const run = feed
     ? runOf(built, { device: feed.device, from: { ...feed.from, via: [...via] } })
     : signal!.from && signal!.to
       ? wayBetween(built, wayEnd(signal!.from), wayEnd(signal!.to), via)
       : null;
-  return run?.laid()?.length ?? null;
+  return run?.laid() ?? null;
 }
 
 const wayEnd = ({ at, part, port }: SignalEnd): WayEnd => ({

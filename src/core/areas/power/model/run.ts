@@ -13,6 +13,7 @@ import {
   type FedFrom,
   type Fitting,
   type Lead,
+  type TieOn,
   type TiePoint,
 } from '../../../kit/types';
 import type { Device, Feed } from './fed';
@@ -226,8 +227,10 @@ const FITTINGS = node(
 );
 
 /** The piece that something on a rig stands as. */
-export const keyOf = (list: Device['list'], id: string) =>
-  list === 'body' ? pieceKey('body') : pieceKey(list === 'drives' ? 'drive' : 'fitted', id);
+export const keyOf = (list: TieOn['list'], id: string) =>
+  list === 'body' ? pieceKey('body') : pieceKey(SORT[list], id);
+
+const SORT = { drives: 'drive', fitted: 'fitted', rods: 'rods' } as const;
 
 /** A lead of which nobody said how thick it is: from a thin one to one in rubber, mm. */
 export const THICKNESS = { value: 5, tol: 2, from: 'guess', lo: 3, hi: 7 } as const;

@@ -4,12 +4,14 @@ import { type Edit } from '../../../edit/edit';
 import { listChanges } from '../../../edit/list-changes';
 import { newId } from '../../../engine/ids';
 import { at, without } from '../../../edit/rig-path';
+import { withoutLinks } from '../../../edit/write-signals';
 
 /** Puts a pair of rods in: in place of those of the same place, those through both clamps first. */
 export function putRods(rig: Rig, rods: Rods, place: RodUse['place'] = 'through'): Edit {
   const rest = (rig.rods ?? []).filter((r) =>
     place === 'through' ? false : r.place !== place && r.place !== 'through',
   );
+  const gone = (rig.rods ?? []).filter((r) => !rest.includes(r));
   const use: RodUse = {
     id: newId(place === 'through' ? 'rods' : place),
     part: rods.id,
@@ -18,7 +20,10 @@ export function putRods(rig: Rig, rods: Rods, place: RodUse['place'] = 'through'
   const where = place === 'through' ? '' : place === 'front' ? ' ahead' : ' behind';
   return {
     title: `Put ${rods.name} in${where}`,
-    changes: listChanges(at(rig, 'rods'), rig.rods, [...rest, use]),
+    changes: [
+      ...listChanges(at(rig, 'rods'), rig.rods, [...rest, use]),
+      ...withoutLinks(rig, 'rods', new Set(gone.map((r) => r.id))),
+    ],
   };
 }
 
@@ -37,7 +42,7 @@ export function swapRods(rig: Rig, id: string, rods: Rods): Edit {
 export function takeRods(rig: Rig, id: string, name: string): Edit {
   return {
     title: `Take ${name} out`,
-    changes: [without(rig, 'rods', id)],
+    changes: [without(rig, 'rods', id), ...withoutLinks(rig, 'rods', new Set([id]))],
   };
 }
 
