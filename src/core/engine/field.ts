@@ -237,6 +237,8 @@ export const SUPPLY: readonly Field[] = [
   ...offFace((way) => `inlet ${way}`, 'inletX', 'inletY', 'inletZ'),
   choice('chamber', 'takes a battery', CHAMBERS),
   flag('ownPack', 'runs on a battery of its own'),
+  quantity('ownWattHours', 'its own battery holds', 'Wh', 'watts', 0, 2000),
+  quantity('chargeWatts', 'takes in while it runs', 'W', 'watts', 0, 2000),
 ];
 
 export const BLOCK: readonly Field[] = [

@@ -138,6 +138,9 @@ export interface Supplied {
   inletZ?: QuantityInput;
   /** The battery that goes into it, by what takes its place. */
   chamber?: string;
-  /** It has a battery of its own. */
+  /** It has a battery of its own; what that holds, Wh. */
   ownPack?: boolean;
+  ownWattHours?: QuantityInput;
+  /** What it takes in while it runs at most, for itself and its own battery, W. */
+  chargeWatts?: QuantityInput;
 }

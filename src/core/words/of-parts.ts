@@ -188,6 +188,9 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   efficiency: 'how much of what it takes in comes out: 0.9 turns a tenth into heat',
   'volts switched over': 'what it gives with its switch the other way; none without a switch',
   'runs on a battery of its own': 'whether it needs nothing of the rig to work',
+  'its own battery holds': 'what it goes on by when the lead is pulled',
+  'takes in while it runs':
+    'at most, for itself and for its own battery; put a meter between while that is empty',
   socket: 'the plug that goes into it',
   'plug at the source': 'what goes into the outlet',
   'plug at the device': 'what goes into what is fed',

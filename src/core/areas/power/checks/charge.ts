@@ -16,19 +16,23 @@ import {
   type Night,
 } from '../model/night';
 import { packsOn } from '../model/outlets';
+import { ownPacks } from '../model/own-pack';
 import { sayHours } from '../model/say';
 
 export const powerCharge: Check = {
   id: 'power.charge',
-  title: 'Chargers for the night',
+  title: 'Charging, while it runs and over night',
   short: 'packs not full',
-  says: 'Whether the chargers of the kit fill all packs that they take from empty in the hours of the night, each pack where it is done first, and one after the other where there are fewer bays than packs.',
-  formula: 'hours of the night - the last of (Wh / (W of a bay x share that fills)) in each bay',
+  says: 'Whether the chargers of the kit fill all packs that they take from empty in the hours of the night, each pack where it is done first, and one after the other where there are fewer bays than packs; and whether a device that has a battery of its own gains on what it takes, or lasts the day.',
+  formula:
+    'hours of the night - the last of (Wh / (W of a bay x share that fills)) in each bay; W taken in - W on the mean, else own Wh x usable - what drains x hours of the day',
   run(built) {
     const night = built.job.goal?.night;
-    if (night === undefined || packsOn(built).length === 0) return [];
+    const own = ownPacks(built);
+    if (night === undefined || packsOn(built).length === 0) return own;
     const n = nightOf(built);
     return [
+      ...own,
       ...(n.left.length > 0 ? [leftOut(n)] : []),
       ...(n.lots.length > 0 ? [inTime(built, n, night)] : []),
     ];
