@@ -195,6 +195,9 @@ export const OF_PARTS: Readonly<Record<string, string>> = {
   'plug at the source': 'what goes into the outlet',
   'plug at the device': 'what goes into what is fed',
   'outside diameter': 'across its jacket',
+  'elbow plugs': 'where its lead leaves a plug to the side and not straight out',
+  coiled: 'a coil that pulls itself together',
+  'coil stretches to': 'from plug to plug, pulled out as far as it goes without pulling at them',
   conductor: 'cross-section of one of its two: AWG 20 is 0.518, AWG 24 is 0.205',
   'greatest draw': 'starting, driving, everything lit',
   'takes at rest':

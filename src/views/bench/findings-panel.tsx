@@ -16,6 +16,9 @@ const Cautions = dynamic(() => import('./cautions').then((m) => m.Cautions), { s
 /** A finding opened out comes with the checks: before them there is none. */
 export const item = later(() => import('./finding-item').then((m) => m.Item));
 
+/** So does the choice of an area: which of them have findings the checks say. */
+const AreaFilter = dynamic(() => import('./area-filter').then((m) => m.AreaFilter), { ssr: false });
+
 /** The findings of the open rig, as every place shows them. */
 export function BenchFindings({
   bench,
@@ -151,48 +154,6 @@ function NothingOpen({ facts, area }: { facts: RigFacts; area: string | null }) 
           ? 'Nothing fails, nothing is tight, nothing is unknown.'
           : 'Nothing of this area fails, is tight or is unknown.'}
     </p>
-  );
-}
-
-/** Shows the findings of one area, or all. */
-function AreaFilter({
-  facts,
-  areas,
-  area,
-  onArea,
-  onPick,
-}: {
-  facts: RigFacts;
-  areas: NonNullable<ReturnType<typeof useAreas>>;
-  area: string | null;
-  onArea: (area: string | null) => void;
-  onPick: (key: string) => void;
-}) {
-  const open = areas.openAreas(facts.verdicts);
-  // An area that was cleared while it was looked at stays in the list.
-  const gone = area !== null && !open.some((a) => a.id === area);
-  const choose = (next: string | null) => {
-    onArea(next);
-    const first = facts.verdicts.find(
-      (v) => v.state !== 'ok' && (next === null || areas.areaOf(v.id)?.id === next),
-    );
-    if (first) onPick(first.key);
-  };
-  return (
-    <select
-      aria-label="Findings of which area"
-      value={area ?? ''}
-      onChange={(e) => choose(e.target.value === '' ? null : e.target.value)}
-      className="ml-auto h-11 rounded-sm border border-edge bg-paper px-2"
-    >
-      <option value="">all areas</option>
-      {open.map((a) => (
-        <option key={a.id} value={a.id}>
-          {a.name}, {a.open}
-        </option>
-      ))}
-      {gone ? <option value={area}>{areas.areaName(area)}, none</option> : null}
-    </select>
   );
 }
 

@@ -5,7 +5,7 @@ import { deviceCards } from '@/core/areas/power/model/device-cards';
 import { runLines } from '@/core/areas/power/model/log';
 import { nightOf, sayNight } from '@/core/areas/power/model/night';
 import { packsOnHand, STATE_NAMES } from '@/core/areas/power/model/marks';
-import { linesOn, sayLine } from '@/core/areas/power/model/lines';
+import { layingOrder, sayLine } from '@/core/areas/power/model/lines';
 import { sayHours } from '@/core/areas/power/model/say';
 import { CARRIED } from '@/core/areas/power/model/signals';
 import { saySwap, swapsOn } from '@/core/areas/power/model/swap';
@@ -60,7 +60,7 @@ export function PowerSheet({ facts }: { facts: RigFacts }) {
       </table>
       <h2>Leads</h2>
       <ul>
-        {linesOn(built).flatMap((l) =>
+        {layingOrder(built).flatMap((l) =>
           l.lead
             ? [
                 <li key={l.key}>

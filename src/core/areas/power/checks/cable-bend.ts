@@ -37,6 +37,10 @@ const STRAIGHT: Readonly<Record<string, readonly [number, number]>> = {
 /** Round push-pull plugs, by class. Common practice, no source. */
 const ROUND = [30, 45] as const;
 
+/** How far a plug stands out by itself, mm; null where nobody said which it is. */
+const plugLength = (plug: string | undefined) =>
+  plug !== undefined && plugOf(plug) ? (STRAIGHT[plug] ?? ROUND) : null;
+
 export const cableBend: Check = {
   id: 'cable.bend',
   title: 'Room for a plug and its bend',
@@ -73,7 +77,7 @@ function bendsOf(built: Built, l: Line): Verdict[] {
 const judged = keeper<Verdict[]>();
 
 function atEnds(
-  { lead, plugs, key: of }: Line,
+  { lead, plugs, elbows, key: of }: Line,
   run: Run | null,
   blind: Piece | undefined,
 ): Verdict[] {
@@ -83,7 +87,8 @@ function atEnds(
     return [unsaid(key, lead, 'where the two parts stand is not', lacking(run?.missing ?? []))];
   const rooms = run.rooms();
   const ends = run.sockets.flatMap((socket, i): Verdict[] => {
-    const [piece, plug] = i === 0 ? [run.from, plugs[0]] : [run.to, plugs[1]];
+    const [piece, plug, elbow] =
+      i === 0 ? [run.from, plugs[0], elbows[0]] : [run.to, plugs[1], elbows[1]];
     const room = rooms[i as 0 | 1];
     if (socket.open)
       return [
@@ -98,11 +103,12 @@ function atEnds(
     if (!room) return [];
     const doubt = blind
       ? `What may stand in front of it is not known: ${blind.name}.`
-      : (piece.assumed ?? unsaidOf(lead, plug));
-    const deps = [key, i, plug, piece.key, piece.name, room.lo, room.hi, room.by, doubt];
-    const v = judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, doubt }));
+      : (piece.assumed ?? unsaidOf(lead, plug, elbow));
+    const deps = [key, i, plug, elbow, piece.key, piece.name, room.lo, room.hi, room.by, doubt];
+    const v = judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, elbow, doubt }));
     // Where on its face it is somebody can say: by that there may be no room at all.
-    if (v.state === 'tight' && room.lo < ELBOW && socket.asks.length > 0)
+    const least = (elbow === false && plugLength(plug)?.[0]) || ELBOW;
+    if (v.state === 'tight' && room.lo < least && socket.asks.length > 0)
       return [
         unsaid(
           key,
@@ -116,8 +122,9 @@ function atEnds(
   return ends.sort((a, b) => rankOf(a) - rankOf(b) || least(a) - least(b)).slice(0, 1);
 }
 
-/** What of the lead itself nobody said; null where all is said. */
-function unsaidOf(lead: Lead, plug: string | undefined): string | null {
+/** What of the lead itself nobody said; null where all is said that counts. */
+function unsaidOf(lead: Lead, plug: string | undefined, elbow?: boolean): string | null {
+  if (elbow === true) return null;
   if (!plugOf(plug)) return 'Which plug it has there nobody said.';
   return given(lead, 'width').known ? null : 'How thick it is nobody said.';
 }
@@ -138,23 +145,28 @@ const unsaid = (key: string, lead: Lead, why: string, measure: Verdict['measure'
 
 const BASIS = '[trade] inside radius of a bend four times the thickness; lengths of plugs';
 
-interface End {
+/** One end of a lead, and the socket that it goes into. */
+export interface End {
   key: string;
   lead: Lead;
   piece: Piece;
   room: Room;
   plug: string | undefined;
+  /** Whether it turns its lead aside at once; nobody said when absent. */
+  elbow: boolean | undefined;
   /** What is not known of it, in a sentence: it is not ok then. */
   doubt: string | null;
 }
 
-function bendAt(e: End): Verdict {
-  const { lead, piece, room, plug, doubt } = e;
+/** Whether there is room at one end, by its plug, its thickness and what is free. */
+export function bendAt(e: End): Verdict {
+  const { lead, piece, room, plug, elbow, doubt } = e;
   const width = given(lead, 'width').known ?? THICKNESS;
-  const [least, most] = (plug && STRAIGHT[plug]) || ROUND;
+  const [least, most] = plugLength(plug) ?? ROUND;
   const straight = { lo: least + 4 * width.lo, hi: most + 4 * width.hi };
   const free = ranged(`room in front of the socket of ${piece.name}`, room.lo, room.hi);
-  const takes = ranged(`what the plug of ${lead.name} takes`, ELBOW, straight.hi);
+  const [from, to] = [elbow === false ? straight.lo : ELBOW, elbow ? ELBOW : straight.hi];
+  const takes = ranged(`what the plug of ${lead.name} takes`, from, to);
   const v = judge({
     id: 'cable.bend',
     key: e.key,
@@ -167,13 +179,34 @@ function bendAt(e: End): Verdict {
     assumed: doubt,
     why: ({ state }) => inFront(state, e, straight),
     sum: () =>
-      `${exact(room.lo, 0)} to ${exact(room.hi, 0)} - (${ELBOW} to ${exact(straight.hi, 0)}) mm`,
+      `${exact(room.lo, 0)} to ${exact(room.hi, 0)} - (${exact(from, 0)} to ${exact(to, 0)}) mm`,
     lacking: (m) => `Whether ${lead.name} has room at ${piece.name} is not known: ${m} missing.`,
     basis: BASIS,
   });
   if (v.state === 'ok') return v;
-  const elbow = `a lead with an elbow plug at ${piece.name}`;
-  return { ...said(v), wanted: room.hi < ELBOW ? ['that side of it left free'] : [elbow] };
+  if (room.hi < ELBOW) return { ...said(v), wanted: ['that side of it left free'] };
+  const other = {
+    ...said(v),
+    wanted: elbow ? ['that side of it left free'] : [`a lead with an elbow plug at ${piece.name}`],
+  };
+  if (elbow) return other;
+  const by = plugLength(plug);
+  // Where not even a straight plug by itself goes in it is one or the other, not about.
+  if (by ? room.hi < by[0] : elbow === false)
+    return elbow === false && by && doubt === null
+      ? { ...other, state: 'fail' }
+      : { ...other, state: 'unknown', why: unsaidPlug(e) };
+  return v.state === 'fail' ? { ...other, state: 'tight' } : other;
+}
+
+/** Whether a plug goes in that is straight, or may be. */
+function unsaidPlug({ lead, piece, room, plug, elbow }: End): string {
+  const name = plugOf(plug)?.name ?? 'plug';
+  const lacks =
+    elbow === false
+      ? 'which plug it has there nobody said, or what stands there is not known'
+      : `a straight one (${name}) does not, and whether it has an elbow there nobody said`;
+  return `Whether ${lead.name} goes into ${piece.name} is not known: ${sayLength(room.hi, 0)} are free before ${room.by ?? 'it'}; ${lacks}.`;
 }
 
 const ranged = (label: string, lo: number, hi: number) =>
@@ -181,7 +214,7 @@ const ranged = (label: string, lo: number, hi: number) =>
 
 function inFront(
   state: string,
-  { room: { lo, hi, by }, lead, piece, plug }: End,
+  { room: { lo, hi, by }, lead, piece, plug, elbow }: End,
   straight: { lo: number; hi: number },
 ): string {
   const free = hi - lo < 1 ? sayLength(lo, 0) : `${sayLength(lo, 0)} at the least`;
@@ -189,7 +222,10 @@ function inFront(
   const name = plugOf(plug)?.name ?? 'plug';
   if (state === 'ok')
     return `${lead.name} has room at ${piece.name}: ${lo >= WIDE ? 'nothing is in the way' : `${free} are free${before}`}.`;
-  if (state === 'fail')
+  if (state === 'fail' && hi < ELBOW)
     return `No plug goes into ${piece.name} for ${lead.name}: ${free} are free${before}, an elbow wants ${sayLength(ELBOW, 0)}.`;
-  return `${lead.name} may want an elbow plug at ${piece.name}: ${free} are free${before}; a straight one (${name}) and its bend take ${sayLength(straight.lo, 0)} to ${sayLength(straight.hi, 0)}.`;
+  if (elbow)
+    return `The elbow plug of ${lead.name} just goes into ${piece.name}: ${free} are free${before}, it wants ${sayLength(ELBOW, 0)}.`;
+  const wants = elbow === false ? 'wants' : 'may want';
+  return `${lead.name} ${wants} an elbow plug at ${piece.name}: ${free} are free${before}; a straight one (${name}) and its bend take ${sayLength(straight.lo, 0)} to ${sayLength(straight.hi, 0)}.`;
 }

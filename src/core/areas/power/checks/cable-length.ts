@@ -8,6 +8,7 @@ import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
 import { judgedOnce, keeper } from '../model/judged';
+import { reachLength } from '../model/lead-length';
 import type { RigMains } from '../model/outlets';
 import { linesOn, mainsAt, runAt, sourceAt, type Line } from '../model/lines';
 import { BENDS, doubtOf, THICKNESS, type Run } from '../model/run';
@@ -98,7 +99,7 @@ function overTheFloor(
     });
   const v = judge({
     ...base,
-    inputs: [given(lead, 'length')],
+    inputs: [reachLength(lead)],
     margin: ([length]) => length! - away,
     wanted: (slack - 1) * away,
     unit: 'mm',
@@ -135,7 +136,7 @@ function reaches({ lead, part, from, run, slack, base, doubt }: Way): Verdict {
   const far = Math.max(run.far, laid?.most ?? 0);
   const width = given(lead, 'width');
   const thick = width.known ? width : constant(`thickness of ${lead.name}`, 'mm', { ...THICKNESS });
-  const inputs = [given(lead, 'length'), thick];
+  const inputs = [reachLength(lead), thick];
   // Where the sockets are is as open as their faces are large.
   const value = Math.min(far, Math.max(near, laid?.length ?? (near + far) / 2));
   const way = constant(`where the sockets of ${from} and ${part.name} are`, 'mm', {

@@ -2,6 +2,7 @@ import {
   CARRIED,
   choice,
   COMMON,
+  flag,
   mm,
   number,
   OUTLETS,
@@ -22,6 +23,14 @@ export const kinds = {
       choice('plug', 'plug at the source', SOCKETS, { first: true }),
       choice('plugTo', 'plug at the device', SOCKETS, { first: true }),
       mm('width', 'outside diameter', 40),
+      choice('elbows', 'elbow plugs', [
+        ['none', 'none'],
+        ['source', 'at the source'],
+        ['device', 'at the device'],
+        ['both', 'at both ends'],
+      ]),
+      flag('coiled', 'coiled'),
+      mm('stretches', 'coil stretches to', 20000),
       choice('carries', 'carries', [
         ['power', 'power'],
         ['power-data', 'power and data'],

@@ -13,6 +13,11 @@ export interface Lead extends PartBase {
   plugTo?: string;
   /** Outside diameter, mm. */
   width?: QuantityInput;
+  /** At which of its ends it turns aside at once. */
+  elbows?: 'none' | 'source' | 'device' | 'both';
+  /** It is a coil: as long as its length at rest, and as far as it stretches, mm. */
+  coiled?: boolean;
+  stretches?: QuantityInput;
   /** What goes through it; by its plugs where nobody said. */
   carries?: Carries | 'power' | 'power-data';
 }

@@ -71,6 +71,22 @@ export const typical: readonly Typical[] = [
     },
   },
   {
+    id: 'lead-tap-coil',
+    kind: 'lead',
+    name: 'Power lead from a two-pin tap, coiled',
+    words: 'cable power coil spiral wire',
+    fields: {
+      plug: 'tap',
+      plugTo: 'barrel-21',
+      coiled: true,
+      length: r(200, 400, 'as it lies at rest'),
+      stretches: r(600, 1200, 'about three times as long as at rest'),
+      copper: r(0.128, 0.33, 'thin, to stay soft: AWG 26 to AWG 22'),
+      width: r(7, 12, 'across the coil'),
+      mass: r(40, 110, 'by length and plugs'),
+    },
+  },
+  {
     id: 'lead-round-2',
     kind: 'lead',
     name: 'Lead with locking round plugs, 2 pins',

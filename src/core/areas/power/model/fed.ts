@@ -16,6 +16,7 @@ import {
   type Part,
   type Supplied,
 } from '../../../kit/types';
+import { wireLength } from './lead-length';
 import { outletsOn, type RigOutlet } from './outlets';
 
 /** Something on the rig that takes power. */
@@ -259,7 +260,7 @@ export const allOf = (how: keyof Mix): Mix => ({ idle: 0, ready: 0, rolling: 0, 
 
 /** The numbers of a lead; missing ones while none is chosen. */
 export function leadGivens({ lead, out, device }: Feed): [length: Given, copper: Given] {
-  if (lead) return [given(lead, 'length'), given(lead, 'copper')];
+  if (lead) return [wireLength(lead), given(lead, 'copper')];
   const name = `lead from ${out?.name ?? 'the outlet'} to ${device.part.name}`;
   return [constant(name, 'mm', null), constant(name, 'mm2', null)];
 }

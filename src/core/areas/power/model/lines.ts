@@ -34,6 +34,8 @@ export interface Line {
   lead: Lead | null;
   /** Its plugs by id, that at the source first. */
   plugs: readonly [string | undefined, string | undefined];
+  /** Whether each of them is an elbow; nobody said when absent. */
+  elbows: readonly [boolean | undefined, boolean | undefined];
   /** What it goes to. */
   part: Part;
   tied: boolean | undefined;
@@ -49,10 +51,24 @@ export function linesOn(built: Built): readonly Line[] {
   return built.once(LINES);
 }
 
+/** Every lead in the order in which it is laid: straight ones first, a coil round them last. */
+export const layingOrder = (built: Built): Line[] =>
+  linesOn(built).toSorted(
+    (a, b) => Number(a.lead?.coiled === true) - Number(b.lead?.coiled === true),
+  );
+
 const LINES = node('leads on the rig', (built: Built): readonly Line[] => [
   ...feedsOn(built).map(lineOf),
   ...signalsOn(built).flatMap((s) => lineOfSignal(s) ?? []),
 ]);
+
+/** Whether the plugs of a lead are elbows, that at its source first. */
+function elbowsOf(lead: Lead | null): Line['elbows'] {
+  const { elbows } = lead ?? {};
+  const at = (end: 'source' | 'device') =>
+    elbows === undefined ? undefined : elbows === 'both' || elbows === end;
+  return [at('source'), at('device')];
+}
 
 const known = new WeakMap<Feed | Signal, Line>();
 
@@ -67,6 +83,7 @@ export function lineOf(feed: Feed): Line {
       signal: null,
       lead,
       plugs: [lead?.plug, lead?.plugTo],
+      elbows: elbowsOf(lead),
       part: device.part,
       tied: from.tied,
       ties: from.via?.length ?? from.ties,
@@ -91,6 +108,7 @@ export function lineOfSignal(signal: Signal): Line | null {
       signal,
       lead,
       plugs: turned ? [lead.plugTo, lead.plug] : [lead?.plug, lead?.plugTo],
+      elbows: turned ? [elbowsOf(lead)[1], elbowsOf(lead)[0]] : elbowsOf(lead),
       part: to.part,
       tied: use.tied,
       ties: use.via?.length ?? use.ties,
@@ -162,10 +180,16 @@ function layingOf(built: Built, run: Run | null, { lead, ties: said }: Line): st
   const tied = `${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`;
   const length = lead && given(lead, 'length').known?.value;
   const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
+  const coil =
+    lead?.coiled === true && length
+      ? [over < 0 ? `its coil pulled out by about ${sayLength(-over, 0)}` : 'its coil at rest']
+      : over > COILED
+        ? [`about ${sayLength(over, 0)} left over to be coiled`]
+        : [];
   return [
     ...(laid.round ? [`round ${laid.round}`] : []),
     ...(said !== undefined ? [tied] : ties > 0 ? [`wants ${tied}`] : []),
-    ...(over > COILED ? [`about ${sayLength(over, 0)} left over to be coiled`] : []),
+    ...coil,
   ];
 }
 

@@ -19,6 +19,7 @@ import {
 import type { Device, Feed } from './fed';
 import { pointAlong } from '../../../solids/around';
 import { turnedBox, UPRIGHT, type Bounds, type Vec } from '../../../solids/solid';
+import { reachLength } from './lead-length';
 import { mainsOn, type RigMains } from './outlets';
 import { layOut, LEAST, roomBefore, type Laid, type Room } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
@@ -255,7 +256,7 @@ export function reachOf(
 export function reachAlong(built: Built, run: Run | null): (lead: Lead) => Reach {
   if (!run || run.missing.length > 0) return () => 'maybe';
   return (lead) => {
-    const length = given(lead, 'length').known;
+    const length = reachLength(lead).known;
     const { lo, hi } = given(lead, 'width').known ?? THICKNESS;
     if (!length) return 'maybe';
     if (length.hi < run.near + BENDS * lo) return 'no';
@@ -269,7 +270,7 @@ export function reachAlong(built: Built, run: Run | null): (lead: Lead) => Reach
 const overFloor =
   (away: number | undefined, slack: number) =>
   (lead: Lead): Reach => {
-    const length = given(lead, 'length').known;
+    const length = reachLength(lead).known;
     if (!length || away === undefined) return 'maybe';
     return length.hi < away ? 'no' : length.lo < slack * away ? 'maybe' : 'yes';
   };
