@@ -567,3 +567,37 @@ test('a pull of a motor is noted, a made-up one beside it; what was seen outrank
   await area.selectOption('all areas');
   await expect(finding(page, /Ratchet motor stalls on 5 V outlet/)).toBeVisible();
 });
+
+test('what must not be missed is dragged on the day, or moved by keys, never past its own end', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await page.getByRole('tab', { name: 'Packs' }).click();
+  const begins = page.getByRole('slider', { name: 'Lock passage: when it begins' });
+  const typed = page.getByLabel('Lock passage begins', { exact: true });
+  const minutes = async () => Number(await begins.getAttribute('aria-valuenow'));
+  const before = await minutes();
+  await begins.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(begins).toHaveAttribute('aria-valuenow', String(before + 5));
+  const at = (await begins.boundingBox())!;
+  const [x, y] = [at.x + at.width / 2, at.y + at.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 30, y, { steps: 3 });
+  await page.mouse.up();
+  const now = await minutes();
+  expect(now).toBeLessThan(before);
+  expect(now % 5).toBe(0);
+  await expect(typed).toHaveValue((await begins.getAttribute('aria-valuetext'))!);
+  // It never goes past its own end.
+  await begins.focus();
+  for (let i = 0; i < 40; i++) await page.keyboard.press('Shift+ArrowRight');
+  const ends = Number(
+    await page
+      .getByRole('slider', { name: 'Lock passage: when it ends' })
+      .getAttribute('aria-valuenow'),
+  );
+  expect(await minutes()).toBe(ends - 5);
+  await kept(page);
+});

@@ -22,7 +22,6 @@ const openPart = (name) => async (page) => {
 };
 const SHOTS = [
   { name: 'rig-bench', path: '/', theme: 'bench' },
-  { name: 'rig-set', path: '/', theme: 'set', act: goToRig('Wheelhouse') },
   {
     name: 'corners',
     path: '/',
@@ -113,6 +112,17 @@ const SHOTS = [
       await goToRig('Canal')(page);
       await page.getByRole('link', { name: 'Power', exact: true }).click();
       await page.getByText('Halyard lead', { exact: true }).waitFor();
+    },
+  },
+  {
+    name: 'signals',
+    path: '/power',
+    theme: 'set',
+    act: async (page) => {
+      await goToRig('Tug')(page);
+      await page.getByRole('link', { name: 'Power', exact: true }).click();
+      await page.getByRole('tab', { name: 'Signals' }).click();
+      await page.getByText('Bowline lead', { exact: true }).first().waitFor();
     },
   },
   { name: 'lens-set', path: '/set', theme: 'bench', rig: 'Wheelhouse' },

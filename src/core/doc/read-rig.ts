@@ -61,6 +61,9 @@ export class Reader implements KeptRig {
     if (this.role('rods').some((u) => u.id === id)) return { list: 'rods', id };
     return this.deviceOf(id);
   }
+  powerBy(lead: string): Link | undefined {
+    return this.rig.links.find((l) => l.lead === lead && this.power(l.to.use) === l);
+  }
   power(to: string): Link | undefined {
     return this.rig.links.find(
       (l) => l.kind === 'power' && l.to.use === to && l.from.port !== undefined,

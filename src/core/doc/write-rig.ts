@@ -112,6 +112,10 @@ class Writer implements RigWriter {
     this.links.push(link);
   }
 
+  leadOf(use: string): string | undefined {
+    return this.links.find((l) => l.kind === 'power' && l.to.use === use)?.lead;
+  }
+
   put(id: string, role: string, part: string, set?: Fields, carried?: Fields): void {
     this.uses.push(
       clean({ id, role, part, set: set && some(set), carried: carried && some(carried) }),

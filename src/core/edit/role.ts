@@ -97,6 +97,8 @@ export interface KeptRig {
   on(host: string, role: string): Use | undefined;
   /** The link that feeds a use. */
   power(to: string): Link | undefined;
+  /** The link that feeds something by a lead. */
+  powerBy(lead: string): Link | undefined;
   /** A use by its id. */
   use(id: string): Use | undefined;
   /** A link by its id. */
@@ -127,6 +129,8 @@ export interface RigWriter {
   /** Ties a use at its foot. */
   tie(use: string): void;
   link(link: Link): void;
+  /** The lead by which a use is fed, as it was written. */
+  leadOf(use: string): string | undefined;
   /** The use that something a lead goes to, or is tied to, is kept as; undefined where that is not on the rig. */
   standsFor(on: TieOn): string | undefined;
 }

@@ -11,13 +11,16 @@ export function readSignal(kept: KeptRig, link: Link): SignalUse | undefined {
   const carries = CARRIES.find((c) => c === link.kind);
   const [from, to] = [endOf(link.from, kept), endOf(link.to, kept)];
   if (carries === undefined || !from || !to) return undefined;
-  const lead = link.lead === undefined ? undefined : kept.use(link.lead)?.part;
+  const shared = link.lead === undefined ? undefined : kept.powerBy(link.lead);
+  const within = shared && kept.deviceOf(shared.to.use);
+  const lead = link.lead === undefined || within ? undefined : kept.use(link.lead)?.part;
   return {
     id: link.id,
     carries,
     from,
     to,
     ...(lead === undefined ? {} : { lead }),
+    ...(within === undefined ? {} : { within }),
     ...(link.tied === undefined ? {} : { tied: link.tied }),
     ...(link.ties === undefined ? {} : { ties: link.ties }),
     ...readVia(link, kept),

@@ -8,9 +8,12 @@ export function writeSignal(rig: RigWriter, signal: SignalUse): void {
   const [from, to] = [rig.standsFor(signal.from), rig.standsFor(signal.to)];
   if (from === undefined || to === undefined) return;
   const before = rig.kept.link(signal.id);
-  let lead: string | undefined;
+  const within = signal.within && rig.standsFor(signal.within);
+  let lead = within === undefined ? undefined : rig.leadOf(within);
   if (signal.lead !== undefined) {
-    const kept = before?.lead === undefined ? undefined : rig.kept.use(before.lead);
+    // The lead of something else that it went within stays with that.
+    const own = before?.lead === undefined || rig.kept.powerBy(before.lead) ? null : before.lead;
+    const kept = own === null ? undefined : rig.kept.use(own);
     lead = rig.owned(kept, `${signal.id}-lead`, 'lead');
     rig.put(lead, 'lead', signal.lead);
     rig.seat(lead, 'plug', { use: to });
@@ -27,10 +30,14 @@ export function writeSignal(rig: RigWriter, signal: SignalUse): void {
   });
 }
 
+/** What came from none of what is taken off, and went to none of it. */
+const staying = ({ signals }: Rig, list: TieOn['list'], gone: ReadonlySet<string>) =>
+  (signals ?? []).filter((s) => ![s.from, s.to].some((e) => e.list === list && gone.has(e.id)));
+
 /** What goes with something that is taken off: all that came from it, or went to it. */
 const withoutSignals = (rig: Rig, list: TieOn['list'], gone: ReadonlySet<string>): Change[] =>
   (rig.signals ?? [])
-    .filter((s) => [s.from, s.to].some((e) => e.list === list && gone.has(e.id)))
+    .filter((s) => !staying(rig, list, gone).includes(s))
     .map((s) => ({ path: at(rig, 'signals', s.id), value: undefined, prune: 3 }));
 
 /** Ties of leads that stay, to something that is taken off: they go with it. */
@@ -59,9 +66,26 @@ function withoutTies(rig: Rig, list: TieOn['list'], gone: ReadonlySet<string>): 
   ];
 }
 
+/** What goes through a lead that is taken off with what it feeds stays said, by none. */
+export const withoutWithin = (rig: Rig, list: TieOn['list'], gone: ReadonlySet<string>): Change[] =>
+  (rig.signals ?? [])
+    .filter(({ within: w }) => {
+      if (!w) return false;
+      const fed = w.list === 'body' ? rig.outlet : rig[w.list]?.find((u) => u.id === w.id)?.outlet;
+      return (
+        (w.list === list && gone.has(w.id)) ||
+        (list === 'fitted' && fed !== undefined && gone.has(fed.from))
+      );
+    })
+    .map((s) => ({ path: at(rig, 'signals', s.id, 'within'), value: undefined }));
+
 /** All of leads that goes with something that is taken off: what was sent to and from it, and ties to it. */
 export const withoutLinks = (
   rig: Rig,
   list: TieOn['list'],
   gone: ReadonlySet<string>,
-): Change[] => [...withoutSignals(rig, list, gone), ...withoutTies(rig, list, gone)];
+): Change[] => [
+  ...withoutSignals(rig, list, gone),
+  ...withoutWithin({ ...rig, signals: staying(rig, list, gone) }, list, gone),
+  ...withoutTies(rig, list, gone),
+];

@@ -1,4 +1,4 @@
-import { PACK_STATES, WENT } from '../kit/records';
+import { CARD_STATES, PACK_STATES, WENT } from '../kit/records';
 import { id, list, number, object, text, type Shape } from './shape-tools';
 
 /** A place or a size: along x, y and z. */
@@ -43,7 +43,7 @@ export const records: Shape = list(
         minutes: number(0, 100_000, 'min'),
         gigabytes: number(0, 1_000_000, 'GB'),
         n: number(1, 500, '', true),
-        state: { is: 'choice', values: PACK_STATES },
+        state: { is: 'choice', values: [...new Set([...PACK_STATES, ...CARD_STATES])] },
         hold: three,
         upright: { is: 'choice', values: ['left', 'right'] },
         forecast: object(

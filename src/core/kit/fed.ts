@@ -50,6 +50,8 @@ export interface SignalUse {
   to: PortAt;
   /** A lead of the kit; none chosen when absent. */
   lead?: string;
+  /** What is fed by a lead through which this goes as well, in place of one of its own. */
+  within?: Pick<PortAt, 'list' | 'id'>;
   /** As of what feeds something. */
   tied?: boolean;
   ties?: number;

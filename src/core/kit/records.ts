@@ -2,6 +2,17 @@ import type { QuantityInput } from '../quantity/quantity';
 
 /** What was tried, tested and measured by hand, as it is read. */
 
+/** All that was noted of a job. */
+export interface Noted {
+  trials?: Trial[];
+  markTests?: MarkTestRecord[];
+  weighings?: Weighing[];
+  runs?: PackRun[];
+  packMarks?: PackMark[];
+  cardRuns?: CardRun[];
+  pulls?: MotorPull[];
+}
+
 /** Two or more pieces that were put together, and what came of it. */
 export interface Trial {
   id: string;
@@ -103,20 +114,22 @@ export interface MotorPull {
 export const WENT = ['through', 'slowly', 'stalled'] as const;
 export type Went = (typeof WENT)[number];
 
-/** How one pack out of several was left when it was last looked at. */
+/** How one pack, or one card, out of several was left when it was last looked at. */
 export interface PackMark {
   id: string;
-  /** The pack, by the id of its part, alone. */
+  /** The pack or the card, by the id of its part, alone. */
   parts: string[];
   /** Which of as many as there are of it, from 1. */
   n: number;
-  state: PackState;
+  state: PackState | CardState;
   when?: string;
   role?: string;
 }
 
 export const PACK_STATES = ['full', 'in-use', 'part', 'empty'] as const;
 export type PackState = (typeof PACK_STATES)[number];
+export const CARD_STATES = ['empty', 'in-use', 'full', 'copied'] as const;
+export type CardState = (typeof CARD_STATES)[number];
 
 /** What a pack, or all packs of a plate, gave on a rig: how long, and what their lamps said before and after. */
 export interface PackRun {

@@ -3,7 +3,7 @@ import type { Side } from '../areas/front/kit/parts';
 import type { Face, Mount } from '../engine/part';
 import type { FedFrom, SignalUse } from './fed';
 import type { Part } from './parts';
-import type { CardRun, MarkTestRecord, MotorPull, PackMark, PackRun, Trial, Weighing } from './records';
+import type { Noted } from './records';
 
 /** A rig and a job as they are read, by roles. How they are kept: `doc/types.ts`. */
 
@@ -369,7 +369,7 @@ export interface RuleChoice {
 }
 
 /** A job with the kit it uses: one self-contained document. */
-export interface Job {
+export interface Job extends Noted {
   format: 'nelvix-job';
   version: number;
   id: string;
@@ -385,13 +385,6 @@ export interface Job {
   rigs: Rig[];
   rules?: RuleChoice;
   goal?: JobGoal;
-  trials?: Trial[];
-  markTests?: MarkTestRecord[];
-  weighings?: Weighing[];
-  runs?: PackRun[];
-  packMarks?: PackMark[];
-  cardRuns?: CardRun[];
-  pulls?: MotorPull[];
   /** What is kept with it and nothing of this version reads. */
   rest?: { records?: unknown[] };
 }

@@ -1,3 +1,4 @@
+import { feedsOn, type Feed } from '../areas/power/model/fed';
 import { portsOn } from '../areas/power/model/signals';
 import { build } from '../build/build';
 import type { Edit } from '../edit/edit';
@@ -22,9 +23,13 @@ export function someTies(rig: Rig, n: number): TiePoint[] {
   }));
 }
 
+const withinOf = ({ device: { list, id } }: Feed) => ({ list, id });
+
 /** Something sent from each port to each, without a lead and by any, whether it goes there or not. */
 export function sendings(job: Job, rig: Rig): Edit[] {
-  const ports = portsOn(build(job, rig));
+  const built = build(job, rig);
+  const ports = portsOn(built);
+  const hosts = feedsOn(built).filter((f) => f.lead);
   const leads = [undefined, ...job.kit.filter((p) => p.kind === 'lead').map((p) => p.id)];
   return ports.flatMap((from, i) =>
     ports.flatMap((to, k) => {
@@ -36,7 +41,11 @@ export function sendings(job: Job, rig: Rig): Edit[] {
         carries: (i + k) % 3 === 0 ? carries : (from.port.carries ?? carries),
         from: from.at,
         to: to.at,
-        ...(lead ? { lead } : {}),
+        ...(hosts.length > 0 && (2 * i + k) % 5 === 0
+          ? { within: withinOf(hosts[(i + k) % hosts.length]!) }
+          : lead
+            ? { lead }
+            : {}),
         ...[{}, { tied: true, ties: i % 3 }, { via: someTies(rig, i + k) }][(i + k) % 3],
       };
       return [{ title: 'x', changes: [{ path: ['rigs', rig.id, 'signals', use.id], value: use }] }];

@@ -4,6 +4,7 @@ import { dayOf, sayDay } from '@/core/areas/power/model/day';
 import { deviceCards } from '@/core/areas/power/model/device-cards';
 import { runLines } from '@/core/areas/power/model/log';
 import { nightOf, sayNight } from '@/core/areas/power/model/night';
+import { CARD_NAMES, cardsOnHand } from '@/core/areas/media/model/marks';
 import { packsOnHand, STATE_NAMES } from '@/core/areas/power/model/marks';
 import { layingOrder, sayLine } from '@/core/areas/power/model/lines';
 import { sayHours } from '@/core/areas/power/model/say';
@@ -157,7 +158,7 @@ function Packs({ facts: { built } }: { facts: RigFacts }) {
           })}
       </ul>
       <p>Always ask the carrier; spares go in the cabin, contacts covered.</p>
-      <h2>Labels for packs</h2>
+      <h2>Labels for packs and cards</h2>
       <ul className="labels">
         {packs.map(({ part, n, name, mark }) => {
           const wh = valueOf(part.wattHours);
@@ -175,6 +176,19 @@ function Packs({ facts: { built } }: { facts: RigFacts }) {
             </li>
           );
         })}
+        {cardsOnHand(built).map(({ part, n, name, mark }) => (
+          <li key={`${part.id} ${n}`}>
+            <strong>{name}</strong>
+            <br />
+            {Object.entries(CARD_NAMES).map(([s, as]) => (
+              <span key={s}>
+                {mark?.state === s ? '\u25a0' : '\u25a1'} {as}{' '}
+              </span>
+            ))}
+            <br />
+            {mark?.when ?? 'at ________'}
+          </li>
+        ))}
       </ul>
     </>
   );

@@ -10,6 +10,7 @@ import { STATE_WORD, StateGlyph } from '@/ui/state-mark';
 import { Choose, Piece, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { CardLog } from './card-log';
+import { CardMarks } from './marks';
 
 /** What is recorded on: the cards that are in, and those that could be. */
 export function Cards({ facts }: { facts: RigFacts }) {
@@ -61,6 +62,7 @@ export function Cards({ facts }: { facts: RigFacts }) {
         />
       ) : null}
       <Modes facts={facts} />
+      <CardMarks facts={facts} />
       <CardLog facts={facts} />
     </div>
   );

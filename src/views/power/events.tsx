@@ -8,6 +8,7 @@ import type { DayEvent, Job } from '@/core/kit/types';
 import { Button } from '@/ui/button';
 import { useEdit } from '@/views/bench/panel-parts';
 import { TextInput } from '@/views/part/cells';
+import { DayBar } from './day-bar';
 
 /** What of the day must not be missed, and its breaks: typed here, drawn on the day of each source. */
 export function Events({ job }: { job: Job }) {
@@ -30,6 +31,7 @@ export function Events({ job }: { job: Job }) {
   };
   return (
     <div className="flex flex-col gap-1">
+      {events.length > 0 ? <DayBar events={events} day={day} onSet={set} /> : null}
       {events.map((e) => (
         <div key={e.id} className="flex flex-wrap items-center gap-1">
           <Named

@@ -1,8 +1,10 @@
 'use client';
 
+import { CARD_NAMES, cardsOnHand, sayCards } from '@/core/areas/media/model/marks';
 import { packsOnHand, sayMarks, STATE_NAMES, type OnHand } from '@/core/areas/power/model/marks';
 import { markPack } from '@/core/areas/power/moves/mark-pack';
-import { PACK_STATES } from '@/core/kit/records';
+import type { PackMark } from '@/core/kit/records';
+import type { Part } from '@/core/kit/types';
 import { Choose, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
 
@@ -14,15 +16,39 @@ export function Marks({ facts: { built } }: { facts: RigFacts }) {
     <Section title="Packs on hand">
       <p>{`${sayMarks(packs)}. Their labels are printed with this rig.`}</p>
       {packs.map((p) => (
-        <OnePack key={`${p.part.id} ${p.n}`} pack={p} />
+        <OnePiece key={`${p.part.id} ${p.n}`} piece={p} names={STATE_NAMES} />
       ))}
     </Section>
   );
 }
 
-function OnePack({ pack }: { pack: OnHand }) {
+/** Every card that there is: what may go in next, what is not to be emptied yet. */
+export function CardMarks({ facts: { built } }: { facts: RigFacts }) {
+  const cards = cardsOnHand(built);
+  if (cards.length === 0) return null;
+  return (
+    <Section title="Cards on hand">
+      {sayCards(cards).map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+      {cards.map((c) => (
+        <OnePiece key={`${c.part.id} ${c.n}`} piece={c} names={CARD_NAMES} />
+      ))}
+      <p className="text-soft">Their labels are printed with this rig.</p>
+    </Section>
+  );
+}
+
+function OnePiece({
+  piece,
+  names,
+}: {
+  piece: OnHand<Part>;
+  names: Readonly<Partial<Record<PackMark['state'], string>>>;
+}) {
   const edit = useEdit();
-  const { mark, name } = pack;
+  const { mark, name } = piece;
+  const set = (state: PackMark['state'] | null) => edit(markPack(piece, state, now(), names));
   return (
     <>
       <Choose
@@ -30,11 +56,11 @@ function OnePack({ pack }: { pack: OnHand }) {
         value={mark?.state ?? ''}
         none={null}
         options={[
-          { id: '', name: 'not marked', pick: () => edit(markPack(pack, null, now())) },
-          ...PACK_STATES.map((id) => ({
+          { id: '', name: 'not marked', pick: () => set(null) },
+          ...Object.entries(names).map(([id, as]) => ({
             id,
-            name: STATE_NAMES[id],
-            pick: () => edit(markPack(pack, id, now())),
+            name: as,
+            pick: () => set(id as PackMark['state']),
           })),
         ]}
       />

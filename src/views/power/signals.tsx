@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { deviceKey, feedsOn, type Feed } from '@/core/areas/power/model/fed';
 import { lineOfSignal } from '@/core/areas/power/model/lines';
 import { freeLeads } from '@/core/areas/power/model/offers';
 import { sendersOn, sendOffers, type SendOffer } from '@/core/areas/power/model/sends';
@@ -13,7 +14,7 @@ import {
   type RigPort,
   type Signal,
 } from '@/core/areas/power/model/signals';
-import { send, setItsLead, setSignal, unsend } from '@/core/areas/power/moves/signal';
+import { send, setItsLead, setSignal, setWithin, unsend } from '@/core/areas/power/moves/signal';
 import { Button } from '@/ui/button';
 import { Choose, Section, useEdit } from '@/views/bench/panel-parts';
 import type { RigFacts } from '@/views/bench/use-rig';
@@ -94,6 +95,8 @@ function One({ facts, signal }: { facts: RigFacts; signal: Signal }) {
 function ByLead({ facts: { built, rig }, signal }: { facts: RigFacts; signal: Signal }) {
   const edit = useEdit();
   const { use, from, to } = signal;
+  const isWithin = (f: Feed) =>
+    use.within !== undefined && deviceKey(use.within) === deviceKey(f.device);
   const suits = (l: Parameters<typeof leadCarries>[0]) => {
     if (!from?.port || !to?.port) return '';
     const { fits } = leadBetween(from.port, l, to.port);
@@ -104,7 +107,7 @@ function ByLead({ facts: { built, rig }, signal }: { facts: RigFacts; signal: Si
   return (
     <Choose
       label="lead"
-      value={use.lead ?? ''}
+      value={use.lead ?? (use.within ? `within ${deviceKey(use.within)}` : '')}
       none={null}
       options={[
         {
@@ -120,6 +123,17 @@ function ByLead({ facts: { built, rig }, signal }: { facts: RigFacts; signal: Si
               ),
             ),
         },
+        ...feedsOn(built).flatMap((f) =>
+          f.lead && (f.lead.carriesToo !== undefined || isWithin(f))
+            ? [
+                {
+                  id: `within ${deviceKey(f.device)}`,
+                  name: `within ${f.lead.name}, that feeds ${f.device.part.name}`,
+                  pick: () => edit(setWithin(rig, use, f.device, `Send it within ${f.lead!.name}`)),
+                },
+              ]
+            : [],
+        ),
         ...freeLeads(built, use.lead)
           .map((l) => ({ l, said: suits(l) }))
           .filter(({ l, said }) => l.id === use.lead || said !== ', does not fit')

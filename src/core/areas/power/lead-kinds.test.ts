@@ -22,6 +22,9 @@ const rigged = (changes: readonly Change[], from: Job, id: string) => {
   return { job, rig, built, of: (key: string) => said.find((v) => v.key === key)! };
 };
 
+/** As the findings are ranked: nothing goes up for less that is said. */
+const WORSE = ['unknown', 'fail', 'tight', 'ok'];
+
 describe('elbow plugs', () => {
   const body = demo().kit.find((p) => p.kind === 'body')!;
   const warp = demo().kit.find((p) => p.id === 'warp') as Lead;
@@ -48,19 +51,18 @@ describe('elbow plugs', () => {
     [11, true, 'fail'],
     [13, true, 'ok'],
     [11, false, 'fail'],
-    [39, false, 'fail'],
+    [39, false, 'tight'],
     [41, false, 'tight'],
     [79, false, 'tight'],
     [81, false, 'ok'],
     [11, undefined, 'fail'],
-    [39, undefined, 'unknown'],
+    [39, undefined, 'tight'],
     [41, undefined, 'tight'],
     [79, undefined, 'tight'],
     [81, undefined, 'ok'],
   ] as const)('%s mm free, an elbow: %s: %s', (room, elbow, state) => {
     const v = at(room, { elbow });
     expect(v.state).toBe(state);
-    if (state === 'unknown') expect(v.why).toMatch(/whether it has an elbow there nobody said/);
     if (room < 12 || elbow)
       expect(v.wanted).not.toContain(`a lead with an elbow plug at ${body.name}`);
     else if (state !== 'ok')
@@ -77,8 +79,7 @@ describe('elbow plugs', () => {
           at(room, { elbow, doubt: 'How thick it is nobody said.' }, { width: undefined }),
         ];
         for (const v of less) {
-          if (all === 'fail') expect(['fail', 'unknown']).toContain(v.state);
-          if (all !== 'ok') expect(v.state).not.toBe('ok');
+          expect(WORSE.indexOf(v.state)).toBeLessThanOrEqual(WORSE.indexOf(all));
         }
       }
   });

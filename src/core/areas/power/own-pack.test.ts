@@ -17,12 +17,12 @@ const exactly = (value: number | undefined) =>
 
 /** The camera of the rig with a battery of its own: all known, nothing loose. */
 function rigged(
-  own: { wh?: number; takesIn?: number; watts?: number; day?: number; pack?: boolean },
+  own: { wh?: number; takesIn?: number; watts?: number; day?: number; pack?: boolean | null },
   more: readonly Change[] = [],
   from: Job = demo(),
 ) {
   const job = withChanges(from, [
-    part('ownPack', own.pack ?? true),
+    part('ownPack', own.pack === null ? undefined : (own.pack ?? true)),
     part('ownWattHours', exactly(own.wh)),
     part('chargeWatts', exactly(own.takesIn)),
     part('watts', exactly(own.watts)),
@@ -79,6 +79,10 @@ describe('a device with a battery of its own that is fed', () => {
     // What it holds does not matter while it gains.
     expect(rigged({ takesIn: 27, watts: 18, day: 5 }).v!.state).toBe('ok');
     expect(rigged({ takesIn: 27, watts: 18, wh: 12, day: 5, pack: false }).v).toBeUndefined();
+    const open = rigged({ takesIn: 27, watts: 18, wh: 12, day: 5, pack: null }).v!;
+    expect(open.state).toBe('unknown');
+    expect(open.why).toMatch(/whether it has a battery of its own nobody said/);
+    expect(rigged({ watts: 18, day: 5, pack: null }).v).toBeUndefined();
     const unfed = [{ path: ['rigs', RIG, 'outlet'], value: undefined }];
     expect(rigged({ takesIn: 27, watts: 18, wh: 12, day: 5 }, unfed).v).toBeUndefined();
   });

@@ -9,6 +9,7 @@ import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { cardsOn } from '../model/cards';
 import { countedRate } from '../model/log';
+import { cardsOnHand, fullOf } from '../model/marks';
 
 export const mediaDay: Check = {
   id: 'media.day',
@@ -46,14 +47,22 @@ function stockOf(built: Built, on: readonly Card[], most: number): Card[] {
 function forTheDay(built: Built, on: readonly Card[], day: number): Verdict {
   const { rate, assumed } = countedRate(built);
   const stock = stockOf(built, on, rate.known?.hi ?? Infinity);
-  const pieces = stock.map((c) => Math.max(on.filter((o) => o.id === c.id).length, onHand(c)));
+  const all = stock.map((c) => Math.max(on.filter((o) => o.id === c.id).length, onHand(c)));
+  const marked = cardsOnHand(built);
+  const full = stock.map((c) => fullOf(marked, c));
+  const pieces = all.map((n, i) => Math.max(0, n - full[i]!));
   const rolled = day * 60 * built.rules['media.rolling'];
   const holds = (x: readonly number[]) => pieces.reduce((sum, n, i) => sum + n * x[i]!, 0);
   const now = [...stock.map((c) => given(c, 'gigabytes')), rate];
   const inIt = on.reduce((sum, c) => sum + (given(c, 'gigabytes').known?.value ?? 0), 0);
-  const names = inWords(
-    stock.map((c, i) => (pieces[i]! > 1 ? `${pieces[i]} of ${c.name}` : c.name)),
+  const each = stock.flatMap((c, i) =>
+    pieces[i]! > 1 ? [`${pieces[i]} of ${c.name}`] : pieces[i]! > 0 ? [c.name] : [],
   );
+  const names = each.length > 0 ? inWords(each) : 'what is not full yet';
+  const many = pieces.reduce((sum, n) => sum + n, 0) > 1;
+  const lost = full.reduce((sum, n) => sum + n, 0);
+  const left =
+    lost > 0 ? ` ${lost} ${lost > 1 ? 'are' : 'is'} marked full and not copied: not counted.` : '';
   const v = judge({
     id: 'media.day',
     about: [...stock.map((c) => c.id), ...(built.body ? [built.body.id] : [])],
@@ -68,10 +77,10 @@ function forTheDay(built: Built, on: readonly Card[], day: number): Verdict {
       const mbs = rate.known!.value;
       const every = minutesOn(inIt, mbs) / 60 / built.rules['media.rolling'];
       const need = gigabytesOf(rolled, mbs);
-      const each = `what is in is full every ${plain(every, 1)} h`;
+      const often = `what is in is full every ${plain(every, 1)} h`;
       return o.state === 'ok'
-        ? `${names} ${stock.length > 1 || pieces[0]! > 1 ? 'hold' : 'holds'} the ${plain(need, 0)} GB of a day; ${each}.`
-        : `A day is ${plain(need, 0)} GB; ${names} ${stock.length > 1 || pieces[0]! > 1 ? 'hold' : 'holds'} ${plain(o.value + need, 0)} GB and ${stock.length > 1 || pieces[0]! > 1 ? 'have' : 'has'} to be copied and emptied before it is over: ${each}.`;
+        ? `${names} ${many ? 'hold' : 'holds'} the ${plain(need, 0)} GB of a day; ${often}.${left}`
+        : `A day is ${plain(need, 0)} GB; ${names} ${many ? 'hold' : 'holds'} ${plain(o.value + need, 0)} GB and ${many ? 'have' : 'has'} to be copied and emptied before it is over: ${often}.${left}`;
     },
     sum: (o) => {
       const need = gigabytesOf(rolled, rate.known!.value);

@@ -107,8 +107,7 @@ function atEnds(
     const deps = [key, i, plug, elbow, piece.key, piece.name, room.lo, room.hi, room.by, doubt];
     const v = judgedOnce(lead, deps, () => bendAt({ key, lead, piece, room, plug, elbow, doubt }));
     // Where on its face it is somebody can say: by that there may be no room at all.
-    const least = (elbow === false && plugLength(plug)?.[0]) || ELBOW;
-    if (v.state === 'tight' && room.lo < least && socket.asks.length > 0)
+    if (v.state === 'tight' && room.lo < ELBOW && socket.asks.length > 0)
       return [
         unsaid(
           key,
@@ -185,28 +184,9 @@ export function bendAt(e: End): Verdict {
   });
   if (v.state === 'ok') return v;
   if (room.hi < ELBOW) return { ...said(v), wanted: ['that side of it left free'] };
-  const other = {
-    ...said(v),
-    wanted: elbow ? ['that side of it left free'] : [`a lead with an elbow plug at ${piece.name}`],
-  };
-  if (elbow) return other;
-  const by = plugLength(plug);
-  // Where not even a straight plug by itself goes in it is one or the other, not about.
-  if (by ? room.hi < by[0] : elbow === false)
-    return elbow === false && by && doubt === null
-      ? { ...other, state: 'fail' }
-      : { ...other, state: 'unknown', why: unsaidPlug(e) };
-  return v.state === 'fail' ? { ...other, state: 'tight' } : other;
-}
-
-/** Whether a plug goes in that is straight, or may be. */
-function unsaidPlug({ lead, piece, room, plug, elbow }: End): string {
-  const name = plugOf(plug)?.name ?? 'plug';
-  const lacks =
-    elbow === false
-      ? 'which plug it has there nobody said, or what stands there is not known'
-      : `a straight one (${name}) does not, and whether it has an elbow there nobody said`;
-  return `Whether ${lead.name} goes into ${piece.name} is not known: ${sayLength(room.hi, 0)} are free before ${room.by ?? 'it'}; ${lacks}.`;
+  const wanted = elbow ? 'that side of it left free' : `a lead with an elbow plug at ${piece.name}`;
+  // A lead with an elbow would go in: it is another lead that is wanted, not another place.
+  return { ...said(v), state: v.state === 'fail' ? 'tight' : v.state, wanted: [wanted] };
 }
 
 const ranged = (label: string, lo: number, hi: number) =>

@@ -6,12 +6,12 @@ import { plugOf } from '../../../engine/plugs';
 import { onHand, type Lead } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { sayLength } from '../../../quantity/say';
-import { byDevice } from '../model/fed';
+import { byDevice, deviceKey } from '../model/fed';
 import { linesOn, mainsAt, reachAt, runAt, type Line } from '../model/lines';
 import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
 import { BENDS, doubtOf, THICKNESS, type Reach } from '../model/run';
-import { leadBetween, leadCarries } from '../model/signals';
+import { leadBetween, leadCarries, signalsOn } from '../model/signals';
 
 export const cableSpare: Check = {
   id: 'cable.spare',
@@ -25,8 +25,11 @@ export const cableSpare: Check = {
 
 function spareOf(built: Built, line: Line): Verdict[] {
   const { part, lead } = line;
-  if (!lead) return [];
-  const weak = plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
+  // What goes within the lead of something else is spared with that.
+  if (!lead || line.signal?.use.within) return [];
+  // One that carries two is odd, and one fault takes both.
+  const too = within(built, line);
+  const weak = too || plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
   const said = plugOf(lead.plug) && plugOf(lead.plugTo);
   if (!weak && said && !recordedOn(built, line)) return [];
   const base = {
@@ -44,7 +47,7 @@ function spareOf(built: Built, line: Line): Verdict[] {
         why: `Whether ${lead.name} wants a spare is not known: which plugs it has is not all said.`,
       }),
     ];
-  const fits = fitting(line);
+  const fits = fitting(line, too);
   if (!fits)
     return [
       plainVerdict({
@@ -103,7 +106,7 @@ function spareOf(built: Built, line: Line): Verdict[] {
     plainVerdict({
       ...base,
       state: 'tight',
-      why: `There is no spare for ${lead.name}${short ? ` that reaches for sure (${short.name} may)` : ''}: when it breaks, ${part.name} ${line.feed ? 'is dark' : line.lost}.`,
+      why: `There is no spare for ${lead.name}${short ? ` that reaches for sure (${short.name} may)` : ''}: when it breaks, ${part.name} ${line.feed ? 'is dark' : line.lost}${too ? ', and what it carries besides is lost with it' : ''}.`,
       wanted: [
         `a second lead from ${plugOf(lead.plug)?.name ?? 'the same plug'} to ${plugOf(lead.plugTo)?.name ?? 'the same plug'}${least === null ? '' : `, ${sayLength(least, 0)} at the least`}`,
       ],
@@ -129,11 +132,29 @@ function noSpare(base: Base, lead: Lead, spare: Lead, itself: Reach): Verdict {
 
 type Base = Pick<Verdict, 'id' | 'key' | 'about' | 'sum' | 'basis'>;
 
+const STRAND = ['carriesToo', 'plugToo', 'plugTooTo'] as const;
+
+/** Whether something else goes through the lead that feeds something. */
+const within = (built: Built, { feed }: Line): boolean =>
+  feed !== null &&
+  signalsOn(built).some(
+    ({ use }) => use.within && deviceKey(use.within) === deviceKey(feed.device),
+  );
+
+const and = (a: boolean | null, b: boolean | null) =>
+  a === false || b === false ? false : a === null || b === null ? null : true;
+
 /** Whether a lead goes into the same two sockets; null where one of those is not on the rig. */
-function fitting({ feed, signal }: Line): ((lead: Lead) => boolean | null) | null {
+function fitting({ feed, signal }: Line, too: boolean): ((lead: Lead) => boolean | null) | null {
   if (feed) {
-    const { out, device } = feed;
-    return out && ((l) => goesBetween(out.outlet, l, device.part));
+    const { out, device, lead } = feed;
+    const besides = (l: Lead): boolean | null => {
+      if (!too) return true;
+      if (l.carriesToo === undefined) return false;
+      if (!lead || STRAND.some((k) => lead[k] === undefined || l[k] === undefined)) return null;
+      return STRAND.every((k) => lead[k] === l[k]);
+    };
+    return out && ((l) => and(goesBetween(out.outlet, l, device.part), besides(l)));
   }
   const [from, to] = [signal!.from?.port, signal!.to?.port];
   if (!from || !to) return null;

@@ -53,7 +53,7 @@ function fitOf(s: Signal): Verdict {
         ? found.wrong.map((w) => `${capital(w)}.`).join(' ')
         : state === 'unknown'
           ? `Whether ${what} goes from ${way} is not known: ${inWords(found.open)}.`
-          : `${capital(what)} goes from ${way} by ${lead!.name}.`,
+          : `${capital(what)} goes from ${way} by ${lead!.name}${use.within ? ', within the lead that feeds something: one fault takes both' : ''}.`,
     sum: 'No sum: ports and plugs are compared.',
     basis: '[math] like goes into like',
   });
@@ -78,7 +78,10 @@ function atEnd({ wrong, open }: Found, { use }: Signal, end: SignalEnd, way: 'ou
 
 function byLead({ wrong, open }: Found, { use, from, to, lead }: Signal): void {
   const what = CARRIED[use.carries];
-  if (!lead) return void open.push('by which lead nobody said');
+  if (!lead)
+    return void open.push(
+      use.within ? 'what it is to go within is fed by no lead' : 'by which lead nobody said',
+    );
   const carries = leadCarries(lead, use.carries);
   if (carries === null) open.push(`whether ${lead.name} carries ${what} nobody said`);
   else if (!carries) wrong.push(`${lead.name} carries no ${what}`);

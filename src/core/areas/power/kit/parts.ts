@@ -20,6 +20,10 @@ export interface Lead extends PartBase {
   stretches?: QuantityInput;
   /** What goes through it; by its plugs where nobody said. */
   carries?: Carries | 'power' | 'power-data';
+  /** What goes through it besides, and the plugs of that; the same ones where it has no others. */
+  carriesToo?: Carries;
+  plugToo?: string;
+  plugTooTo?: string;
 }
 
 /** What fills packs, some at once. */

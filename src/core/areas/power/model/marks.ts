@@ -1,6 +1,6 @@
 import type { Built } from '../../../build/build';
-import { PACK_STATES, type PackState } from '../../../kit/records';
-import { isFitting, onHand, type Fitting, type PackMark } from '../../../kit/types';
+import type { PackState } from '../../../kit/records';
+import { isFitting, onHand, type Fitting, type PackMark, type Part } from '../../../kit/types';
 import { packsOn } from './outlets';
 
 /** What each is called, as it stands on a label. */
@@ -14,9 +14,9 @@ export const STATE_NAMES: Readonly<Record<PackState, string>> = {
 /** More of one sort than this are not told apart. */
 const MOST = 40;
 
-/** One pack of those on hand. */
-export interface OnHand {
-  part: Fitting;
+/** One piece of those on hand. */
+export interface OnHand<P extends Part = Fitting> {
+  part: P;
   /** Which of how many. */
   n: number;
   of: number;
@@ -26,19 +26,18 @@ export interface OnHand {
   mark: PackMark | null;
 }
 
-/** Every pack of the sorts that are on the rig or that there are to be had, by name. */
-export function packsOnHand(built: Built): OnHand[] {
-  const on = packsOn(built);
-  const marks = new Map((built.job.packMarks ?? []).map((m) => [`${m.parts[0]} ${m.n}`, m]));
-  const sorts = [...built.kit.values()].filter(
-    (p): p is Fitting => isFitting(p) && p.kind === 'battery',
-  );
-  return sorts
+/** Every piece of some sorts, by name, with how it was left. @param here how many of a sort are on the rig */
+export function piecesOnHand<P extends Part>(
+  { job }: Built,
+  sorts: readonly P[],
+  here: (part: P) => number,
+): OnHand<P>[] {
+  const marks = new Map((job.packMarks ?? []).map((m) => [`${m.parts[0]} ${m.n}`, m]));
+  return [...sorts]
     .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1))
     .flatMap((part) => {
-      const here = on.filter((x) => x.part.id === part.id).length;
-      const of = Math.max(here, onHand(part));
-      return Array.from({ length: Math.min(MOST, of) }, (_, i): OnHand => ({
+      const of = Math.max(here(part), onHand(part));
+      return Array.from({ length: Math.min(MOST, of) }, (_, i): OnHand<P> => ({
         part,
         n: i + 1,
         of,
@@ -48,11 +47,23 @@ export function packsOnHand(built: Built): OnHand[] {
     });
 }
 
+/** Every pack of the sorts that are on the rig or that there are to be had, by name. */
+export function packsOnHand(built: Built): OnHand[] {
+  const on = packsOn(built);
+  const sorts = [...built.kit.values()].filter(
+    (p): p is Fitting => isFitting(p) && p.kind === 'battery',
+  );
+  return piecesOnHand(built, sorts, (part) => on.filter((x) => x.part.id === part.id).length);
+}
+
 /** How many are left as what, in words: `2 full, 1 empty, 2 not marked`. */
-export function sayMarks(packs: readonly OnHand[]): string {
-  const count = (is: (p: OnHand) => boolean) => packs.filter(is).length;
+export function sayMarks(
+  packs: readonly OnHand<Part>[],
+  names: Readonly<Record<string, string>> = STATE_NAMES,
+): string {
+  const count = (is: (p: OnHand<Part>) => boolean) => packs.filter(is).length;
   return [
-    ...PACK_STATES.map((s) => [count((p) => p.mark?.state === s), STATE_NAMES[s]] as const),
+    ...Object.entries(names).map(([s, as]) => [count((p) => p.mark?.state === s), as] as const),
     [count((p) => p.mark === null), 'not marked'] as const,
   ]
     .filter(([n]) => n > 0)

@@ -1,10 +1,10 @@
 import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
 import type { Verdict } from '../../../checks/finding';
-import { judge, said } from '../../../checks/judge';
+import { judge, plainVerdict, said } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { feedsOn, meanOf, mixOf, runsOn, type Feed } from './fed';
+import { byChamber, feedsOn, meanOf, mixOf, runsOn, type Feed } from './fed';
 import { usableOf } from './lasting';
 import { sayHours } from './say';
 
@@ -14,7 +14,26 @@ import { sayHours } from './say';
  * whether what is in that battery lasts the day.
  */
 export const ownPacks = (built: Built): Verdict[] =>
-  feedsOn(built).flatMap((f) => (runsOn(f) && f.out ? [ofOwn(built, f, f.out)] : []));
+  feedsOn(built).flatMap((f) => {
+    if (!f.out) return [];
+    if (runsOn(f)) return [ofOwn(built, f, f.out)];
+    const { ownPack, ownWattHours, chargeWatts } = f.device.part;
+    const said = ownWattHours !== undefined || chargeWatts !== undefined;
+    return ownPack === undefined && said && !byChamber(f) ? [unsaid(f, f.out)] : [];
+  });
+
+/** Numbers of a battery that nobody said is there. */
+function unsaid({ device: { part, list, id } }: Feed, out: NonNullable<Feed['out']>): Verdict {
+  return plainVerdict({
+    id: 'power.charge',
+    key: `power.charge:own:${list}:${id}`,
+    about: [part.id, out.part],
+    state: 'unknown',
+    why: `Whether ${part.name} is charged while it runs is not known: whether it has a battery of its own nobody said.`,
+    sum: 'No sum.',
+    basis: ruleBasis('power.usable'),
+  });
+}
 
 function ofOwn(built: Built, f: Feed, out: NonNullable<Feed['out']>): Verdict {
   const { part, id, list } = f.device;

@@ -84,18 +84,49 @@ const SIGNALS = node('what is sent to what', (built: Built): readonly Signal[] =
     if (!part) return null;
     return { at, part, port: part.ports?.find((p) => p.id === at.port) ?? null };
   };
+  const { rig } = built;
+  const fed = ({ list, id }: Pick<PortAt, 'list' | 'id'>) =>
+    list === 'body' ? rig.outlet : rig[list]?.find((u) => u.id === id)?.outlet;
+  const leadOf = ({ lead, within }: SignalUse): Lead | null => {
+    const id = lead ?? (within && fed(within)?.lead);
+    const part = id === undefined ? undefined : built.kit.get(id);
+    return isLead(part) ? (lead === undefined ? strandOf(part) : part) : null;
+  };
   return [...signals]
     .sort((a, b) => (a.id < b.id ? -1 : 1))
     .map((use) => {
-      const lead = use.lead === undefined ? undefined : built.kit.get(use.lead);
       return theSame({
         use,
         from: end(use.from),
         to: end(use.to),
-        lead: isLead(lead) ? lead : null,
+        lead: leadOf(use),
       });
     });
 });
+
+/**
+ * What goes through a lead besides what it is for, as a lead of its own: its second plugs, and what it is
+ * said to carry besides. What nobody said of those is not known, whatever the first ones are.
+ */
+function strandOf(lead: Lead): Lead {
+  let strand = strands.get(lead);
+  if (!strand) {
+    const { plug: _plug, plugTo: _to, carries: _carries, ...more } = lead;
+    const { carriesToo, plugToo, plugTooTo, ...rest } = more;
+    strands.set(
+      lead,
+      (strand = {
+        ...rest,
+        ...(plugToo === undefined ? {} : { plug: plugToo }),
+        ...(plugTooTo === undefined ? {} : { plugTo: plugTooTo }),
+        ...(carriesToo === undefined ? {} : { carries: carriesToo }),
+      }),
+    );
+  }
+  return strand;
+}
+
+const strands = new WeakMap<Lead, Lead>();
 
 const known = new WeakMap<SignalUse, Signal[]>();
 /** So many of one signal are kept: configurations of a rig share it. */

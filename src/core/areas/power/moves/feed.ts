@@ -1,5 +1,6 @@
 import type { Edit } from '../../../edit/edit';
 import { at } from '../../../edit/rig-path';
+import { withoutWithin } from '../../../edit/write-signals';
 import type { Change, FedFrom, Lead, MainsUse, Rig } from '../../../kit/types';
 import { sayLength } from '../../../quantity/say';
 import type { Device } from '../model/fed';
@@ -16,7 +17,10 @@ export function feedFrom(
   from: FedFrom | null,
   title: string,
 ): Edit {
-  return { title, changes: [{ path: fedPath(rig, device), value: from ?? undefined }] };
+  // What went through its lead besides goes through none where there is none any more.
+  const bare =
+    from?.lead === undefined ? withoutWithin(rig, device.list, new Set([device.id])) : [];
+  return { title, changes: [{ path: fedPath(rig, device), value: from ?? undefined }, ...bare] };
 }
 
 /** Ties both plugs of a lead, or says that they are not. */
@@ -100,14 +104,12 @@ export function withoutItsLead(from: FedFrom): FedFrom {
 
 /** Every lead taken out that is a part of the kit; what it fed stays said. */
 export function withoutLead(rig: Rig, lead: Lead['id']): Change[] {
-  const bare = (path: string[], from: FedFrom | undefined): Change[] => {
-    if (from?.lead !== lead) return [];
-    return [{ path, value: withoutItsLead(from) }];
-  };
+  const bare = (list: Device['list'], id: string, from: FedFrom | undefined): Change[] =>
+    from?.lead === lead ? feedFrom(rig, { list, id }, withoutItsLead(from), '').changes : [];
   return [
-    ...bare(at(rig, 'outlet'), rig.outlet),
-    ...(rig.drives ?? []).flatMap((u) => bare(at(rig, 'drives', u.id, 'outlet'), u.outlet)),
-    ...(rig.fitted ?? []).flatMap((u) => bare(at(rig, 'fitted', u.id, 'outlet'), u.outlet)),
+    ...bare('body', 'body', rig.outlet),
+    ...(rig.drives ?? []).flatMap((u) => bare('drives', u.id, u.outlet)),
+    ...(rig.fitted ?? []).flatMap((u) => bare('fitted', u.id, u.outlet)),
     ...withoutItsLeads(rig, lead),
   ];
 }

@@ -10,7 +10,7 @@ import { setItsLead } from './signal';
 
 /** Something that is sent, and has no lead yet, by one that goes there; null where there is none. */
 function throughIt(job: Job, rig: Rig, lead: Lead): Edit | null {
-  const bare = signalsOn(build(job, rig)).filter((s) => s.use.lead === undefined);
+  const bare = signalsOn(build(job, rig)).filter((s) => s.lead === null);
   const suits = ({ use, from, to }: (typeof bare)[number]) => {
     if (!from?.port || !to?.port || leadCarries(lead, use.carries) === false) return false;
     return leadBetween(from.port, lead, to.port).fits;

@@ -25,18 +25,33 @@ export const unsend = (rig: Rig, { id }: Pick<SignalUse, 'id'>, title: string): 
 export function setSignal(
   rig: Rig,
   use: SignalUse,
-  to: Partial<Pick<SignalUse, 'lead' | 'tied' | 'ties' | 'via' | 'from' | 'to'>>,
+  to: Partial<Pick<SignalUse, 'lead' | 'within' | 'tied' | 'ties' | 'via' | 'from' | 'to'>>,
   title: string,
 ): Edit {
-  const next = { ...use, ...to };
-  for (const k of ['lead', 'tied', 'ties', 'via'] as const)
+  // By a lead of its own, or within another: never both.
+  const next = { ...use, ...(to.lead === undefined ? {} : { within: undefined }), ...to };
+  for (const k of ['lead', 'within', 'tied', 'ties', 'via'] as const)
     if (next[k] === undefined) delete next[k];
   return { title, changes: [{ path: at(rig, 'signals', use.id), value: next }] };
 }
 
 /** Another lead, or none: what was done to the one before is not done to it. */
 export const setItsLead = (rig: Rig, use: SignalUse, lead: string | undefined, title: string) =>
-  setSignal(rig, use, { lead, tied: undefined, ties: undefined }, title);
+  setSignal(rig, use, { lead, within: undefined, tied: undefined, ties: undefined }, title);
+
+/** Sends it through the lead that feeds something, in place of one of its own. */
+export const setWithin = (
+  rig: Rig,
+  use: SignalUse,
+  { list, id }: Pick<PortAt, 'list' | 'id'>,
+  title: string,
+) =>
+  setSignal(
+    rig,
+    use,
+    { lead: undefined, within: { list, id }, tied: undefined, ties: undefined },
+    title,
+  );
 
 /** Every lead taken out that is a part of the kit; what went through it stays said. */
 export const withoutItsLeads = (rig: Rig, lead: Lead['id']): Change[] =>
