@@ -209,7 +209,7 @@ function TyingBar({
         <span className="text-soft">{` to ${line.part.name}: ${sayLine(built, line)}`}</span>
       </p>
       <div className="flex flex-wrap items-center gap-x-4 text-sm">
-        <p role="status" className="min-w-0 flex-1">
+        <p role="status" className="min-w-0 flex-1 basis-64">
           {there?.says ?? open?.why ?? 'Press what it is to be tied to, or drag a tie.'}
         </p>
         {said.map((v) => (

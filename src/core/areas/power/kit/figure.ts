@@ -8,22 +8,23 @@ const lead: DrawFigure = (pen) => {
   const side = pen.view('side');
   const plug = Math.max(1.8 * d.v, 9);
   const long = Math.min(34, length.v / 4);
-  side.rect([long, -d.v / 2], [length.v - long, d.v / 2], [d, length]);
   const elbows = pen.says('elbows');
   const bent = (end: string) => elbows === 'both' || elbows === end;
+  const [a, b] = [bent('source') ? plug : long, bent('device') ? plug : long];
+  side.rect([a, -d.v / 2], [length.v - b, d.v / 2], [d, length]);
   // An elbow stands up where it turns its lead aside.
   if (bent('source')) side.rect([0, -plug / 2], [plug, long]);
   else side.rect([0, -plug / 2], [long, plug / 2]);
   if (bent('device')) side.rect([length.v - plug, -plug / 2], [length.v, long], [length]);
   else side.rect([length.v - long, -plug / 2], [length.v, plug / 2], [length]);
   if (pen.says('coiled') === true) {
+    side.note('stretches', [length.v / 2, 1.6 * d.v]);
     const turn = Math.max(2 * d.v, length.v / 30);
     for (let x = length.v / 3; x < (2 * length.v) / 3; x += turn)
       side.rect([x, -1.6 * d.v], [x + turn / 2, 1.6 * d.v], [], 'inner');
   }
   side.across(length, 0, length.v, 'below', -plug / 2);
   side.up(d, -d.v / 2, d.v / 2, 'right', length.v);
-  side.note('stretches', [length.v / 2, d.v / 2]);
   side.note('copper', [length.v / 3, d.v / 2]);
   side.note('mass', [(2 * length.v) / 3, d.v / 2]);
 };
