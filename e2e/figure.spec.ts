@@ -148,7 +148,7 @@ test('a socket is put on the drawing of a part: the lead knows its way then, and
 }) => {
   await open(page, '/model');
   await goToRig(page, 'Tug');
-  const lead = page.getByRole('img', { name: /^Lanyard lead, Raft plate to Pane 5: way/ });
+  const lead = page.getByRole('button', { name: /^Tie Lanyard lead, Raft plate to Pane 5: way/ });
   // In each of the three views.
   await expect(lead).toHaveCount(3);
   const before = (await lead.first().getAttribute('aria-label'))!;

@@ -555,7 +555,7 @@ test('a pull of a motor is noted, a made-up one beside it; what was seen outrank
   await kept(page);
   await page.reload();
   await page.getByRole('tab', { name: 'Findings' }).click();
-  const area = page.getByRole('region', { name: 'Findings' }).getByRole('combobox');
+  const area = page.getByLabel('Findings of which area');
   await area.selectOption('all areas');
   await expect(
     finding(page, /It turned the ring through to the end on .* The numbers say otherwise/),
@@ -600,4 +600,52 @@ test('what must not be missed is dragged on the day, or moved by keys, never pas
   );
   expect(await minutes()).toBe(ends - 5);
   await kept(page);
+});
+
+test('a card that is full is marked, not counted for the day, and its label is printed', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  const own = page.getByRole('heading', { name: 'Cards on hand' }).locator('..');
+  await expect(own).toContainText('3 not marked.');
+  await own.getByLabel('Bilge 512').selectOption('full, not copied');
+  await own.getByLabel('Hold 1000').selectOption('empty');
+  await expect(own).toContainText('Goes in next: Hold 1000.');
+  await expect(own).toContainText('not emptied before it is copied and compared');
+  await expect(
+    page.getByText(/1 is marked full and not copied: not counted/).first(),
+  ).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Cards' }).click();
+  await expect(own.getByLabel('Bilge 512')).toHaveValue('full');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(own.getByLabel('Hold 1000')).toHaveValue('');
+});
+
+test('the picture goes within the lead that feeds the screen, and out of it again', async ({
+  page,
+}) => {
+  await open(page, '/kit');
+  await page.getByRole('searchbox', { name: 'find' }).fill('Lanyard lead');
+  await page.getByRole('button', { name: /^Lanyard lead/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByText(/more fields/).click();
+  await sheet.getByLabel('carries besides').selectOption('picture');
+  await sheet.getByLabel('second plug at the source').selectOption('HDMI, micro');
+  await sheet.getByLabel('second plug at the device').selectOption('HDMI, full size');
+  await page.keyboard.press('Escape');
+  await goToRig(page, 'Tug');
+  await page.getByRole('link', { name: 'Power', exact: true }).click();
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  const own = page.getByRole('heading', { name: 'Picture to Pane 5' }).locator('..');
+  await own.getByLabel('lead').selectOption('within Lanyard lead, that feeds Pane 5');
+  await expect(own.getByLabel('lead')).toHaveValue('within fitted:monitor');
+  await kept(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Signals' }).click();
+  await expect(own.getByLabel('lead')).toHaveValue('within fitted:monitor');
+  await own.getByLabel('lead').selectOption('none chosen');
+  await expect(own.getByLabel('lead')).toHaveValue('');
 });

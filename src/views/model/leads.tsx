@@ -52,7 +52,7 @@ export const Leads = memo(function Leads({
           : { role: 'img', 'aria-label': says })}
       >
         <title>{says}</title>
-        {press ? <path d={d} stroke="transparent" strokeWidth="22" pointerEvents="stroke" /> : null}
+        {press ? <Room at={at} d={d} /> : null}
         <path d={d} stroke="var(--paper)" strokeWidth="5" />
         <path
           d={d}
@@ -79,3 +79,31 @@ export const Leads = memo(function Leads({
     );
   });
 });
+
+/** Where a lead can be pressed: along it, and as much as a gloved thumb wants at the middle of it. */
+function Room({ at, d }: { at: readonly (readonly [number, number])[]; d: string }) {
+  const [x, y] = middleOf(at);
+  return (
+    <>
+      <path d={d} stroke="transparent" strokeWidth="22" pointerEvents="stroke" />
+      <rect x={x - THUMB / 2} y={y - THUMB / 2} width={THUMB} height={THUMB} fill="transparent" />
+    </>
+  );
+}
+
+const THUMB = 44;
+
+/** Half way along a line. */
+function middleOf(at: readonly (readonly [number, number])[]): readonly [number, number] {
+  const steps = at.slice(1).map(([x, y], i) => Math.hypot(x - at[i]![0], y - at[i]![1]));
+  let left = steps.reduce((sum, s) => sum + s, 0) / 2;
+  for (const [i, step] of steps.entries()) {
+    const [a, b] = [at[i]!, at[i + 1]!];
+    if (left <= step && step > 0) {
+      const k = left / step;
+      return [a[0] + k * (b[0] - a[0]), a[1] + k * (b[1] - a[1])];
+    }
+    left -= step;
+  }
+  return at[0]!;
+}

@@ -42,7 +42,7 @@ describe('a device with a battery of its own that is fed', () => {
     const { v } = rigged({ takesIn: 27, watts: 18, wh: 12, day: 5 });
     expect(v!.state).toBe('ok');
     expect(v!.margin!.value).toBeCloseTo(9, 9);
-    expect(v!.why).toMatch(/takes in up to 27 W and 18 W on the mean of the day.*gains on it/);
+    expect(v!.why).toMatch(/takes in up to 27 W and uses 18 W on the mean of the day.*gains on it/);
   });
 
   test('drains where it takes in less, and lasts the day or does not: by hand', () => {

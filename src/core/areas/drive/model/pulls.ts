@@ -82,6 +82,16 @@ function setOf(built: Built, d: PlacedDrive): { out: RigOutlet; turning: Turning
   return { out, turning: turningOf(built, d, gear.ring.id, gear.teeth, out) };
 }
 
+/** The same with all of its numbers known; null while one is missing. */
+function knownOf(built: Built, d: PlacedDrive) {
+  const set = setOf(built, d);
+  const known = (set?.turning.inputs ?? []).flatMap((g) => g.known ?? []);
+  const [least, most] = [set?.out.least.known, set?.out.most.known];
+  return set && least && most && known.length === set.turning.inputs.length
+    ? { ...set, known, least, most }
+    : null;
+}
+
 /** Motors of a rig that something feeds, by the order of the rig. */
 export const motorsOn = (built: Built): PlacedDrive[] =>
   standOf(built).drives.filter((d) => setOf(built, d) !== null);
@@ -116,12 +126,9 @@ const STEPS = 20;
  * empty; null while a number is missing.
  */
 export function pullingOf(built: Built, d: PlacedDrive): Pulling | null {
-  const set = setOf(built, d);
+  const set = knownOf(built, d);
   if (!set) return null;
-  const { out, turning } = set;
-  const [least, most] = [out.least.known, out.most.known];
-  const known = turning.inputs.map((g) => g.known);
-  if (!least || !most || known.some((k) => k === null)) return null;
+  const { turning, known, least, most } = set;
   const even = most.value - least.value < 1e-9;
   const ends = (left: number) => {
     const at = (a: number, b: number) => a + ((b - a) * left) / 100;
@@ -131,7 +138,7 @@ export function pullingOf(built: Built, d: PlacedDrive): Pulling | null {
       lo: at(least.lo, most.lo),
       hi: at(least.hi, most.hi),
     };
-    return known.map((k, i) => (i === 1 ? volts : k!));
+    return known.map((k, i) => (i === 1 ? volts : k));
   };
   const steps = Array.from({ length: STEPS + 1 }, (_, i): TorqueAtCharge => {
     const left = 100 - (100 * i) / STEPS;
@@ -204,13 +211,10 @@ export function standInPull(
   left: number,
   draw: () => number,
 ): Pulled | null {
-  const set = setOf(built, d);
+  const set = knownOf(built, d);
   if (!set) return null;
-  const { out, turning } = set;
-  const [least, most] = [out.least.known, out.most.known];
-  const known = turning.inputs.map((g) => g.known);
-  if (!least || !most || known.some((k) => k === null)) return null;
-  const x = known.map((k) => k!.lo + draw() * (k!.hi - k!.lo));
+  const { turning, known, least, most } = set;
+  const x = known.map((k) => k.lo + draw() * (k.hi - k.lo));
   const within = draw();
   const end = (k: typeof least) => k.lo + within * (k.hi - k.lo);
   x[1] = end(least) + ((end(most) - end(least)) * left) / 100;
@@ -263,9 +267,8 @@ export interface PullLine {
 /** The pulls of a motor on its rig, latest first. */
 export function pullLines(built: Built, d: PlacedDrive): PullLine[] {
   const set = setOf(built, d);
-  const known = set?.turning.inputs.map((g) => g.known) ?? [];
-  const computed =
-    set && known.every((k) => k !== null) ? spread(known, set.turning.arrives) : null;
+  const all = knownOf(built, d);
+  const computed = all && spread(all.known, all.turning.arrives);
   return [...(built.job.pulls ?? [])]
     .reverse()
     .filter((p) => onRig(p, built) && p.drive === d.use.id)

@@ -57,8 +57,8 @@ function ofOwn(built: Built, f: Feed, out: NonNullable<Feed['out']>): Verdict {
     limit: { value: 0, unit: 'W', rule: null },
     why: (o) =>
       o.value >= 0
-        ? `${part.name} takes in up to ${w(gets(inputs.map((g) => g.known!.value)))} and ${w(inputs[3]!.known!.value)} on the mean of the day: its own battery gains on it.`
-        : `${part.name} takes ${w(inputs[3]!.known!.value)} on the mean of the day and in ${w(gets(inputs.map((g) => g.known!.value)))}: its own battery gives the rest.`,
+        ? `${part.name} takes in up to ${w(gets(inputs.map((g) => g.known!.value)))} and uses ${w(inputs[3]!.known!.value)} on the mean of the day: its own battery gains on it.`
+        : `${part.name} uses ${w(inputs[3]!.known!.value)} on the mean of the day and takes in ${w(gets(inputs.map((g) => g.known!.value)))}: its own battery gives the rest.`,
     sum: (o) =>
       `${exact(o.value + inputs[3]!.known!.value, 1)} - ${exact(inputs[3]!.known!.value, 1)} = ${exact(o.value, 1)} W`,
     lacking: (missing) => `${open}: ${missing} missing.`,
