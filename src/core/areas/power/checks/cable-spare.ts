@@ -3,6 +3,7 @@ import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
+import { node } from '../../../engine/reads';
 import { onHand, type Lead } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { sayLength } from '../../../quantity/say';
@@ -136,10 +137,13 @@ const STRAND = ['carriesToo', 'plugToo', 'plugTooTo'] as const;
 
 /** Whether something else goes through the lead that feeds something. */
 const within = (built: Built, { feed }: Line): boolean =>
-  feed !== null &&
-  signalsOn(built).some(
-    ({ use }) => use.within && deviceKey(use.within) === deviceKey(feed.device),
-  );
+  feed !== null && built.once(WITHIN).has(deviceKey(feed.device));
+
+const WITHIN = node(
+  'what something goes within',
+  (built: Built): ReadonlySet<string> =>
+    new Set(signalsOn(built).flatMap(({ use }) => (use.within ? [deviceKey(use.within)] : []))),
+);
 
 const and = (a: boolean | null, b: boolean | null) =>
   a === false || b === false ? false : a === null || b === null ? null : true;

@@ -5,6 +5,7 @@ import { judge, plainVerdict, said } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { byChamber, feedsOn, meanOf, mixOf, runsOn, type Feed } from './fed';
+import { keeper } from './judged';
 import { usableOf } from './lasting';
 import { sayHours } from './say';
 
@@ -13,14 +14,23 @@ import { sayHours } from './say';
  * and no more than its outlet gives, against what it takes on the mean of the day; where it does not,
  * whether what is in that battery lasts the day.
  */
-export const ownPacks = (built: Built): Verdict[] =>
-  feedsOn(built).flatMap((f) => {
+export function ownPacks(built: Built): Verdict[] {
+  const mixed = Object.values(mixOf(built));
+  const usable = usableOf(built);
+  const day = built.job.goal?.day;
+  return feedsOn(built).flatMap((f) => {
     if (!f.out) return [];
-    if (runsOn(f)) return [ofOwn(built, f, f.out)];
+    const { out } = f;
+    // While it is fed as it was, the day is as long and spent the same way.
+    if (runsOn(f))
+      return [judged(f, [out, f.device.part, ...mixed, usable, day], () => ofOwn(built, f, out))];
     const { ownPack, ownWattHours, chargeWatts } = f.device.part;
     const said = ownWattHours !== undefined || chargeWatts !== undefined;
     return ownPack === undefined && said && !byChamber(f) ? [unsaid(f, f.out)] : [];
   });
+}
+
+const judged = keeper<Verdict>();
 
 /** Numbers of a battery that nobody said is there. */
 function unsaid({ device: { part, list, id } }: Feed, out: NonNullable<Feed['out']>): Verdict {
