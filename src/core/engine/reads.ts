@@ -262,9 +262,8 @@ class Frame<D, V> implements Reader<D, V> {
       this.#seen!.set(cell, new Set([arg]));
       return true;
     }
-    if (args.has(arg)) return false;
-    args.add(arg);
-    return true;
+    const { size } = args;
+    return args.add(arg).size > size;
   }
 
   close(): void {

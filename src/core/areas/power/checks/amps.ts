@@ -4,10 +4,10 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, plainVerdict } from '../../../checks/judge';
 import { cellsOf } from '../../../engine/plugs';
 import { exact, plain } from '../../../quantity/say';
-import { isPlain } from '../model/branch';
-import { byOutlet, type Feed } from '../model/fed';
+import { oddOn } from '../model/branch';
+import { byOutlet, outletKey, type Feed } from '../model/fed';
 import type { RigOutlet } from '../model/outlets';
-import { keeper } from '../model/judged';
+import { eachKept } from '../model/judged';
 import { drawOf } from '../model/draw';
 
 export const powerAmps: Check = {
@@ -17,19 +17,23 @@ export const powerAmps: Check = {
   says: 'Whether an outlet gives what all that hangs on it draws at most, at the least volts it has.',
   formula: 'amps of the outlet - sum of watts at most / volts at each inlet',
   run(built) {
-    return [...byOutlet(built)].map(([key, feeds]) => ofOutlet(built, key, feeds));
+    const all = [...byOutlet(built).values()];
+    const odd = oddOn(built);
+    const isOdd = (feeds: readonly Feed[]) => feeds.some((f) => odd.has(f));
+    // What is plain draws the same while the same hangs there.
+    const plain = odd.size === 0 ? all : all.filter((feeds) => !isOdd(feeds));
+    const kept = judged(plain, [], (feeds) => ofOutlet(built, feeds));
+    if (odd.size === 0) return [...kept];
+    const made = new Map(plain.map((feeds, i) => [feeds, kept[i]!]));
+    return all.map((feeds) => made.get(feeds) ?? ofOutlet(built, feeds));
   },
 };
 
-const judged = keeper<Verdict>();
+const judged = eachKept<readonly Feed[], Verdict>();
 
-function ofOutlet(built: Built, key: string, feeds: readonly Feed[]): Verdict {
-  const alone = feeds.every((f) => isPlain(built, f));
-  return alone ? judged(feeds[0]!, feeds, () => of(built, key, feeds)) : of(built, key, feeds);
-}
-
-function of(built: Built, key: string, feeds: readonly Feed[]): Verdict {
+function ofOutlet(built: Built, feeds: readonly Feed[]): Verdict {
   const { out } = feeds[0]!;
+  const key = outletKey(feeds[0]!);
   const names = inWords(feeds.map((f) => f.device.part.name));
   if (!out || out.packs.length === 0)
     return plainVerdict({

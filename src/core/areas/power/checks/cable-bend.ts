@@ -1,5 +1,4 @@
 import { constant, given } from '../../../build/given';
-import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict, said } from '../../../checks/judge';
@@ -9,9 +8,9 @@ import type { Piece } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
 import { standOf } from '../../../stand/stand';
 import { blindPieces } from '../../space/model/unsettled';
-import { judgedOnce, keeper } from '../model/judged';
+import { eachKept, judgedOnce } from '../model/judged';
 import { WIDE, type Room } from '../model/lay';
-import { linesOn, mainsAt, runAt, type Line } from '../model/lines';
+import { lyingOn, type Line, type Lying } from '../model/lines';
 import { THICKNESS, type Run } from '../model/run';
 
 /** A plug that turns its lead aside at once stands out this far, mm. Common practice, no source. */
@@ -47,7 +46,10 @@ export const cableBend: Check = {
   short: 'no room for a plug',
   says: 'Whether there is room straight out of a socket for the plug and the first bend of its lead: a straight plug with a bend of four times the thickness of its lead inside, or at the least an elbow. Of both ends the worse is said.',
   formula: 'room in front of the socket - plug - 4 x thickness of the lead',
-  run: (built) => linesOn(built).flatMap((l) => bendsOf(built, l)),
+  run(built) {
+    const blind = blindPieces(standOf(built))[0];
+    return judged(lyingOn(built), [blind], (l) => bendsOf(l, blind)).flat();
+  },
 };
 
 /** Worst first; what is tight at one end stays so whatever is not known of the other. */
@@ -56,25 +58,16 @@ const RANK = { fail: 0, tight: 1, unknown: 2, ok: 4 } as const;
 /** What is only tight because something of it nobody said comes after what is not known. */
 const rankOf = (v: Verdict) => (v.state === 'tight' && least(v) >= 0 ? 3 : RANK[v.state]);
 
-/** The worse of the two ends of a lead. */
-function bendsOf(built: Built, l: Line): Verdict[] {
-  if (!l.lead) return [];
-  if (mainsAt(built, l))
-    return [
-      unsaid(
-        `cable.bend:${l.key}`,
-        l.lead,
-        'what lies before its plugs on the way from the floor is not laid out',
-        [],
-      ),
-    ];
-  const run = runAt(built, l);
-  const blind = blindPieces(standOf(built))[0];
-  return run ? judged(l, [run, blind], () => atEnds(l, run, blind)) : atEnds(l, run, blind);
-}
-
 /** While all stands where it stood. */
-const judged = keeper<Verdict[]>();
+const judged = eachKept<Lying, readonly Verdict[]>();
+
+/** The worse of the two ends of a lead. */
+function bendsOf({ line, mains, run }: Lying, blind: Piece | undefined): readonly Verdict[] {
+  if (!line.lead) return [];
+  if (!mains) return atEnds(line, run, blind);
+  const why = 'what lies before its plugs on the way from the floor is not laid out';
+  return [unsaid(`cable.bend:${line.key}`, line.lead, why, [])];
+}
 
 function atEnds(
   { lead, plugs, elbows, key: of }: Line,

@@ -1,5 +1,4 @@
 import { constant, given } from '../../../build/given';
-import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';
@@ -7,11 +6,11 @@ import type { Lead, Part } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
-import { judgedOnce, keeper } from '../model/judged';
+import { eachKept, judgedOnce } from '../model/judged';
 import { reachLength } from '../model/lead-length';
 import type { RigMains } from '../model/outlets';
-import { linesOn, mainsAt, runAt, sourceAt, type Line } from '../model/lines';
-import { BENDS, doubtOf, THICKNESS, type Run } from '../model/run';
+import { laidOn, type Doubted, type Line } from '../model/lines';
+import { BENDS, THICKNESS, type Run } from '../model/run';
 
 /** Lengths that leads are sold in, mm. Common practice, no source. */
 const STOCK = [150, 200, 300, 450, 600, 800, 1000, 1500, 2000, 3000, 5000] as const;
@@ -22,28 +21,28 @@ export const cableLength: Check = {
   short: 'lead too short',
   says: 'Whether a lead is as long as the way from its outlet to what it feeds, round what stands between, with a bend at each plug and slack. A socket may be anywhere on its face where nobody said where; while nobody said on which face it is, nothing is ok.',
   formula: 'length - way along the rig - 2 bends of 4 x its thickness',
-  run: (built) => linesOn(built).flatMap((l) => lengthOf(built, l)),
+  run(built) {
+    const slack = built.rules['cable.slack'];
+    return judged(laidOn(built), [slack], (l) => lengthOf(l, slack)).flat();
+  },
 };
 
 /** While all stands where it stood. */
-const judged = keeper<Verdict[]>();
+const judged = eachKept<Doubted, readonly Verdict[]>();
 
-function lengthOf(built: Built, l: Line): Verdict[] {
-  const mains = mainsAt(built, l);
-  if (mains) return l.lead ? [overTheFloor(built, l, l.lead, mains)] : [];
-  const run = runAt(built, l);
-  const slack = built.rules['cable.slack'];
-  if (!run || run.missing.length > 0) return along(built, l, run);
-  const deps = [run, doubtOf(built, run), slack, sourceAt(built, l)];
-  return judged(l, deps, () => along(built, l, run));
+function lengthOf(l: Doubted, slack: number): readonly Verdict[] {
+  const { lead } = l.line;
+  if (!lead) return [];
+  return [l.mains ? overTheFloor(l.line, lead, l.mains, slack) : along(l, lead, slack)];
 }
 
-function along(built: Built, l: Line, run: Run | null): Verdict[] {
-  const { part, lead } = l;
-  if (!lead) return [];
-  const source = sourceAt(built, l);
+function along(
+  { line: { key: of, part }, source, run, doubt }: Doubted,
+  lead: Lead,
+  slack: number,
+): Verdict {
   const from = source?.name ?? 'what it comes from';
-  const key = `cable.length:${l.key}`;
+  const key = `cable.length:${of}`;
   const base = () => ({
     id: 'cable.length',
     key,
@@ -51,37 +50,30 @@ function along(built: Built, l: Line, run: Run | null): Verdict[] {
     basis: ruleBasis('cable.slack'),
   });
   if (!run || run.missing.length > 0)
-    return [
-      plainVerdict({
-        ...base(),
-        state: 'unknown',
-        why: `Whether ${lead.name} reaches from ${from} to ${part.name} is not known: ${run ? `${inWords(run.missing.map((g) => g.label))} missing` : 'where the two stand is not'}.`,
-        sum: 'No sum.',
-        measure: lacking(run?.missing ?? []),
-      }),
-    ];
-  const slack = built.rules['cable.slack'];
+    return plainVerdict({
+      ...base(),
+      state: 'unknown',
+      why: `Whether ${lead.name} reaches from ${from} to ${part.name} is not known: ${run ? `${inWords(run.missing.map((g) => g.label))} missing` : 'where the two stand is not'}.`,
+      sum: 'No sum.',
+      measure: lacking(run?.missing ?? []),
+    });
   const { from: a, to: b, near, far } = run;
-  const doubt = doubtOf(built, run);
   const laid = run.laid();
   const { length, most, round } = laid ?? {};
-  return [
-    judgedOnce(
-      lead,
-      [key, part, source, slack, a.key, b.key, near, far, doubt, length, most, round],
-      () => reaches({ lead, part, from, run, slack, base: base(), doubt }),
-    ),
-  ];
+  return judgedOnce(
+    lead,
+    [key, part, source, slack, a.key, b.key, near, far, doubt, length, most, round],
+    () => reaches({ lead, part, from, run, slack, base: base(), doubt }),
+  );
 }
 
 /** A lead from the mains beside the rig, against how far that is said to be. */
 function overTheFloor(
-  built: Built,
   { key, part: device }: Line,
   lead: Lead,
   { use, part }: RigMains,
+  slack: number,
 ): Verdict {
-  const slack = built.rules['cable.slack'];
   const base = {
     id: 'cable.length',
     key: `cable.length:${key}`,

@@ -1,15 +1,14 @@
 import { constant } from '../../../build/given';
-import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { judge, lacking, plainVerdict, said } from '../../../checks/judge';
 import type { Lead } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { keeper } from '../model/judged';
-import { linesOn, mainsAt, runAt, type Line } from '../model/lines';
+import { eachKept } from '../model/judged';
+import { laidOn, type Doubted, type Line } from '../model/lines';
 import type { Laid } from '../model/lay';
-import { doubtOf, farthest, tiesFor, type Run } from '../model/run';
+import { farthest, tiesFor, type Run } from '../model/run';
 
 export const cableTie: Check = {
   id: 'cable.tie',
@@ -18,24 +17,23 @@ export const cableTie: Check = {
   byHand: true,
   says: 'Whether a lead is tied to the rig on its way so often that no stretch of it is longer than the house wants. What is shorter than that wants no tie. A lead to the mains is looked at where it lies.',
   formula: 'longest stretch wanted - way along the rig / (ties + 1)',
-  run: (built) => linesOn(built).flatMap((l) => tiesIn(built, l)),
+  run(built) {
+    const most = built.rules['cable.tie'];
+    return judged(laidOn(built), [most], (l) => tiesIn(l, most)).flat();
+  },
 };
 
 /** While all stands where it stood. */
-const judged = keeper<Verdict[]>();
+const judged = eachKept<Doubted, readonly Verdict[]>();
 
-function tiesIn(built: Built, l: Line): Verdict[] {
-  const { lead } = l;
-  if (!lead) return [];
+function tiesIn({ line, mains, run, doubt }: Doubted, most: number): readonly Verdict[] {
+  const { lead } = line;
   // Over the floor it is taped, not tied.
-  if (mainsAt(built, l)) return [];
-  const run = runAt(built, l);
-  const most = built.rules['cable.tie'];
+  if (!lead || mains) return [];
   const open = run?.sockets.find((s) => s.open);
   if (!run || run.missing.length > 0 || open)
-    return [unsaid(l, lead, 'where it goes is not', lacking(run?.missing ?? open?.asks ?? []))];
-  const doubt = doubtOf(built, run);
-  return judged(l, [run, doubt, most], () => loose(l, lead, run, doubt, most));
+    return [unsaid(line, lead, 'where it goes is not', lacking(run?.missing ?? open?.asks ?? []))];
+  return loose(line, lead, run, doubt, most);
 }
 
 const keyOf = (l: Line) => `cable.tie:${l.key}`;

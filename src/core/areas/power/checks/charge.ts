@@ -1,4 +1,3 @@
-import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, judge, lacking, plainVerdict, said } from '../../../checks/judge';
@@ -6,6 +5,7 @@ import { given } from '../../../build/given';
 import { onHand } from '../../../kit/types';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
+import { judgedOnce } from '../model/judged';
 import {
   changesOf,
   doneOf,
@@ -34,7 +34,7 @@ export const powerCharge: Check = {
     return [
       ...own,
       ...(n.left.length > 0 ? [leftOut(n)] : []),
-      ...(n.lots.length > 0 ? [inTime(built, n, night)] : []),
+      ...(n.lots.length > 0 ? [inTime(n, night, built.rules['power.charging'])] : []),
     ];
   },
 };
@@ -62,7 +62,11 @@ function leftOut({ left, open, chargers }: Night): Verdict {
   });
 }
 
-function inTime(built: Built, n: Night, night: number): Verdict {
+/** An edit of a lead leaves the night as it is. */
+const inTime = (n: Night, night: number, share: number): Verdict =>
+  judgedOnce(n, [night, share], () => throughTheNight(n, night, share));
+
+function throughTheNight(n: Night, night: number, share: number): Verdict {
   const { lots, chargers, packs, bays, plan, inputs } = n;
   const base = {
     id: 'power.charge',
@@ -87,7 +91,6 @@ function inTime(built: Built, n: Night, night: number): Verdict {
       why: `${open}: more than ${MOST_PACKS} packs are not planned.`,
       sum: 'No sum.',
     });
-  const share = built.rules['power.charging'];
   const v = judge({
     ...base,
     inputs: [...inputs],

@@ -34,47 +34,48 @@ export const powerDay: Check = {
 };
 
 function dayOf(built: Built, source: Source, day: number): Verdict[] {
-  const names = inWords([...new Set(source.packs.map((p) => p.part.name))]);
-  const base = {
-    id: 'power.day',
-    key: `power.day:${source.id}`,
-    about: [...new Set(source.packs.map((p) => p.part.id))],
-    basis: ruleBasis('power.usable'),
-  };
-  const dark = whileDark(built, base, `Whether ${names} last the day`);
+  const dark = whileDark(built, () => ({
+    ...baseOf(source),
+    open: `Whether ${namesOf(source)} last the day`,
+  }));
   if (dark) return [dark];
   if (source.feeds.length === 0) return [];
   const own = hoursOf(built, source);
   const sets = setsOf(built, source);
   const log = loggedOf(built, source);
-  if (log) return [lastsThe(built, source, { base, own, sets, day, log })];
-  const rests = [base.id, own, sets, day];
-  return [
-    judgedOnce(source, rests, () => lastsThe(built, source, { base, own, sets, day, log: null })),
-  ];
+  if (log) return [lastsThe(built, source, { own, sets, day, log })];
+  const rests = [powerDay.id, own, sets, day];
+  return [judgedOnce(source, rests, () => lastsThe(built, source, { own, sets, day, log: null }))];
 }
+
+const namesOf = ({ packs }: Source) => inWords([...new Set(packs.map((p) => p.part.name))]);
+
+const baseOf = (source: Source): Pick<Verdict, 'id' | 'key' | 'about' | 'basis'> => ({
+  id: powerDay.id,
+  key: `power.day:${source.id}`,
+  about: [...new Set(source.packs.map((p) => p.part.id))],
+  basis: ruleBasis('power.usable'),
+});
 
 function lastsThe(
   built: Built,
   source: Source,
   {
-    base,
     own: { inputs, hours, ends },
     sets,
     day,
     log,
   }: {
-    base: Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>;
     own: Hours;
     sets: number;
     day: number;
     log: Logged | null;
   },
 ): Verdict {
-  const names = inWords([...new Set(source.packs.map((p) => p.part.name))]);
+  const names = namesOf(source);
   const computed = log && computedHours(built, source);
   const v = judge({
-    ...base,
+    ...baseOf(source),
     ...(log && !computed
       ? {
           inputs: [loggedGiven(log, names)],

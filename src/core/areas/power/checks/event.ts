@@ -3,10 +3,11 @@ import type { Check } from '../../../checks/check';
 import type { State, Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
 import { plain } from '../../../quantity/say';
-import { changesThrough, dayOf, notToMiss, type SourceDay } from '../model/day';
+import { changesThrough, notToMiss, sourceDay, type SourceDay } from '../model/day';
+import { keeper } from '../model/judged';
 import { sayHours } from '../model/say';
 import { sourcesOn, type Source } from '../model/sources';
-import { swapsOn } from '../model/swap';
+import { swapsOf, type Swap } from '../model/swap';
 import { whileDark } from './dark';
 
 export const powerEvent: Check = {
@@ -19,18 +20,32 @@ export const powerEvent: Check = {
   run(built) {
     const day = built.job.goal?.day;
     if (day === undefined || notToMiss(built).length === 0) return [];
-    const days = new Map(dayOf(built).map((s) => [s.id, s]));
     return sourcesOn(built).flatMap((source): Verdict[] => {
       // What is fed by nobody knows what may hang on this one, whatever is said to.
-      const names = inWords(source.packs.map((p) => p.part.name));
-      const open = `Whether ${names} can be changed around what must not be missed`;
-      const dark = whileDark(built, baseOf(source), open);
+      const dark = whileDark(built, () => ({
+        ...baseOf(source),
+        open: `Whether ${inWords(source.packs.map((p) => p.part.name))} can be changed around what must not be missed`,
+      }));
       if (dark) return [dark];
-      const own = days.get(source.id);
-      return own ? [around(built, own, day)] : [];
+      const own = sourceDay(built, source);
+      if (!own) return [];
+      const swaps = swapsOf(built, source);
+      const { events } = built.job.goal!;
+      return [
+        judged(own, [source, swaps, day, events], () => around(built, own, { source, swaps, day })),
+      ];
     });
   },
 };
+
+/** A day of the same source, with the same events, comes to the same. */
+const judged = keeper<Verdict>();
+
+interface Changing {
+  source: Source;
+  swaps: readonly Swap[];
+  day: number;
+}
 
 const baseOf = ({ id, packs }: Source) => ({
   id: 'power.event',
@@ -39,12 +54,10 @@ const baseOf = ({ id, packs }: Source) => ({
   basis: '[math] as few changes as reach from one end of the day to the other',
 });
 
-function around(built: Built, s: SourceDay, day: number): Verdict {
-  const source = sourcesOn(built).find((x) => x.id === s.id)!;
+function around(built: Built, s: SourceDay, { source, swaps, day }: Changing): Verdict {
   const names = inWords(s.packs);
   const events = inWords(notToMiss(built).map((e) => e.name));
   const base = { ...baseOf(source), sum: 'No sum: changes are laid out over the day.' };
-  const swaps = swapsOn(built).filter((x) => source.packs.some((p) => p.use.id === x.id));
   const goesOn = swaps.every((x) => x.dark.length + x.open.length + x.unsaid.length === 0);
   if (goesOn)
     return plainVerdict({

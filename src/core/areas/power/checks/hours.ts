@@ -38,30 +38,33 @@ export const powerHours: Check = {
 const COLDEST = USABLE[0]![0];
 
 function hoursOf(built: Built, source: Source): Verdict[] {
-  const { packs, feeds } = source;
-  const names = inWords(packs.map((p) => p.part.name));
-  const base = {
-    id: 'power.hours',
-    key: `power.hours:${source.id}`,
-    about: [...packs.map((p) => p.part.id), ...feeds.map((f) => f.device.part.id)],
-    basis: ruleBasis('power.usable'),
-  };
-  const dark = whileDark(built, base, `How long ${names} ${packs.length > 1 ? 'last' : 'lasts'}`);
+  const dark = whileDark(built, () => {
+    const names = inWords(source.packs.map((p) => p.part.name));
+    return {
+      ...baseOf(source),
+      open: `How long ${names} ${source.packs.length > 1 ? 'last' : 'lasts'}`,
+    };
+  });
   if (dark) return [dark];
-  if (feeds.length === 0) return [];
+  if (source.feeds.length === 0) return [];
   const own = hoursWith(built, source);
-  const wanted = built.job.goal?.hours;
   const log = loggedOf(built, source);
-  if (log) return [lastsFor(built, source, base, own, log)];
+  if (log) return [lastsFor(built, source, own, log)];
   // The same for as long as the same hangs on it, the mix of the day being in its hours.
-  const rests = [base.id, own, wanted, built.rig.celsius];
-  return [judgedOnce(source, rests, () => lastsFor(built, source, base, own, null))];
+  const rests = [powerHours.id, own, built.job.goal?.hours, built.rig.celsius];
+  return [judgedOnce(source, rests, () => lastsFor(built, source, own, null))];
 }
+
+const baseOf = ({ id, packs, feeds }: Source): Pick<Verdict, 'id' | 'key' | 'about' | 'basis'> => ({
+  id: powerHours.id,
+  key: `power.hours:${id}`,
+  about: [...packs.map((p) => p.part.id), ...feeds.map((f) => f.device.part.id)],
+  basis: ruleBasis('power.usable'),
+});
 
 function lastsFor(
   built: Built,
   source: Source,
-  base: Pick<Verdict, 'id' | 'key' | 'about' | 'basis'>,
   { inputs, watts, held, usable, hours, ends }: Hours,
   log: Logged | null,
 ): Verdict {
@@ -72,7 +75,7 @@ function lastsFor(
   const lasts = (h: number) =>
     `${names} ${packs.length > 1 ? 'last' : 'lasts'} ${sayHours(h)} for ${inWords(feeds.map((f) => f.device.part.name))}${built.rig.celsius === undefined ? '' : ` at ${plain(built.rig.celsius, 0)} C`}${wanted === undefined ? '' : `; the job wants ${sayHours(wanted)}`}.`;
   const asked = {
-    ...base,
+    ...baseOf(source),
     unit: 'h',
     limit: wanted === undefined ? null : { value: wanted, unit: 'h', rule: null },
     lacking: (missing: string) =>

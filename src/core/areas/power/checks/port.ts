@@ -5,8 +5,8 @@ import { inWords, plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
 import { SLOT } from '../../media/kit/parts';
 import { cardsOn } from '../../media/model/cards';
-import { byChamber, byDevice, byOutlet, type Feed } from '../model/fed';
-import { keeper } from '../model/judged';
+import { byChamber, byDevice, byOutlet, outletKey, type Feed } from '../model/fed';
+import { eachKept } from '../model/judged';
 import { capital } from '../model/say';
 
 const ONE = '[math] one plug in one socket';
@@ -17,18 +17,14 @@ export const powerPort: Check = {
   short: 'socket used twice',
   says: 'Whether a socket is asked to take more than one plug: an outlet that two hang on, an inlet that a drive goes into as well.',
   formula: 'one plug in one socket',
-  run: (built) => [
-    ...[...byOutlet(built)].map(([key, feeds]) =>
-      judged(feeds[0]!, feeds, () => ofOutlet(key, feeds)),
-    ),
-    ...withDrives(built),
-  ],
+  run: (built) => [...judged([...byOutlet(built).values()], [], ofOutlet), ...withDrives(built)],
 };
 
-const judged = keeper<Verdict>();
+const judged = eachKept<readonly Feed[], Verdict>();
 
-function ofOutlet(key: string, feeds: readonly Feed[]): Verdict {
+function ofOutlet(feeds: readonly Feed[]): Verdict {
   const { out } = feeds[0]!;
+  const key = outletKey(feeds[0]!);
   const name = out?.name ?? 'An outlet that is not on the rig';
   const names = inWords(feeds.map((f) => f.device.part.name));
   return plainVerdict({

@@ -4,6 +4,7 @@ import type { Check } from '../../../checks/check';
 import { RANK, type Verdict } from '../../../checks/finding';
 import { judge, plainVerdict, said } from '../../../checks/judge';
 import { cellsOf, plugOf } from '../../../engine/plugs';
+import { node, sameList } from '../../../engine/reads';
 import { leadOhms } from '../../../feed/copper';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
@@ -11,8 +12,8 @@ import { outletsOn, type RigOutlet } from '../model/outlets';
 import { capital } from '../model/say';
 import { keeper } from '../model/judged';
 import { arrivingAt } from '../model/arriving';
-import { isPlain, ownOf } from '../model/branch';
-import { byChamber, deviceKey, feedsOn, windowOf, type Feed } from '../model/fed';
+import { eachFed, isPlain, oddOn, ownOf } from '../model/branch';
+import { byChamber, byOutlet, deviceKey, feedsOn, windowOf, type Feed } from '../model/fed';
 
 const V = (x: number) => `${plain(x, 1)} V`;
 
@@ -22,22 +23,21 @@ export const powerVolts: Check = {
   short: 'volts do not suit',
   says: 'Whether what comes in at a device is inside the volts it runs on: at most from a full battery without a load, at least from an empty one at the most it takes, through its lead.',
   formula: 'I = 2 P / (V + sqrt(V^2 - 4 R P)); volts = V - I R; R = 2 x 0.01724 x length / area',
-  run: (built) => feedsOn(built).map((f) => voltsOf(built, f)),
+  run(built) {
+    const reserve = built.rules['power.volts-reserve'];
+    const all = judged(built, [reserve], (f) => voltsOf(built, f));
+    return all.every((v) => v.state === 'ok')
+      ? [...all]
+      : feedsOn(built).map((f, i) => wantedOf(built, f, all[i]!));
+  },
 };
 
 /** What hangs on an outlet by itself, by what it is fed. */
-const judged = keeper<Verdict>();
+const judged = eachFed<Verdict>();
 
 function voltsOf(built: Built, f: Feed): Verdict {
   const { out } = f;
-  if (!out || out.packs.length === 0) return nothingThere(f);
-  if (!isPlain(built, f)) return suits(built, f, out);
-  const reserve = built.rules['power.volts-reserve'];
-  return wantedOf(
-    built,
-    f,
-    judged(f, [reserve], () => suits(built, f, out)),
-  );
+  return !out || out.packs.length === 0 ? nothingThere(f) : suits(built, f, out);
 }
 
 const baseOf = ({ device, out, lead }: Feed): Base => ({
@@ -85,29 +85,53 @@ function worseOf(over: Verdict, under: Verdict): Verdict {
 
 /** What to look for where what there is does not do: a lead from its own outlet, or from a free one. */
 function wantedOf(built: Built, f: Feed, v: Verdict): Verdict {
+  if (!f.out || f.out.packs.length === 0 || oddOn(built).has(f)) return v;
   if (v.state === 'ok' || (f.lead && v.state === 'unknown')) return v;
-  const used = new Set(feedsOn(built).map((x) => `${x.from.from}/${x.from.id}`));
-  const others = outletsOn(built).filter(
-    (o) =>
-      o.packs.length > 0 &&
-      o.over.length === 0 &&
-      o.switched === null &&
-      !used.has(`${o.from}/${o.id}`),
-  );
-  for (const out of [f.out!, ...others]) {
-    const wanted = leadFor(built, f, out);
-    if (wanted !== null) return { ...said(v), wanted: [wanted] };
-  }
-  return v;
+  const reserve = built.rules['power.volts-reserve'];
+  const own = leadFor(f, f.out, reserve);
+  // Others are looked through only where it is not its own that wants another lead.
+  if (own !== null) return wanting(v, [own], () => own);
+  const free = built.once(FREE);
+  return wanting(v, [free, reserve], () => {
+    for (const out of free) {
+      const wanted = leadFor(f, out, reserve);
+      if (wanted !== null) return wanted;
+    }
+    return null;
+  });
 }
+
+/** What is said, with what to look for; the same while that is the same. */
+const wanting = (v: Verdict, deps: readonly unknown[], look: () => string | null): Verdict =>
+  wantings(v, deps, () => {
+    const wanted = look();
+    return wanted === null ? v : { ...said(v), wanted: [wanted] };
+  });
+const wantings = keeper<Verdict>();
+
+/** Outlets that nothing hangs on, which give what is written of them. */
+const FREE = node(
+  'outlets that are free',
+  (built: Built): readonly RigOutlet[] => {
+    const used = byOutlet(built);
+    return outletsOn(built).filter(
+      (o) =>
+        o.packs.length > 0 &&
+        o.over.length === 0 &&
+        o.switched === null &&
+        !used.has(`${o.from}/${o.id}`),
+    );
+  },
+  { same: sameList },
+);
 
 /**
  * The lead that would do from an outlet: at worst, with the reserve, `R = (V - U) U / P`, and copper by
  * its length (IEC 60028); null where none would, or a number is missing.
  */
-function leadFor(built: Built, f: Feed, out: RigOutlet): string | null {
+function leadFor(f: Feed, out: RigOutlet, reserve: number): string | null {
   const { part } = f.device;
-  if (!isPlain(built, f) || cellsOf(out.outlet.plug) !== null) return null;
+  if (cellsOf(out.outlet.plug) !== null) return null;
   const [volts, top, least, most, watts] = [
     out.least,
     out.most,
@@ -116,7 +140,7 @@ function leadFor(built: Built, f: Feed, out: RigOutlet): string | null {
     ownOf(part, 'most'),
   ].map((g) => g.known);
   if (!volts || !top || !least || !most || !watts) return null;
-  const end = least.hi + built.rules['power.volts-reserve'];
+  const end = least.hi + reserve;
   if (volts.lo <= end || watts.hi <= 0 || top.hi > most.lo) return null;
   const area = leadOhms(1, 1) / (((volts.lo - end) * end) / watts.hi);
   const plug = (id: string | undefined, else_: string) => plugOf(id)?.name ?? else_;

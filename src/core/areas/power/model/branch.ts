@@ -3,17 +3,20 @@ import { constant, given, type Given } from '../../../build/given';
 import { cellsOf } from '../../../engine/plugs';
 import { leadOhms } from '../../../feed/copper';
 import type { Mix } from '../../../feed/hours';
+import { node } from '../../../engine/reads';
 import { feed, type At, type Fed } from '../../../feed/network';
 import {
   byDevice,
   byOutlet,
   deviceKey,
+  feedsOn,
   leadGivens,
   meanOf,
   peakOf,
   type Device,
   type Feed,
 } from './fed';
+import { eachKept } from './judged';
 import type { RigOutlet } from './outlets';
 
 /** Takes of a device: `most`, or the mean of a day that is spent so. */
@@ -182,4 +185,35 @@ const pulled = (out: RigOutlet): boolean => out.outlet.passes === true && out.ov
 /** Nothing hangs on it and nothing pulls its outlet down but itself: one lead, in closed form. */
 export function isPlain(built: Built, f: Feed): boolean {
   return !(f.out && pulled(f.out)) && hangingOn(built, f.device).length === 0;
+}
+
+/** What is fed and is not plain; once for a rig. */
+export function oddOn(built: Built): ReadonlySet<Feed> {
+  return built.once(ODD);
+}
+
+const ODD = node(
+  'what is fed over something',
+  (built: Built): ReadonlySet<Feed> => new Set(feedsOn(built).filter((f) => !isPlain(built, f))),
+  { same: (a, b) => a.size === b.size && [...a].every((f) => b.has(f)) },
+);
+
+/**
+ * Something of each that is fed. What is plain is kept while `deps` are the same; of what is not all that
+ * hangs with it counts.
+ */
+export function eachFed<T extends NonNullable<unknown>>() {
+  const each = eachKept<Feed, T>();
+  return (built: Built, deps: readonly unknown[], make: (f: Feed) => T): readonly T[] => {
+    const feeds = feedsOn(built);
+    const odd = oddOn(built);
+    if (odd.size === 0) return each(feeds, deps, make);
+    const plain = each(
+      feeds.filter((f) => !odd.has(f)),
+      deps,
+      make,
+    );
+    let i = 0;
+    return feeds.map((f) => (odd.has(f) ? make(f) : plain[i++]!));
+  };
 }

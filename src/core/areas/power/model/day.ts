@@ -4,6 +4,8 @@ import { inTheDark } from './fed';
 import { changesAround } from '../../../feed/changes';
 import type { DayEvent } from '../../../kit/types';
 import type { Interval } from '../../../quantity/spread';
+import { keeper } from './judged';
+import { hoursOf } from './lasting';
 import { byLog, computedHours, loggedOf } from './log';
 import { packsOn } from './outlets';
 import { sayHours } from './say';
@@ -35,22 +37,30 @@ export interface SourceDay {
 }
 
 /** The sources of a rig that feed something, for a day's plan. */
-export function dayOf(built: Built): SourceDay[] {
+export const dayOf = (built: Built): SourceDay[] =>
+  sourcesOn(built).flatMap((source) => sourceDay(built, source) ?? []);
+
+/** One source over a day; null where nothing hangs on it. */
+export function sourceDay(built: Built, source: Source): SourceDay | null {
+  if (source.feeds.length === 0) return null;
+  const sets = setsOf(built, source);
   const dark = inTheDark(built).length > 0;
-  return sourcesOn(built).flatMap((source): SourceDay[] => {
-    if (source.feeds.length === 0) return [];
-    const base = {
+  const log = dark ? null : loggedOf(built, source);
+  const own = dark ? null : hoursOf(built, source);
+  const made = (): SourceDay => {
+    const computed = dark ? null : computedHours(built, source);
+    return {
       id: source.id,
       packs: source.packs.map((p) => p.part.name),
-      sets: setsOf(built, source),
+      sets,
+      lasts: computed ? byLog(log, computed) : (log?.hours ?? null),
     };
-    if (dark) return [{ ...base, lasts: null }];
-    const log = loggedOf(built, source);
-    const computed = computedHours(built, source);
-    const lasts = computed ? byLog(log, computed) : (log?.hours ?? null);
-    return [{ ...base, lasts }];
-  });
+  };
+  return log ? made() : kept(source, [sets, own], made);
 }
+
+/** While no log says otherwise a source lasts as long as it is computed to. */
+const kept = keeper<SourceDay>();
 
 /** When packs are changed over a day, h from its beginning, as it is most likely and at worst. */
 export function changesIn(

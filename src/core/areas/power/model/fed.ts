@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { constant, exactly, given, type Given } from '../../../build/given';
 import { cellsOf } from '../../../engine/plugs';
-import { node } from '../../../engine/reads';
+import { node, sameList } from '../../../engine/reads';
 import { meanWatts, type Mix } from '../../../feed/hours';
 import { overLead } from '../../../feed/network';
 import { leadOhms } from '../../../feed/copper';
@@ -16,6 +16,8 @@ import {
   type Part,
   type Supplied,
 } from '../../../kit/types';
+import { byId, fittedParts, type FittedPart } from './fitted';
+import { eachKept, keeper } from './judged';
 import { wireLength } from './lead-length';
 import { outletsOn, type RigOutlet } from './outlets';
 
@@ -66,35 +68,70 @@ export function devicesOn(built: Built): readonly Taker[] {
   return built.once(TAKERS);
 }
 
-const TAKERS = node('what takes power', ({ rig, kit }: Built): readonly Taker[] => {
-  const list: Taker[] = [];
-  const add = (where: Device['list'], id: string, part: Part | undefined, from?: FedFrom) => {
-    if (!isBody(part) && !isDrive(part) && !isFitting(part)) return;
-    if (ALWAYS.has(part.kind) || from)
-      list.push({ device: { list: where, id, part: part as Device['part'] }, from });
-  };
-  const byId = <T extends { id: string }>(l: readonly T[] | undefined) =>
-    [...(l ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
-  if (rig.body !== null) add('body', 'body', kit.get(rig.body), rig.outlet);
-  for (const u of byId(rig.drives)) add('drives', u.id, kit.get(u.part), u.outlet);
-  for (const u of byId(rig.fitted)) add('fitted', u.id, kit.get(u.part), u.outlet);
-  return list;
-});
+const TAKERS = node(
+  'what takes power',
+  (built: Built): readonly Taker[] => {
+    const { rig, kit } = built;
+    const body = rig.body === null ? undefined : kit.get(rig.body);
+    return [
+      ...(body ? takerOf(body, 'body', { id: 'body', outlet: rig.outlet }, body) : []),
+      ...byId(rig.drives).flatMap((use) => {
+        const part = kit.get(use.part);
+        return part ? takerOf(use, 'drives', use, part) : [];
+      }),
+      ...fitted(fittedParts(built), [], (f) => takerOf(f, 'fitted', f.use, f.part)).flat(),
+    ];
+  },
+  { same: sameList },
+);
+
+const fitted = eachKept<FittedPart, readonly Taker[]>();
+const takers = keeper<Taker>();
+
+/** What takes power of a use: itself, or nothing; `of` is what it is kept with. */
+function takerOf(
+  of: object,
+  list: Device['list'],
+  { id, outlet: from }: { id: string; outlet?: FedFrom },
+  part: Part,
+): readonly Taker[] {
+  if (!isBody(part) && !isDrive(part) && !isFitting(part)) return [];
+  return ALWAYS.has(part.kind) || from
+    ? [takers(of, [part, from], () => ({ device: { list, id, part }, from }))]
+    : [];
+}
 
 /** Everything that is fed, and by what; once for a rig. */
 export function feedsOn(built: Built): readonly Feed[] {
   return built.once(FEEDS);
 }
 
-const FEEDS = node('what is fed', (built: Built): readonly Feed[] => {
-  const outlets = new Map(outletsOn(built).map((o) => [`${o.from}/${o.id}`, o]));
-  return devicesOn(built).flatMap(({ device, from }) => {
-    if (!from) return [];
-    const lead = from.lead === undefined ? undefined : built.kit.get(from.lead);
-    const out = outlets.get(`${from.from}/${from.id}`) ?? null;
-    return [theSame({ device, from, out, lead: isLead(lead) ? lead : null })];
-  });
-});
+const FEEDS = node(
+  'what is fed',
+  (built: Built): readonly Feed[] => {
+    const outlets = built.once(OUTLETS);
+    return devicesOn(built).flatMap(({ device, from }) => {
+      if (!from) return [];
+      const lead = from.lead === undefined ? undefined : built.kit.get(from.lead);
+      const out = outlets.get(from.from)?.get(from.id) ?? null;
+      return [theSame({ device, from, out, lead: isLead(lead) ? lead : null })];
+    });
+  },
+  { same: sameList },
+);
+
+const OUTLETS = node(
+  'outlets of each',
+  (built: Built): ReadonlyMap<string, ReadonlyMap<string, RigOutlet>> => {
+    const by = new Map<string, Map<string, RigOutlet>>();
+    for (const o of outletsOn(built)) {
+      let own = by.get(o.from);
+      if (!own) by.set(o.from, (own = new Map()));
+      own.set(o.id, o);
+    }
+    return by;
+  },
+);
 
 const known = new WeakMap<FedFrom, Feed[]>();
 /** So many of one link are kept: configurations of a rig share it. */
@@ -119,21 +156,36 @@ function theSame(f: Feed): Feed {
   return f;
 }
 
-/** What hangs on each outlet, by `plate/v14`; once for a rig. */
+/** The outlet that something hangs on: `plate/v14`. */
+export const outletKey = ({ from }: Pick<Feed, 'from'>) => `${from.from}/${from.id}`;
+
+/** What hangs on each outlet, by its key; once for a rig. */
 export function byOutlet(built: Built): ReadonlyMap<string, readonly Feed[]> {
   return built.once(BY_OUTLET);
 }
 
-const BY_OUTLET = node('what hangs on outlets', (built: Built): ReadonlyMap<string, Feed[]> => {
-  const by = new Map<string, Feed[]>();
-  for (const f of feedsOn(built)) {
-    const key = `${f.from.from}/${f.from.id}`;
-    const list = by.get(key);
-    if (list) list.push(f);
-    else by.set(key, [f]);
-  }
-  return by;
-});
+const BY_OUTLET = node(
+  'what hangs on outlets',
+  (built: Built): ReadonlyMap<string, readonly Feed[]> => {
+    const by = new Map<string, Feed[]>();
+    for (const f of feedsOn(built)) {
+      const key = outletKey(f);
+      const list = by.get(key);
+      if (list) list.push(f);
+      else by.set(key, [f]);
+    }
+    const kept = new Map<string, readonly Feed[]>();
+    for (const [key, list] of by)
+      kept.set(
+        key,
+        together(list[0]!, list, () => list),
+      );
+    return kept;
+  },
+);
+
+/** The same list while the same hangs together. */
+const together = keeper<readonly Feed[]>();
 
 /** What feeds each device, by `deviceKey`; once for a rig. */
 export function byDevice(built: Built): ReadonlyMap<string, Feed> {
@@ -177,10 +229,13 @@ export function unfedOn(built: Built): readonly Device[] {
   return built.once(UNFED);
 }
 
-const UNFED = node('what nothing feeds', (built: Built): readonly Device[] =>
-  devicesOn(built).flatMap(({ device, from }) =>
-    from || device.part.ownPack === true ? [] : [device],
-  ),
+const UNFED = node(
+  'what nothing feeds',
+  (built: Built): readonly Device[] =>
+    devicesOn(built).flatMap(({ device, from }) =>
+      from || device.part.ownPack === true ? [] : [device],
+    ),
+  { same: sameList },
 );
 
 /** What hangs on an outlet that is not there, or that no pack stands behind. */
@@ -188,14 +243,23 @@ export function deadOn(built: Built): readonly Device[] {
   return built.once(DEAD);
 }
 
-const DEAD = node('what hangs on nothing', (built: Built): readonly Device[] =>
-  feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device])),
+const DEAD = node(
+  'what hangs on nothing',
+  (built: Built): readonly Device[] =>
+    feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device])),
+  { same: sameList },
 );
 
 /** What takes power of which it is not known what feeds it: by nothing, or by what gives nothing here. */
-export function inTheDark(built: Built): Device[] {
-  return [...unfedOn(built), ...deadOn(built)];
+export function inTheDark(built: Built): readonly Device[] {
+  return built.once(DARK);
 }
+
+const DARK = node(
+  'what is in the dark',
+  (built: Built): readonly Device[] => [...unfedOn(built), ...deadOn(built)],
+  { same: sameList },
+);
 
 /** A device is asked for half as much again as at work, at most, where nobody said. Common practice, no source. */
 const PEAK = 1.5;

@@ -25,7 +25,37 @@ export function keeper<T extends NonNullable<unknown>>() {
   };
 }
 
+/**
+ * A keeper for lists, of which an edit changes one item or two: what stands where it stood in the
+ * list that came before is not even looked up.
+ *
+ * @returns what is made of each item, in their order; the list of before while all of it stands
+ */
+export function eachKept<I extends object, T extends NonNullable<unknown>>() {
+  const kept = keeper<T>();
+  let last: { items: readonly I[]; deps: readonly unknown[]; made: readonly T[] } | null = null;
+  /**
+   * @param deps all that any of them rests on besides itself, compared one by one
+   * @param make reads nothing that is not in `deps`: it is not called for what stands
+   */
+  return (items: readonly I[], deps: readonly unknown[], make: (item: I) => T): readonly T[] => {
+    const before = last && sameDeps(last.deps, deps) ? last : null;
+    if (before && sameDeps(before.items, items)) return before.made;
+    // One that came in between moves all that come after it.
+    const moved = before ? items.length - before.items.length : 0;
+    const made = items.map((item, i) => {
+      if (before?.items[i] === item) return before.made[i]!;
+      if (before?.items[i - moved] === item) return before.made[i - moved]!;
+      return kept(item, deps, () => make(item));
+    });
+    last = { items, deps, made };
+    return made;
+  };
+}
+
+/** The same, element by element. */
 function sameDeps(a: readonly unknown[], b: readonly unknown[]): boolean {
+  if (a === b) return true;
   if (a.length !== b.length) return false;
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
   return true;

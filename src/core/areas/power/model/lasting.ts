@@ -2,11 +2,12 @@ import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { usableAt, type Mix } from '../../../feed/hours';
 import type { Range, Spread } from '../../../quantity/spread';
-import { efficiencyOf, isPlain } from './branch';
+import { node } from '../../../engine/reads';
+import { efficiencyOf, oddOn } from './branch';
 import { drawOf } from './draw';
 import { mixOf } from './fed';
 import { keeper } from './judged';
-import type { Source } from './sources';
+import { sourcesOn, type Source } from './sources';
 
 /** What a source holds, and what is taken of it, from its inputs in their order. */
 export interface Lasting {
@@ -85,10 +86,21 @@ export interface Hours extends Lasting {
 /** What hangs on outlets by itself, as it is fed, lasts as long as before. */
 const kept = keeper<Hours>();
 
-/** How long the packs of a source last, h. */
-export function hoursOf(built: Built, source: Source, mix: Mix = mixOf(built)): Hours {
+/** How long the packs of a source last, h; with the day spent as the house rules have it once for a rig. */
+export function hoursOf(built: Built, source: Source, mix?: Mix): Hours {
+  if (mix) return hoursIn(built, source, mix);
+  return built.once(HOURS).get(source) ?? hoursIn(built, source, mixOf(built));
+}
+
+const HOURS = node('hours of sources', (built: Built): ReadonlyMap<Source, Hours> => {
+  const mix = mixOf(built);
+  return new Map(sourcesOn(built).map((s) => [s, hoursIn(built, s, mix)]));
+});
+
+function hoursIn(built: Built, source: Source, mix: Mix): Hours {
   const fresh = () => hoursOfLasting(lastingOf(built, source, mix));
-  if (!source.feeds.every((f) => isPlain(built, f))) return fresh();
+  const odd = oddOn(built);
+  if (odd.size > 0 && source.feeds.some((f) => odd.has(f))) return fresh();
   const { idle, ready, rolling } = mix;
   const rests = [idle, ready, rolling, usableOf(built), built.rules['power.efficiency']];
   return kept(source, rests, fresh);

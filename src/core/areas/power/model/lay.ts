@@ -9,6 +9,9 @@ import { SWEPT } from '../../space/model/clearance';
 import type { Socket } from './ports';
 import type { Tied } from './via';
 
+/** What stands on a rig, as it stood when it was asked for: a way that is laid out later asks for nothing more. */
+export type Standing = Pick<Stand, 'memo' | 'pieces' | 'solids' | 'contacts'>;
+
 /** The way of a lead along the rig, clear of all that stands on it. */
 export interface Laid {
   /** From a bend off one socket to a bend off the other, with all bends between. */
@@ -64,7 +67,7 @@ const made = new WeakMap<StandSolid, Block>();
  * All that stands or sweeps, grown by its doubt and by half a lead; in an order that no list gives. A
  * cage is open where the sockets are that it goes round: it is in no lead's way.
  */
-function blocksOf(stand: Stand): readonly Block[] {
+function blocksOf(stand: Standing): readonly Block[] {
   return stand.memo.once(blocksOf, () => {
     const by = new Map(stand.pieces.map((p) => [p.key, p]));
     const still = stand.solids.filter((s) => !SWEPT.has(s.role));
@@ -109,7 +112,7 @@ export interface Room {
 export const WIDE = 200;
 
 /** What is free in front of a socket, wherever on its face it may be; null where nobody said on which. */
-export function roomBefore(stand: Stand, piece: Piece, { out, points }: Socket): Room | null {
+export function roomBefore(stand: Standing, piece: Piece, { out, points }: Socket): Room | null {
   if (!out) return null;
   const blocks = blocksOf(stand).filter((b) => b.piece !== piece.key);
   let room: Room = { lo: WIDE, hi: 0, by: null };
@@ -145,7 +148,7 @@ function entered(from: Vec, way: Vec, e: Bounds): number {
  * @param via where it is tied on its way, from the first socket on
  */
 export function layOut(
-  stand: Stand,
+  stand: Standing,
   pieces: readonly [Piece, Piece],
   sockets: readonly [Socket, Socket],
   via: readonly Tied[] = [],
@@ -209,7 +212,7 @@ const MOST = 6;
 
 /** The way between two points: that of before where nothing came, went or moved near it. */
 function wayOnce(
-  stand: Stand,
+  stand: Standing,
   pieces: readonly [Piece, Piece],
   ends: readonly [Vec, Vec],
   blocks: readonly Block[],

@@ -1,14 +1,18 @@
 import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
-import { node } from '../../../engine/reads';
+import { node, sameList } from '../../../engine/reads';
 import { plain, sayLength } from '../../../quantity/say';
+import { standOf } from '../../../stand/stand';
 import type { Lead, Part, TiePoint } from '../../../kit/types';
 import { deviceKey, feedsOn, type Feed } from './fed';
+import { partsByUse } from './fitted';
+import { eachKept } from './judged';
 import type { Laid } from './lay';
-import type { RigMains } from './outlets';
+import { mainsOn, type RigMains } from './outlets';
 import { signalPort, type Port } from './ports';
 import {
   BENDS,
+  doubtOf,
   keyOf,
   mainsOf,
   reachAlong,
@@ -57,10 +61,66 @@ export const layingOrder = (built: Built): Line[] =>
     (a, b) => Number(a.lead?.coiled === true) - Number(b.lead?.coiled === true),
   );
 
-const LINES = node('leads on the rig', (built: Built): readonly Line[] => [
-  ...feedsOn(built).map(lineOf),
-  ...signalsOn(built).flatMap((s) => lineOfSignal(s) ?? []),
-]);
+const LINES = node(
+  'leads on the rig',
+  (built: Built): readonly Line[] => [
+    ...feedsOn(built).map(lineOf),
+    ...signalsOn(built).flatMap((s) => lineOfSignal(s) ?? []),
+  ],
+  { same: sameList },
+);
+
+/** A line, as the rig stands. */
+export interface Lying {
+  line: Line;
+  mains: RigMains | null;
+  source: Part | null;
+  run: Run | null;
+}
+
+/** Every line as it lies; once for a rig. */
+export function lyingOn(built: Built): readonly Lying[] {
+  return built.once(LYING);
+}
+
+const LYING = node(
+  'leads as they lie',
+  (built: Built): readonly Lying[] => {
+    // All that is asked of the rig for one of them.
+    const deps = [standOf(built).memo, mainsOn(built), partsByUse(built)];
+    return lying(linesOn(built), deps, (line) => ({
+      line,
+      mains: mainsAt(built, line),
+      source: sourceAt(built, line),
+      run: runAt(built, line),
+    }));
+  },
+  { same: sameList },
+);
+
+const lying = eachKept<Line, Lying>();
+
+/** The same, with why its way is not known as well as it could be. */
+export interface Doubted extends Lying {
+  doubt: string | null;
+}
+
+/** Every line as it lies, laid out round what stands on the rig; once for a rig. */
+export function laidOn(built: Built): readonly Doubted[] {
+  return built.once(LAID);
+}
+
+const LAID = node(
+  'leads, laid out',
+  (built: Built): readonly Doubted[] =>
+    laid(lyingOn(built), [standOf(built).memo], (l) => ({
+      ...l,
+      doubt: !l.run || l.run.missing.length > 0 ? null : doubtOf(built, l.run),
+    })),
+  { same: sameList },
+);
+
+const laid = eachKept<Lying, Doubted>();
 
 /** Whether the plugs of a lead are elbows, that at its source first. */
 function elbowsOf(lead: Lead | null): Line['elbows'] {

@@ -1,6 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { node, sameList } from '../../../engine/reads';
+import { byId, fittedParts } from './fitted';
 import { keeper } from './judged';
 import {
   isFitting,
@@ -39,10 +40,6 @@ export interface RigOutlet {
   swap: Outlet['swap'];
 }
 
-/** By id: the order of the list says nothing. */
-const byId = <T extends { id: string }>(list: readonly T[] | undefined): T[] =>
-  [...(list ?? [])].sort((a, b) => (a.id < b.id ? -1 : 1));
-
 /** A mains unit beside the rig. */
 export interface RigMains {
   use: MainsUse;
@@ -54,11 +51,17 @@ export function mainsOn(built: Built): readonly RigMains[] {
   return built.once(MAINS);
 }
 
-const MAINS = node('mains units beside the rig', ({ rig, kit }: Built): readonly RigMains[] =>
-  byId(rig.mains).flatMap((use) => {
-    const part = kit.get(use.part);
-    return isMainsUnit(part) ? [{ use, part }] : [];
-  }),
+const MAINS = node(
+  'mains units beside the rig',
+  ({ rig, kit }: Built): readonly RigMains[] =>
+    byId(rig.mains).flatMap((use) => {
+      const part = kit.get(use.part);
+      return isMainsUnit(part) ? [{ use, part }] : [];
+    }),
+  {
+    same: (a, b) =>
+      a.length === b.length && a.every((m, i) => m.use === b[i]!.use && m.part === b[i]!.part),
+  },
 );
 
 /** What has outlets: fitted to the rig, or beside it. */
@@ -84,15 +87,9 @@ export function packsOn(built: Built): readonly RigPack[] {
 
 const PACKS = node(
   'packs on the rig',
-  ({ rig, kit }: Built): readonly RigPack[] =>
-    byId(rig.fitted).flatMap((use) => {
-      const part = kit.get(use.part);
-      return isFitting(part) && part.kind === 'battery' ? [{ use, part }] : [];
-    }),
-  {
-    same: (a, b) =>
-      a.length === b.length && a.every((p, i) => p.use === b[i]!.use && p.part === b[i]!.part),
-  },
+  (built: Built): readonly RigPack[] =>
+    fittedParts(built).filter((p): p is RigPack => isFitting(p.part) && p.part.kind === 'battery'),
+  { same: sameList },
 );
 
 /** Every outlet on the rig; once for a rig. */
@@ -100,60 +97,59 @@ export function outletsOn(built: Built): readonly RigOutlet[] {
   return built.once(OUTLETS);
 }
 
-const OUTLETS = node('outlets on the rig', (built: Built): readonly RigOutlet[] => {
-  const { kit } = built;
-  const packs = packsOn(built);
-  const mains = mainsOn(built);
-  const uses: Use[] = byId<Use>([...(built.rig.fitted ?? []), ...mains.map((m) => m.use)]);
-  const made = new Map<string, RigOutlet | null>();
-  const switches = switchesOn(built.rig);
-  // What is fed and gives on has what stands behind the outlet that it hangs on; in a circle nothing does.
-  const behindOf = (u: Use): Behind[] => [
-    ...packs.filter((p) => p.use.id === u.id || p.use.to === u.id),
-    ...mains.filter((m) => m.use.id === u.id),
-  ];
-  const outletOf = (u: Use, o: Outlet, part: Giver, behind = behindOf(u)): RigOutlet => {
-    const key = `${u.id}/${o.id}`;
-    const known = made.get(key);
-    if (known) return known;
-    made.set(key, null);
-    const up = behind.length > 0 ? null : upOf(u);
-    const out = outletFrom(u, o, part, behind, up);
-    // What is said to be set over has a switch, also where nobody said what it gives then.
-    const said = switches.get(key) ?? undefined;
-    const has = o.passes !== true && (o.voltsOther !== undefined || said === true);
-    const set = theSame(has ? switchedTo(built, out, said) : out);
-    made.set(key, set);
-    return set;
-  };
-  const upOf = ({ outlet: fed }: Use): RigOutlet | null => {
-    const u = fed && uses.find((x) => x.id === fed.from);
-    const part = u && kit.get(u.part);
-    const o = gives(part) ? part.outlets?.find((x) => x.id === fed!.id) : undefined;
-    if (!u || !o || made.get(`${u.id}/${o.id}`) === null) return null;
-    return outletOf(u, o, part as Giver);
-  };
-  return uses.flatMap((u) => {
-    const part = kit.get(u.part);
-    if (!gives(part) || !part.outlets) return [];
-    const { outlets } = part;
-    const behind = behindOf(u);
-    const fresh = () => outlets.map((o) => outletOf(u, o, part, behind));
-    // What hangs on nothing else gives what it gave, while its packs and its switches are the same.
-    if (u.outlet && behind.length === 0) return fresh();
-    const all = ofUse(
-      u,
-      [
-        part,
-        ...behind.flatMap((p) => [p.use, p.part]),
-        ...outlets.map((o) => switches.get(`${u.id}/${o.id}`)),
-      ],
-      fresh,
-    );
-    for (const o of all) made.set(`${u.id}/${o.id}`, o);
-    return all;
-  });
-});
+/** Something with outlets, and its part. */
+interface Giving {
+  use: Use;
+  part: Giver;
+}
+
+const OUTLETS = node(
+  'outlets on the rig',
+  (built: Built): readonly RigOutlet[] => {
+    const packs = packsOn(built);
+    const mains = mainsOn(built);
+    const givers = [...fittedParts(built), ...mains]
+      .flatMap(({ use, part }): Giving[] => (gives(part) && part.outlets ? [{ use, part }] : []))
+      .sort((a, b) => (a.use.id < b.use.id ? -1 : 1));
+    const made = new Map<string, RigOutlet | null>();
+    const switches = switchesOn(built.rig);
+    // What is fed and gives on has what stands behind the outlet that it hangs on; in a circle nothing does.
+    const behindOf = (u: Use): Behind[] => [
+      ...packs.filter((p) => p.use.id === u.id || p.use.to === u.id),
+      ...mains.filter((m) => m.use.id === u.id),
+    ];
+    const outletOf = (u: Use, o: Outlet, part: Giver, behind = behindOf(u)): RigOutlet => {
+      const key = `${u.id}/${o.id}`;
+      const known = made.get(key);
+      if (known) return known;
+      made.set(key, null);
+      const up = behind.length > 0 ? null : upOf(u);
+      const out = outletFrom(u, o, part, behind, up);
+      // What is said to be set over has a switch, also where nobody said what it gives then.
+      const said = switches.get(key) ?? undefined;
+      const has = o.passes !== true && (o.voltsOther !== undefined || said === true);
+      const set = theSame(has ? switchedTo(built, out, said) : out);
+      made.set(key, set);
+      return set;
+    };
+    const upOf = ({ outlet: fed }: Use): RigOutlet | null => {
+      const u = fed && givers.find((x) => x.use.id === fed.from);
+      const o = u?.part.outlets?.find((x) => x.id === fed!.id);
+      if (!u || !o || made.get(`${u.use.id}/${o.id}`) === null) return null;
+      return outletOf(u.use, o, u.part);
+    };
+    return givers.flatMap(({ use: u, part }) => {
+      const outlets = part.outlets!;
+      const behind = behindOf(u);
+      const fresh = () => outlets.map((o) => outletOf(u, o, part, behind));
+      // What hangs on nothing else gives what it gave, while its packs and its switches are the same.
+      if (u.outlet && behind.length === 0) return fresh();
+      const set = switches.size === 0 ? [] : outlets.map((o) => switches.get(`${u.id}/${o.id}`));
+      return ofUse(u, [part, ...behind.flatMap((p) => [p.use, p.part]), ...set], fresh);
+    });
+  },
+  { same: sameList },
+);
 
 const ofUse = keeper<readonly RigOutlet[]>();
 
@@ -252,13 +248,14 @@ function freshSpan(least: Given, most: Given, name: string): Given {
   };
 }
 
-/** How the switches are set, as each link says it; null where two do not say the same. */
+/** How the switches are set, as each link says it; null where two do not say the same. None where none is said. */
 function switchesOn(rig: Rig): Map<string, boolean | null | undefined> {
   const set = new Map<string, boolean | null | undefined>();
   const feeds = [
     rig.outlet,
     ...[...(rig.drives ?? []), ...(rig.fitted ?? [])].map((u) => u.outlet),
   ];
+  if (feeds.every((f) => f?.switched === undefined)) return set;
   for (const f of feeds) {
     if (!f) continue;
     const key = `${f.from}/${f.id}`;

@@ -5,7 +5,7 @@ import { judge, plainVerdict, said } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { byChamber, feedsOn, meanOf, mixOf, runsOn, type Feed } from './fed';
-import { keeper } from './judged';
+import { eachKept } from './judged';
 import { usableOf } from './lasting';
 import { sayHours } from './say';
 
@@ -15,22 +15,22 @@ import { sayHours } from './say';
  * whether what is in that battery lasts the day.
  */
 export function ownPacks(built: Built): Verdict[] {
-  const mixed = Object.values(mixOf(built));
-  const usable = usableOf(built);
-  const day = built.job.goal?.day;
-  return feedsOn(built).flatMap((f) => {
-    if (!f.out) return [];
-    const { out } = f;
-    // While it is fed as it was, the day is as long and spent the same way.
-    if (runsOn(f))
-      return [judged(f, [out, f.device.part, ...mixed, usable, day], () => ofOwn(built, f, out))];
-    const { ownPack, ownWattHours, chargeWatts } = f.device.part;
-    const said = ownWattHours !== undefined || chargeWatts !== undefined;
-    return ownPack === undefined && said && !byChamber(f) ? [unsaid(f, f.out)] : [];
-  });
+  // While it is fed as it was, the day is as long and spent the same way.
+  const { idle, ready, rolling } = mixOf(built);
+  const deps = [idle, ready, rolling, usableOf(built), built.job.goal?.day];
+  return judged(feedsOn(built), deps, (f) => ownPackOf(built, f)).flat();
 }
 
-const judged = keeper<Verdict>();
+const judged = eachKept<Feed, readonly Verdict[]>();
+const NONE: readonly Verdict[] = [];
+
+function ownPackOf(built: Built, f: Feed): readonly Verdict[] {
+  if (!f.out) return NONE;
+  if (runsOn(f)) return [ofOwn(built, f, f.out)];
+  const { ownPack, ownWattHours, chargeWatts } = f.device.part;
+  const said = ownWattHours !== undefined || chargeWatts !== undefined;
+  return ownPack === undefined && said && !byChamber(f) ? [unsaid(f, f.out)] : NONE;
+}
 
 /** Numbers of a battery that nobody said is there. */
 function unsaid({ device: { part, list, id } }: Feed, out: NonNullable<Feed['out']>): Verdict {

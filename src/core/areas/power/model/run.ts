@@ -1,7 +1,6 @@
 import { given, type Given } from '../../../build/given';
 import type { Built } from '../../../build/build';
 import { Memo } from '../../../build/memo';
-import { node } from '../../../engine/reads';
 import { pieceKey } from '../../../place/piece';
 import type { Piece } from '../../../place/setting';
 import { inWords } from '../../../checks/judge';
@@ -17,11 +16,12 @@ import {
   type TiePoint,
 } from '../../../kit/types';
 import type { Device, Feed } from './fed';
+import { partsByUse } from './fitted';
 import { pointAlong } from '../../../solids/around';
 import { turnedBox, UPRIGHT, type Bounds, type Vec } from '../../../solids/solid';
 import { reachLength } from './lead-length';
 import { mainsOn, type RigMains } from './outlets';
-import { layOut, LEAST, roomBefore, type Laid, type Room } from './lay';
+import { layOut, LEAST, roomBefore, type Laid, type Room, type Standing } from './lay';
 import { inletPort, outletPort, socketOn, type Port, type Socket } from './ports';
 import { tieOn, type Tied } from './via';
 
@@ -127,15 +127,24 @@ export function wayBetween(
   );
   if (before) return before.run;
   const ties = (via ?? []).map((t) => tieOn(by.get(keyOf(t.on.list, t.on.id)), t));
-  const run = between(stand, [from, to], [a.port(), b.port()], ties);
+  const standing = stand.memo.once(asItStands, () => asItStands(stand));
+  const run = between(stand, standing, [from, to], [a.port(), b.port()], ties);
   known.push({ ends: [a.said, b.said, via], run });
   return run;
 }
+
+const asItStands = ({ memo, pieces, solids, contacts }: Stand): Standing => ({
+  memo,
+  pieces,
+  solids,
+  contacts,
+});
 
 const byKey = (pieces: readonly Piece[]) => new Map(pieces.map((p) => [p.key, p]));
 
 function between(
   stand: Stand,
+  standing: Standing,
   [from, to]: readonly [Piece, Piece],
   [out, into]: readonly [Port, Port],
   ties: readonly (Tied | null)[],
@@ -176,8 +185,8 @@ function between(
     missing,
     assumed: from.assumed ?? to.assumed ?? (ties.includes(null) ? NOWHERE : null),
     sockets: [a, b],
-    laid: () => (laid === undefined ? (laid = layOut(stand, [from, to], [a, b], there)) : laid),
-    rooms: () => (rooms ??= [roomBefore(stand, from, a), roomBefore(stand, to, b)]),
+    laid: () => (laid === undefined ? (laid = layOut(standing, [from, to], [a, b], there)) : laid),
+    rooms: () => (rooms ??= [roomBefore(standing, from, a), roomBefore(standing, to, b)]),
   };
 }
 
@@ -208,24 +217,14 @@ function through(
 
 /** The part that a lead comes from, whether it has that outlet or not; null where it is not on the rig. */
 export function sourceOf(built: Built, { from }: Pick<Feed, 'from'>): Fitting | null {
-  return built.once(FITTINGS).get(from.from) ?? null;
+  const part = partsByUse(built).get(from.from);
+  return isFitting(part) ? part : null;
 }
 
 /** The mains unit that a lead comes from; null where it comes from something on the rig. */
 export function mainsOf(built: Built, { from }: { from: Pick<FedFrom, 'from'> }): RigMains | null {
   return mainsOn(built).find((m) => m.use.id === from.from) ?? null;
 }
-
-const FITTINGS = node(
-  'what is fitted, by its use',
-  ({ rig, kit }: Built): ReadonlyMap<string, Fitting> =>
-    new Map(
-      (rig.fitted ?? []).flatMap((u) => {
-        const part = kit.get(u.part);
-        return isFitting(part) ? [[u.id, part] as const] : [];
-      }),
-    ),
-);
 
 /** The piece that something on a rig stands as. */
 export const keyOf = (list: TieOn['list'], id: string) =>

@@ -1,5 +1,6 @@
 import type { Built } from '../../../build/build';
-import { node } from '../../../engine/reads';
+import { byId, fittedParts, partsByUse } from './fitted';
+import { node, sameList } from '../../../engine/reads';
 import { CARRIES, type Carries, type Ported, type SignalPort } from '../../../engine/part';
 import { CARRIED as WORDS } from '../../../engine/field';
 import { plugOf } from '../../../engine/plugs';
@@ -44,18 +45,19 @@ export interface RigPort extends SignalEnd {
 export const portName = ({ part, port }: Pick<SignalEnd, 'part' | 'port'>): string =>
   port ? `${port.name} of ${part.name}` : `a port that ${part.name} has not`;
 
+/** Whether it may have any. */
+const hasPorts = (part: Part | undefined): part is Part & Ported =>
+  isBody(part) || isDrive(part) || isFitting(part);
+
 /** What may have ports, the camera first, then by id. */
-function portedOn({ rig, kit }: Built): { at: Omit<PortAt, 'port'>; part: Part & Ported }[] {
+function portedOn(built: Built): { at: Omit<PortAt, 'port'>; part: Part & Ported }[] {
+  const { rig, kit } = built;
   const of = (list: PortAt['list'], id: string, part: Part | undefined) =>
-    isBody(part) || isDrive(part) || isFitting(part)
-      ? [{ at: { list, id }, part: part as Part & Ported }]
-      : [];
-  const byId = <T extends { id: string; part: string }>(list: 'drives' | 'fitted', l: T[] = []) =>
-    [...l].sort((a, b) => (a.id < b.id ? -1 : 1)).flatMap((u) => of(list, u.id, kit.get(u.part)));
+    hasPorts(part) ? [{ at: { list, id }, part }] : [];
   return [
     ...(rig.body === null ? [] : of('body', 'body', kit.get(rig.body))),
-    ...byId('drives', rig.drives),
-    ...byId('fitted', rig.fitted),
+    ...byId(rig.drives).flatMap((u) => of('drives', u.id, kit.get(u.part))),
+    ...fittedParts(built).flatMap(({ use, part }) => of('fitted', use.id, part)),
   ];
 }
 
@@ -75,34 +77,44 @@ export function signalsOn(built: Built): readonly Signal[] {
   return built.once(SIGNALS);
 }
 
-const SIGNALS = node('what is sent to what', (built: Built): readonly Signal[] => {
-  const { signals } = built.rig;
-  if (!signals) return [];
-  const ported = new Map(portedOn(built).map((p) => [`${p.at.list}/${p.at.id}`, p.part]));
-  const end = (at: PortAt): SignalEnd | null => {
-    const part = ported.get(`${at.list}/${at.id}`);
-    if (!part) return null;
-    return { at, part, port: part.ports?.find((p) => p.id === at.port) ?? null };
-  };
-  const { rig } = built;
-  const fed = ({ list, id }: Pick<PortAt, 'list' | 'id'>) =>
-    list === 'body' ? rig.outlet : rig[list]?.find((u) => u.id === id)?.outlet;
-  const leadOf = ({ lead, within }: SignalUse): Lead | null => {
-    const id = lead ?? (within && fed(within)?.lead);
-    const part = id === undefined ? undefined : built.kit.get(id);
-    return isLead(part) ? (lead === undefined ? strandOf(part) : part) : null;
-  };
-  return [...signals]
-    .sort((a, b) => (a.id < b.id ? -1 : 1))
-    .map((use) => {
-      return theSame({
-        use,
-        from: end(use.from),
-        to: end(use.to),
-        lead: leadOf(use),
+const SIGNALS = node(
+  'what is sent to what',
+  (built: Built): readonly Signal[] => {
+    const { signals } = built.rig;
+    if (!signals) return [];
+    const { rig, kit } = built;
+    const fitted = partsByUse(built);
+    const partAt = ({ list, id }: PortAt): Part | undefined => {
+      if (list === 'fitted') return fitted.get(id);
+      const of = list === 'body' ? rig.body : rig.drives?.find((u) => u.id === id)?.part;
+      return of === undefined || of === null ? undefined : kit.get(of);
+    };
+    const end = (at: PortAt): SignalEnd | null => {
+      const part = partAt(at);
+      return hasPorts(part)
+        ? { at, part, port: part.ports?.find((p) => p.id === at.port) ?? null }
+        : null;
+    };
+    const fed = ({ list, id }: Pick<PortAt, 'list' | 'id'>) =>
+      list === 'body' ? rig.outlet : rig[list]?.find((u) => u.id === id)?.outlet;
+    const leadOf = ({ lead, within }: SignalUse): Lead | null => {
+      const id = lead ?? (within && fed(within)?.lead);
+      const part = id === undefined ? undefined : kit.get(id);
+      return isLead(part) ? (lead === undefined ? strandOf(part) : part) : null;
+    };
+    return [...signals]
+      .sort((a, b) => (a.id < b.id ? -1 : 1))
+      .map((use) => {
+        return theSame({
+          use,
+          from: end(use.from),
+          to: end(use.to),
+          lead: leadOf(use),
+        });
       });
-    });
-});
+  },
+  { same: sameList },
+);
 
 /**
  * What goes through a lead besides what it is for, as a lead of its own: its second plugs, and what it is

@@ -1,7 +1,8 @@
 import type { Built } from '../../../build/build';
 import { inWords } from '../../../checks/judge';
-import { deviceKey, feedsOn, runsOn, unfedOn, type Device, type Feed } from './fed';
-import { packsOn } from './outlets';
+import { deviceKey, runsOn, unfedOn, type Device, type Feed } from './fed';
+import { keeper } from './judged';
+import { sourcesOn, type Source } from './sources';
 
 /** What the change of one pack does, as it is fed now. */
 export interface Swap {
@@ -24,10 +25,17 @@ export interface Swap {
 
 /** The changes of all packs on the rig, by id. */
 export function swapsOn(built: Built): Swap[] {
-  const feeds = feedsOn(built);
-  return packsOn(built)
-    .map(({ use, part }) => {
-      const own = feeds.filter((f) => f.out?.packs.includes(use.id));
+  return sourcesOn(built)
+    .flatMap((s) => swapsOf(built, s))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** The changes of the packs of one source. */
+export function swapsOf(built: Built, source: Source): readonly Swap[] {
+  const unsaid = unfedOn(built);
+  return kept(source, [unsaid], () =>
+    source.packs.map(({ use, part }) => {
+      const own = source.feeds.filter((f) => f.out!.packs.includes(use.id));
       const of = (how: (f: Feed) => boolean) => own.filter(how).map((f) => f.device);
       return {
         id: use.id,
@@ -36,12 +44,14 @@ export function swapsOn(built: Built): Swap[] {
         stays: of(runsOn),
         held: of((f) => !runsOn(f) && carriedOn(f) === true),
         open: of((f) => !runsOn(f) && carriedOn(f) === null),
-        unsaid: unfedOn(built),
+        unsaid,
         pulled: own.filter((f) => f.from.from === use.id),
       };
-    })
-    .sort((a, b) => (a.id < b.id ? -1 : 1));
+    }),
+  );
 }
+
+const kept = keeper<readonly Swap[]>();
 
 /** Whether what hangs there goes on by another pack while one is off; null where nobody said. */
 export function carriedOn({ out }: Feed): boolean | null {
