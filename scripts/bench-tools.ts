@@ -42,5 +42,33 @@ const wanted = process.argv.slice(2);
 export function section(name: string, run: () => void) {
   if (wanted.length > 0 && !wanted.includes(name)) return;
   console.log(`\n${name}`);
+  pace();
   run();
+}
+
+/** A ring through four million places, each as far from the next as can be said: no cache holds it. */
+const RING = new Int32Array(4_000_000);
+for (let i = 0, at = 0; i < RING.length; i++) {
+  const next = (at + 1_618_033) % RING.length;
+  RING[at] = next;
+  at = next;
+}
+
+/**
+ * How fast the machine is just now, and how even: sums alone, and steps through memory. A time below is
+ * slow by itself only where these are not.
+ */
+function pace() {
+  const sums = time(60, () => {
+    let x = 1;
+    for (let i = 0; i < 200_000; i++) x = (Math.imul(x, 31) + i) | 0;
+    return x;
+  });
+  const steps = time(60, () => {
+    let at = 0;
+    for (let i = 0; i < 20_000; i++) at = RING[at]!;
+    return at;
+  });
+  line('the machine just now: 200,000 sums', sums);
+  line('the machine just now: 20,000 steps through memory', steps);
 }

@@ -8,7 +8,7 @@ import type { Piece } from '../../../place/setting';
 import { exact, sayLength } from '../../../quantity/say';
 import { standOf } from '../../../stand/stand';
 import { blindPieces } from '../../space/model/unsettled';
-import { eachKept, judgedOnce } from '../model/judged';
+import { eachKept, flat, judgedOnce } from '../model/judged';
 import { WIDE, type Room } from '../model/lay';
 import { lyingOn, type Line, type Lying } from '../model/lines';
 import { THICKNESS, type Run } from '../model/run';
@@ -48,7 +48,7 @@ export const cableBend: Check = {
   formula: 'room in front of the socket - plug - 4 x thickness of the lead',
   run(built) {
     const blind = blindPieces(standOf(built))[0];
-    return judged(lyingOn(built), [blind], (l) => bendsOf(l, blind)).flat();
+    return flat(judged(lyingOn(built), [blind], (l) => bendsOf(l, blind)));
   },
 };
 

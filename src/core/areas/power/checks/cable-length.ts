@@ -6,7 +6,7 @@ import type { Lead, Part } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { spread } from '../../../quantity/spread';
 import { ruleBasis } from '../../../rules/names';
-import { eachKept, judgedOnce } from '../model/judged';
+import { eachKept, flat, judgedOnce } from '../model/judged';
 import { reachLength } from '../model/lead-length';
 import type { RigMains } from '../model/outlets';
 import { laidOn, type Doubted, type Line } from '../model/lines';
@@ -23,7 +23,7 @@ export const cableLength: Check = {
   formula: 'length - way along the rig - 2 bends of 4 x its thickness',
   run(built) {
     const slack = built.rules['cable.slack'];
-    return judged(laidOn(built), [slack], (l) => lengthOf(l, slack)).flat();
+    return flat(judged(laidOn(built), [slack], (l) => lengthOf(l, slack)));
   },
 };
 

@@ -1,10 +1,10 @@
-import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
 import { plugOf } from '../../../engine/plugs';
 import { ruleBasis } from '../../../rules/names';
-import { linesOn, mainsAt, sourceAt, type Line } from '../model/lines';
+import { eachKept, flat } from '../model/judged';
+import { lyingOn, type Lying } from '../model/lines';
 
 /** What stops the day when it goes dark: the picture that is recorded. */
 const MATTERS: ReadonlySet<string> = new Set(['body', 'recorder']);
@@ -16,16 +16,19 @@ export const cableLock: Check = {
   byHand: true,
   says: 'Whether the lead of a camera or a recorder locks at both ends: a plug that is only pushed in falls out when somebody steps on the lead.',
   formula: 'both plugs lock, or both are tied',
-  run: (built) =>
-    linesOn(built)
-      .filter((l) => built.rules['cable.lock-all'] > 0 || MATTERS.has(l.part.kind))
-      .flatMap((l) => lockOf(built, l)),
+  run(built) {
+    const all = built.rules['cable.lock-all'] > 0;
+    return flat(judged(lyingOn(built), [all], (l) => lockOf(l, all)));
+  },
 };
 
-function lockOf(built: Built, l: Line): Verdict[] {
+const judged = eachKept<Lying, readonly Verdict[]>();
+
+function lockOf(lying: Lying, all: boolean): readonly Verdict[] {
+  const { line: l } = lying;
   const { part, lead, plugs } = l;
-  if (!lead) return [];
-  const source = sourceAt(built, l) ?? mainsAt(built, l)?.part;
+  if (!lead || !(all || MATTERS.has(part.kind))) return [];
+  const source = lying.source ?? lying.mains?.part;
   const from = source?.name ?? 'what it comes from';
   const ends = [
     { plug: plugs[0], at: from },

@@ -8,10 +8,11 @@ import { onHand, type Lead } from '../../../kit/types';
 import { valueOf } from '../../../quantity/quantity';
 import { sayLength } from '../../../quantity/say';
 import { byDevice, deviceKey } from '../model/fed';
-import { linesOn, mainsAt, reachAt, runAt, type Line } from '../model/lines';
+import { eachKept, flat } from '../model/judged';
+import { laidOn, reachAt, type Doubted, type Line } from '../model/lines';
 import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
-import { BENDS, doubtOf, THICKNESS, type Reach } from '../model/run';
+import { BENDS, THICKNESS, type Reach } from '../model/run';
 import { leadBetween, leadCarries, signalsOn } from '../model/signals';
 
 export const cableSpare: Check = {
@@ -21,10 +22,20 @@ export const cableSpare: Check = {
   byHand: true,
   says: 'Whether a lead that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, reaches, and is in use nowhere else on the rig.',
   formula: 'a second lead with the same plugs, free and long enough',
-  run: (built) => linesOn(built).flatMap((l) => spareOf(built, l)),
+  run(built) {
+    const deps = [
+      freeLeads(built),
+      built.once(WITHIN),
+      byDevice(built).get('body')?.out?.over,
+      built.rules['cable.slack'],
+    ];
+    return flat(judged(laidOn(built), deps, (l) => spareOf(built, l)));
+  },
 };
 
-function spareOf(built: Built, line: Line): Verdict[] {
+const judged = eachKept<Doubted, readonly Verdict[]>();
+
+function spareOf(built: Built, { line, mains, run, doubt }: Doubted): readonly Verdict[] {
   const { part, lead } = line;
   // What goes within the lead of something else is spared with that.
   if (!lead || line.signal?.use.within) return [];
@@ -57,8 +68,6 @@ function spareOf(built: Built, line: Line): Verdict[] {
         why: `Whether there is a spare for ${lead.name} is not known: what it comes out of is not on the rig.`,
       }),
     ];
-  const mains = mainsAt(built, line);
-  const run = runAt(built, line);
   const reach = reachAt(built, line);
   const free = freeLeads(built).filter(
     (l) => onHand(l) > 0 && fits(l) !== false && reach(l) !== 'no',
@@ -85,7 +94,7 @@ function spareOf(built: Built, line: Line): Verdict[] {
     ];
   const far = mains
     ? mains.use.away === undefined
-    : !run || run.missing.length > 0 || doubtOf(built, run) !== null;
+    : !run || run.missing.length > 0 || doubt !== null;
   const unsaid = free.find((l) => fits(l) === null || bare(l) || far);
   if (unsaid)
     return [

@@ -1,9 +1,9 @@
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
-import type { Built } from '../../../build/build';
 import { plugOf } from '../../../engine/plugs';
-import { linesOn, mainsAt, sourceAt, type Line } from '../model/lines';
+import { eachKept, flat } from '../model/judged';
+import { lyingOn, type Lying } from '../model/lines';
 
 export const cableStrain: Check = {
   id: 'cable.strain',
@@ -12,13 +12,16 @@ export const cableStrain: Check = {
   byHand: true,
   says: 'Whether every weak socket in use has a clamp for its lead: a small one is soldered to a board, and a lead that is pulled sideways breaks it off.',
   formula: 'a clamp at every weak socket',
-  run: (built) => linesOn(built).flatMap((l) => strainOf(built, l)),
+  run: (built) => flat(judged(lyingOn(built), [], strainOf)),
 };
 
-function strainOf(built: Built, l: Line): Verdict[] {
+const judged = eachKept<Lying, readonly Verdict[]>();
+
+function strainOf(lying: Lying): readonly Verdict[] {
+  const { line: l } = lying;
   const { part, lead, plugs } = l;
   if (!lead) return [];
-  const source = sourceAt(built, l) ?? mainsAt(built, l)?.part;
+  const source = lying.source ?? lying.mains?.part;
   const ends = [
     { known: plugOf(plugs[0]), at: source?.name ?? 'what it comes from' },
     { known: plugOf(plugs[1]), at: part.name },

@@ -5,7 +5,7 @@ import { judge, lacking, plainVerdict, said } from '../../../checks/judge';
 import type { Lead } from '../../../kit/types';
 import { exact, sayLength } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
-import { eachKept } from '../model/judged';
+import { eachKept, flat } from '../model/judged';
 import { laidOn, type Doubted, type Line } from '../model/lines';
 import type { Laid } from '../model/lay';
 import { farthest, tiesFor, type Run } from '../model/run';
@@ -19,7 +19,7 @@ export const cableTie: Check = {
   formula: 'longest stretch wanted - way along the rig / (ties + 1)',
   run(built) {
     const most = built.rules['cable.tie'];
-    return judged(laidOn(built), [most], (l) => tiesIn(l, most)).flat();
+    return flat(judged(laidOn(built), [most], (l) => tiesIn(l, most)));
   },
 };
 

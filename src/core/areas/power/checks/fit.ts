@@ -3,7 +3,7 @@ import type { Verdict } from '../../../checks/finding';
 import { inWords, plainVerdict } from '../../../checks/judge';
 import { cellsOf, plugOf } from '../../../engine/plugs';
 import { deviceKey, feedsOn, type Feed } from '../model/fed';
-import { eachKept } from '../model/judged';
+import { eachKept, flat } from '../model/judged';
 import type { RigOutlet } from '../model/outlets';
 import { chamberEnd, endsOf } from '../model/plugs';
 import { capital } from '../model/say';
@@ -16,7 +16,7 @@ export const powerFit: Check = {
   short: 'plug does not fit',
   says: 'Whether the plugs of a lead go into the outlet and into the device.',
   formula: 'socket of the outlet = plug of the lead; plug of the lead = inlet',
-  run: (built) => judged(feedsOn(built), [], fitOf).flat(),
+  run: (built) => flat(judged(feedsOn(built), [], fitOf)),
 };
 
 const judged = eachKept<Feed, Verdict[]>();

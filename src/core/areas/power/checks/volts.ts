@@ -12,7 +12,7 @@ import { outletsOn, type RigOutlet } from '../model/outlets';
 import { capital } from '../model/say';
 import { keeper } from '../model/judged';
 import { arrivingAt } from '../model/arriving';
-import { eachFed, isPlain, oddOn, ownOf } from '../model/branch';
+import { eachFed, isPlain, ownOf } from '../model/branch';
 import { byChamber, byOutlet, deviceKey, feedsOn, windowOf, type Feed } from '../model/fed';
 
 const V = (x: number) => `${plain(x, 1)} V`;
@@ -25,20 +25,42 @@ export const powerVolts: Check = {
   formula: 'I = 2 P / (V + sqrt(V^2 - 4 R P)); volts = V - I R; R = 2 x 0.01724 x length / area',
   run(built) {
     const reserve = built.rules['power.volts-reserve'];
-    const all = judged(built, [reserve], (f) => voltsOf(built, f));
-    return all.every((v) => v.state === 'ok')
-      ? [...all]
-      : feedsOn(built).map((f, i) => wantedOf(built, f, all[i]!));
+    const all = judged(built, [reserve], (f) => voltsOf(built, f, reserve));
+    return all.map((said, i) =>
+      said.others ? fromOthers(said.v, feedsOn(built)[i]!, built.once(FREE), reserve) : said.v,
+    );
   },
 };
 
-/** What hangs on an outlet by itself, by what it is fed. */
-const judged = eachFed<Verdict>();
-
-function voltsOf(built: Built, f: Feed): Verdict {
-  const { out } = f;
-  return !out || out.packs.length === 0 ? nothingThere(f) : suits(built, f, out);
+/** What is said of what is fed, and whether another outlet could have a lead that does. */
+interface Said {
+  v: Verdict;
+  others: boolean;
 }
+
+const judged = eachFed<Said>();
+
+function voltsOf(built: Built, f: Feed, reserve: number): Said {
+  const { out } = f;
+  if (!out || out.packs.length === 0) return { v: nothingThere(f), others: false };
+  const v = suits(built, f, out);
+  if (v.state === 'ok' || (f.lead && v.state === 'unknown') || !isPlain(built, f))
+    return { v, others: false };
+  const own = leadFor(f, out, reserve);
+  return own === null ? { v, others: true } : { v: { ...said(v), wanted: [own] }, others: false };
+}
+
+/** A lead from an outlet that is free, where none from its own would do. */
+const fromOthers = (v: Verdict, f: Feed, free: readonly RigOutlet[], reserve: number): Verdict =>
+  wanting(v, [free, reserve], () => {
+    for (const out of free) {
+      const wanted = leadFor(f, out, reserve);
+      if (wanted !== null) return { ...said(v), wanted: [wanted] };
+    }
+    return v;
+  });
+
+const wanting = keeper<Verdict>();
 
 const baseOf = ({ device, out, lead }: Feed): Base => ({
   id: 'power.volts',
@@ -82,32 +104,6 @@ function worseOf(over: Verdict, under: Verdict): Verdict {
   // Too many volts break it, too few only stop it: where both are as near the first is said.
   return (under.margin?.lo ?? 0) < (over.margin?.lo ?? 0) ? under : over;
 }
-
-/** What to look for where what there is does not do: a lead from its own outlet, or from a free one. */
-function wantedOf(built: Built, f: Feed, v: Verdict): Verdict {
-  if (!f.out || f.out.packs.length === 0 || oddOn(built).has(f)) return v;
-  if (v.state === 'ok' || (f.lead && v.state === 'unknown')) return v;
-  const reserve = built.rules['power.volts-reserve'];
-  const own = leadFor(f, f.out, reserve);
-  // Others are looked through only where it is not its own that wants another lead.
-  if (own !== null) return wanting(v, [own], () => own);
-  const free = built.once(FREE);
-  return wanting(v, [free, reserve], () => {
-    for (const out of free) {
-      const wanted = leadFor(f, out, reserve);
-      if (wanted !== null) return wanted;
-    }
-    return null;
-  });
-}
-
-/** What is said, with what to look for; the same while that is the same. */
-const wanting = (v: Verdict, deps: readonly unknown[], look: () => string | null): Verdict =>
-  wantings(v, deps, () => {
-    const wanted = look();
-    return wanted === null ? v : { ...said(v), wanted: [wanted] };
-  });
-const wantings = keeper<Verdict>();
 
 /** Outlets that nothing hangs on, which give what is written of them. */
 const FREE = node(

@@ -17,7 +17,7 @@ import {
   type Supplied,
 } from '../../../kit/types';
 import { byId, fittedParts, type FittedPart } from './fitted';
-import { eachKept, keeper } from './judged';
+import { eachKept, flat, keeper } from './judged';
 import { wireLength } from './lead-length';
 import { outletsOn, type RigOutlet } from './outlets';
 
@@ -73,14 +73,14 @@ const TAKERS = node(
   (built: Built): readonly Taker[] => {
     const { rig, kit } = built;
     const body = rig.body === null ? undefined : kit.get(rig.body);
-    return [
-      ...(body ? takerOf(body, 'body', { id: 'body', outlet: rig.outlet }, body) : []),
-      ...byId(rig.drives).flatMap((use) => {
+    return flat([
+      body ? takerOf(body, 'body', { id: 'body', outlet: rig.outlet }, body) : [],
+      ...byId(rig.drives).map((use) => {
         const part = kit.get(use.part);
         return part ? takerOf(use, 'drives', use, part) : [];
       }),
-      ...fitted(fittedParts(built), [], (f) => takerOf(f, 'fitted', f.use, f.part)).flat(),
-    ];
+      ...fitted(fittedParts(built), [], (f) => takerOf(f, 'fitted', f.use, f.part)),
+    ]);
   },
   { same: sameList },
 );
@@ -110,12 +110,14 @@ const FEEDS = node(
   'what is fed',
   (built: Built): readonly Feed[] => {
     const outlets = built.once(OUTLETS);
-    return devicesOn(built).flatMap(({ device, from }) => {
-      if (!from) return [];
+    const feeds: Feed[] = [];
+    for (const { device, from } of devicesOn(built)) {
+      if (!from) continue;
       const lead = from.lead === undefined ? undefined : built.kit.get(from.lead);
       const out = outlets.get(from.from)?.get(from.id) ?? null;
-      return [theSame({ device, from, out, lead: isLead(lead) ? lead : null })];
-    });
+      feeds.push(theSame({ device, from, out, lead: isLead(lead) ? lead : null }));
+    }
+    return feeds;
   },
   { same: sameList },
 );
@@ -232,9 +234,9 @@ export function unfedOn(built: Built): readonly Device[] {
 const UNFED = node(
   'what nothing feeds',
   (built: Built): readonly Device[] =>
-    devicesOn(built).flatMap(({ device, from }) =>
-      from || device.part.ownPack === true ? [] : [device],
-    ),
+    devicesOn(built)
+      .filter(({ device, from }) => !from && device.part.ownPack !== true)
+      .map(({ device }) => device),
   { same: sameList },
 );
 
@@ -246,7 +248,9 @@ export function deadOn(built: Built): readonly Device[] {
 const DEAD = node(
   'what hangs on nothing',
   (built: Built): readonly Device[] =>
-    feedsOn(built).flatMap((f) => (f.out && f.out.packs.length > 0 ? [] : [f.device])),
+    feedsOn(built)
+      .filter((f) => !f.out || f.out.packs.length === 0)
+      .map((f) => f.device),
   { same: sameList },
 );
 

@@ -17,10 +17,10 @@ export function fittedParts(built: Built): readonly FittedPart[] {
 const PARTS = node(
   'fitted parts',
   ({ rig, kit }: Built): readonly FittedPart[] =>
-    byId(rig.fitted).flatMap((use) => {
-      const part = kit.get(use.part);
-      return part ? [theSame(use, [part], () => ({ use, part }))] : [];
-    }),
+    byId(rig.fitted)
+      .map((use) => ({ use, part: kit.get(use.part) }))
+      .filter((f): f is FittedPart => f.part !== undefined)
+      .map((f) => theSame(f.use, [f.part], () => f)),
   { same: sameList },
 );
 

@@ -43,14 +43,25 @@ export function eachKept<I extends object, T extends NonNullable<unknown>>() {
     if (before && sameDeps(before.items, items)) return before.made;
     // One that came in between moves all that come after it.
     const moved = before ? items.length - before.items.length : 0;
-    const made = items.map((item, i) => {
-      if (before?.items[i] === item) return before.made[i]!;
-      if (before?.items[i - moved] === item) return before.made[i - moved]!;
-      return kept(item, deps, () => make(item));
-    });
+    const made: T[] = [];
+    for (const [i, item] of items.entries())
+      made.push(
+        before?.items[i] === item
+          ? before.made[i]!
+          : before?.items[i - moved] === item
+            ? before.made[i - moved]!
+            : kept(item, deps, () => make(item)),
+      );
     last = { items, deps, made };
     return made;
   };
+}
+
+/** All of several lists, one after the other; with loops, since this is done of every list at every edit. */
+export function flat<T>(lists: Iterable<readonly T[]>): T[] {
+  const all: T[] = [];
+  for (const list of lists) for (const x of list) all.push(x);
+  return all;
 }
 
 /** The same, element by element. */

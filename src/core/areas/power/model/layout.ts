@@ -154,13 +154,68 @@ function looseOf({ nodes, edges }: TreeShape): Set<string> {
   return new Set(nodes.flatMap((n) => (n.is === 'device' && !fed.has(n.id) ? [n.id] : [])));
 }
 
+/** From one box to the next, px. */
+const BETWEEN = 18;
+
 /** How large it gets, and the middle of each node, px. */
-function layered(shape: TreeShape) {
+function layered({ nodes, edges }: TreeShape): Layered {
+  const ends = endsOf({ nodes, edges });
+  if (!ends) return byLibrary({ nodes, edges }, (n) => WIDE[n.is]);
+  // What each outlet feeds lies level with it: the two are laid out as one box.
+  const far = BETWEEN + LABEL.w + WIDE.device;
+  const inner = nodes.filter((n) => n.is !== 'device');
+  const { width, height, centres } = byLibrary(
+    { nodes: inner, edges: edges.filter((e) => !ends.has(e.to)) },
+    (n) => WIDE[n.is] + (n.is === 'outlet' ? far : 0),
+  );
+  const at = new Map(inner.map((n, i) => [n.id, centres[i]!]));
+  return {
+    width,
+    height,
+    centres: nodes.map((n) => {
+      const [x, y] = at.get(ends.get(n.id) ?? n.id)!;
+      const half = (WIDE.outlet + far) / 2;
+      if (n.is === 'outlet') return [x - half + WIDE.outlet / 2, y];
+      return n.is === 'device' ? [x + half - WIDE.device / 2, y] : [x, y];
+    }),
+  };
+}
+
+interface Layered {
+  width: number;
+  height: number;
+  centres: readonly (readonly [number, number])[];
+}
+
+/** Nothing hangs on two: what is met first is above what is met next, and no branches cross. */
+const isTree = ({ edges }: TreeShape) => new Set(edges.map((e) => e.to)).size === edges.length;
+
+/**
+ * The outlet of each device, where every device of a tree has one to itself and gives nothing on, as on
+ * a plate that feeds screens; null where anything is otherwise.
+ */
+function endsOf({ nodes, edges }: TreeShape): ReadonlyMap<string, string> | null {
+  if (!isTree({ nodes, edges })) return null;
+  const is = new Map(nodes.map((n) => [n.id, n.is]));
+  const ends = new Map<string, string>();
+  const giving = new Set<string>();
+  for (const { from, to } of edges) {
+    if (is.get(from) === 'device') return null;
+    if (is.get(to) !== 'device') continue;
+    if (is.get(from) !== 'outlet' || giving.has(from)) return null;
+    ends.set(to, from);
+    giving.add(from);
+  }
+  const devices = nodes.filter((n) => n.is === 'device');
+  return devices.length > 0 && devices.length === ends.size ? ends : null;
+}
+
+function byLibrary(shape: TreeShape, wide: (n: TreeShape['nodes'][number]) => number): Layered {
   const { nodes, edges } = shape;
   const g = new graphlib.Graph({ multigraph: true });
-  g.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 18 });
+  g.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: BETWEEN });
   g.setDefaultEdgeLabel(() => ({}));
-  for (const n of nodes) g.setNode(n.id, { width: WIDE[n.is], height: TALL });
+  for (const n of nodes) g.setNode(n.id, { width: wide(n), height: TALL });
   const outlet = nodes.find((n) => n.is === 'outlet');
   if (outlet)
     for (const id of looseOf(shape))
@@ -174,8 +229,7 @@ function layered(shape: TreeShape) {
     ),
   );
   // Branches of a tree do not cross in the order in which they are met: nothing is to be improved.
-  const parents = new Set(edges.map((e) => e.to));
-  layout(g, { disableOptimalOrderHeuristic: parents.size === edges.length });
+  layout(g, { disableOptimalOrderHeuristic: isTree(shape) });
   const { width, height } = g.graph() as { width: number; height: number };
   const centres = nodes.map((n) => {
     const { x, y } = g.node(n.id) as { x: number; y: number };

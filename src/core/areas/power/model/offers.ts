@@ -4,7 +4,7 @@ import { leadOhms } from '../../../feed/copper';
 import { plain } from '../../../quantity/say';
 import { valueOf } from '../../../quantity/quantity';
 import { isLead, onHand, type FedFrom, type Lead } from '../../../kit/types';
-import { node } from '../../../engine/reads';
+import { node, sameList } from '../../../engine/reads';
 import { usesOf } from '../../../roles/uses';
 import { devicesOn, feedsOn, windowOf, type Device } from './fed';
 import { goesBetween, goesInto } from './plugs';
@@ -26,19 +26,32 @@ export function freeLeads(built: Built, own?: string): readonly Lead[] {
   return own === undefined ? free : all.filter((l) => l.id === own || free.includes(l));
 }
 
-const LEADS = node('leads of the kit', (built: Built) => {
-  const on = new Map<string, number>();
-  for (const id of usesOf(built)) on.set(id, (on.get(id) ?? 0) + 1);
+interface Leads {
+  all: readonly Lead[];
+  free: readonly Lead[];
+}
+
+const LEADS = node(
+  'leads of the kit',
+  (built: Built): Leads => {
+    const all = built.once(BY_LOSS);
+    const on = new Map<string, number>();
+    for (const id of usesOf(built)) on.set(id, (on.get(id) ?? 0) + 1);
+    return { all, free: all.filter((l) => (on.get(l.id) ?? 0) < Math.max(1, onHand(l))) };
+  },
+  { same: (a, b) => a.all === b.all && sameList(a.free, b.free) },
+);
+
+const BY_LOSS = node('leads by what they lose', (built: Built): readonly Lead[] => {
   const loss = (l: Lead) => {
     const [length, copper] = [valueOf(l.length), valueOf(l.copper)];
     return length === null || copper === null ? Infinity : leadOhms(length / 1000, copper);
   };
-  const all = [...built.kit.values()]
+  return [...built.kit.values()]
     .filter(isLead)
     .map((l) => ({ l, loss: loss(l) }))
     .sort((a, b) => a.loss - b.loss || (a.l.id < b.l.id ? -1 : 1))
     .map(({ l }) => l);
-  return { all, free: all.filter((l) => (on.get(l.id) ?? 0) < Math.max(1, onHand(l))) };
 });
 
 /** What an outlet can feed: every device of the rig, with the lead that would do it, or why not. */

@@ -1,8 +1,8 @@
 import type { Built } from '../../../build/build';
 import { given, type Given } from '../../../build/given';
 import { node, sameList } from '../../../engine/reads';
-import { byId, fittedParts } from './fitted';
-import { keeper } from './judged';
+import { byId, fittedParts, type FittedPart } from './fitted';
+import { flat, keeper } from './judged';
 import {
   isFitting,
   isMainsUnit,
@@ -109,7 +109,7 @@ const OUTLETS = node(
     const packs = packsOn(built);
     const mains = mainsOn(built);
     const givers = [...fittedParts(built), ...mains]
-      .flatMap(({ use, part }): Giving[] => (gives(part) && part.outlets ? [{ use, part }] : []))
+      .filter((g): g is FittedPart & Giving => gives(g.part) && g.part.outlets !== undefined)
       .sort((a, b) => (a.use.id < b.use.id ? -1 : 1));
     const made = new Map<string, RigOutlet | null>();
     const switches = switchesOn(built.rig);
@@ -138,15 +138,17 @@ const OUTLETS = node(
       if (!u || !o || made.get(`${u.use.id}/${o.id}`) === null) return null;
       return outletOf(u.use, o, u.part);
     };
-    return givers.flatMap(({ use: u, part }) => {
-      const outlets = part.outlets!;
-      const behind = behindOf(u);
-      const fresh = () => outlets.map((o) => outletOf(u, o, part, behind));
-      // What hangs on nothing else gives what it gave, while its packs and its switches are the same.
-      if (u.outlet && behind.length === 0) return fresh();
-      const set = switches.size === 0 ? [] : outlets.map((o) => switches.get(`${u.id}/${o.id}`));
-      return ofUse(u, [part, ...behind.flatMap((p) => [p.use, p.part]), ...set], fresh);
-    });
+    return flat(
+      givers.map(({ use: u, part }): readonly RigOutlet[] => {
+        const outlets = part.outlets!;
+        const behind = behindOf(u);
+        const fresh = () => outlets.map((o) => outletOf(u, o, part, behind));
+        // What hangs on nothing else gives what it gave, while its packs and its switches are the same.
+        if (u.outlet && behind.length === 0) return fresh();
+        const set = switches.size === 0 ? [] : outlets.map((o) => switches.get(`${u.id}/${o.id}`));
+        return ofUse(u, [part, ...behind.flatMap((p) => [p.use, p.part]), ...set], fresh);
+      }),
+    );
   },
   { same: sameList },
 );

@@ -5,7 +5,7 @@ import { judge, plainVerdict, said } from '../../../checks/judge';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { byChamber, feedsOn, meanOf, mixOf, runsOn, type Feed } from './fed';
-import { eachKept } from './judged';
+import { eachKept, flat } from './judged';
 import { usableOf } from './lasting';
 import { sayHours } from './say';
 
@@ -18,7 +18,7 @@ export function ownPacks(built: Built): Verdict[] {
   // While it is fed as it was, the day is as long and spent the same way.
   const { idle, ready, rolling } = mixOf(built);
   const deps = [idle, ready, rolling, usableOf(built), built.job.goal?.day];
-  return judged(feedsOn(built), deps, (f) => ownPackOf(built, f)).flat();
+  return flat(judged(feedsOn(built), deps, (f) => ownPackOf(built, f)));
 }
 
 const judged = eachKept<Feed, readonly Verdict[]>();
