@@ -126,9 +126,10 @@ export interface PackMark {
   role?: string;
 }
 
-export const PACK_STATES = ['full', 'in-use', 'part', 'empty'] as const;
+/** What was set aside had a fault: it is not used, whatever is in it. */
+export const PACK_STATES = ['full', 'in-use', 'part', 'empty', 'aside'] as const;
 export type PackState = (typeof PACK_STATES)[number];
-export const CARD_STATES = ['empty', 'in-use', 'full', 'copied'] as const;
+export const CARD_STATES = ['empty', 'in-use', 'full', 'copied', 'aside'] as const;
 export type CardState = (typeof CARD_STATES)[number];
 
 /** What a pack, or all packs of a plate, gave on a rig: how long, and what their lamps said before and after. */

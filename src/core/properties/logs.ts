@@ -1,11 +1,14 @@
 import { motorsOn, pullAsKept } from '../areas/drive/model/pulls';
 import { rateOf } from '../areas/media/model/cards';
 import { runOfCards } from '../areas/media/model/log';
+import { CARD_NAMES, cardsOnHand } from '../areas/media/model/marks';
+import { packsOnHand } from '../areas/power/model/marks';
+import { markPack } from '../areas/power/moves/mark-pack';
 import { computedHours, runOfSource } from '../areas/power/model/log';
 import { sourcesOn } from '../areas/power/model/sources';
 import { build } from '../build/build';
 import type { Edit } from '../edit/edit';
-import { WENT } from '../kit/records';
+import { CARD_STATES, PACK_STATES, WENT } from '../kit/records';
 import type { Job, Rig } from '../kit/types';
 
 /** What may have been noted of a rig: runs of its packs, recordings, pulls of its motors. */
@@ -13,7 +16,21 @@ export const logs = (job: Job, rig: Rig): Edit[] => [
   ...runs(job, rig),
   ...recordings(job, rig),
   ...pulls(job, rig),
+  ...marks(job, rig),
 ];
+
+/** Every third pack and every second card on hand, left in each way there is. */
+function marks(job: Job, rig: Rig): Edit[] {
+  const built = build(job, rig);
+  return [
+    ...packsOnHand(built)
+      .filter((_, i) => i % 3 === 0)
+      .map((p, i) => markPack(p, PACK_STATES[i % PACK_STATES.length]!, 'noon')),
+    ...cardsOnHand(built)
+      .filter((_, i) => i % 2 === 0)
+      .map((c, i) => markPack(c, CARD_STATES[(i + 2) % CARD_STATES.length]!, 'noon', CARD_NAMES)),
+  ];
+}
 
 /** Runs of each source that feeds something: as computed, a long one, one that cannot be. */
 function runs(job: Job, rig: Rig): Edit[] {

@@ -1,8 +1,10 @@
 'use client';
 
 import { memo, useMemo } from 'react';
+import type { Bay } from '@/core/areas/power/model/bays';
 import { leadsDrawn } from '@/core/areas/power/model/drawn';
 import { project, type View } from '@/core/drawing/project';
+import type { Bounds, Vec } from '@/core/solids/solid';
 import type { RigFacts } from '@/views/bench/use-rig';
 import type { Sheet } from '@/views/bench/sheet';
 
@@ -30,7 +32,7 @@ export const Leads = memo(function Leads({
     const [u, v] = project(view, p);
     return [X(u), Y(v)] as const;
   };
-  return leads.map(({ line, key, says, points, ties, open }) => {
+  return leads.map(({ line, key, says, points, ties, open, bay }) => {
     const at = points.map(on);
     const d = polyline(at);
     const press = onTie && (() => onTie(line.key));
@@ -61,6 +63,7 @@ export const Leads = memo(function Leads({
           strokeDasharray={open ? '6 4' : undefined}
           className="group-hover:stroke-accent group-focus-visible:stroke-accent group-focus-visible:stroke-[4]"
         />
+        {bay?.box ? <Ring bay={bay} from={on(lower(bay.box))} to={on(upper(bay.box))} /> : null}
         {ties.map(on).map(([x, y], i) => (
           <path key={i} d={`M${x - 4} ${y - 4}h8v8h-8Z`} fill="var(--ink)" stroke="none" />
         ))}
@@ -79,6 +82,37 @@ export const Leads = memo(function Leads({
     );
   });
 });
+
+const lower = ([x, y, z]: Bounds): Vec => [x, y, z];
+const upper = ([, , , x, y, z]: Bounds): Vec => [x, y, z];
+
+/** What is left over of a lead, wound up: a ring seen flat, or from its edge. */
+function Ring({
+  bay: { coil },
+  from,
+  to,
+}: {
+  bay: Bay;
+  from: readonly [number, number];
+  to: readonly [number, number];
+}) {
+  const [x, y] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  const [rx, ry] = [Math.abs(to[0] - from[0]) / 2, Math.abs(to[1] - from[1]) / 2];
+  const inner = 1 - (2 * coil.thick) / coil.across;
+  const flat = Math.min(rx, ry) > 0.9 * Math.max(rx, ry);
+  return (
+    <g stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="3 2">
+      {flat ? (
+        <>
+          <ellipse cx={x} cy={y} rx={rx} ry={ry} />
+          <ellipse cx={x} cy={y} rx={rx * inner} ry={ry * inner} />
+        </>
+      ) : (
+        <rect x={x - rx} y={y - ry} width={2 * rx} height={2 * ry} rx={Math.min(rx, ry)} />
+      )}
+    </g>
+  );
+}
 
 /** Where a lead can be pressed: along it, and as much as a gloved thumb wants at the middle of it. */
 function Room({ at, d }: { at: readonly (readonly [number, number])[]; d: string }) {

@@ -2,7 +2,8 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { leadsDrawn } from '@/core/areas/power/model/drawn';
-import { lengthBy, sayLine, type Line } from '@/core/areas/power/model/lines';
+import { lengthBy, type Line } from '@/core/areas/power/model/lines';
+import { sayLine } from '@/core/areas/power/model/say-line';
 import { tiePlaces } from '@/core/areas/power/model/tie-places';
 import { tieMore, untie } from '@/core/areas/power/moves/via';
 import { project, type View } from '@/core/drawing/project';

@@ -1,6 +1,7 @@
 'use client';
 
-import { lengthBy, runAt, sayLine, type Line } from '@/core/areas/power/model/lines';
+import { lengthBy, runAt, type Line } from '@/core/areas/power/model/lines';
+import { sayLine } from '@/core/areas/power/model/say-line';
 import { tieName, tiePlaces } from '@/core/areas/power/model/tie-places';
 import { tieMore, untie } from '@/core/areas/power/moves/via';
 import { useRouter } from 'next/navigation';

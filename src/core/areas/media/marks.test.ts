@@ -55,13 +55,17 @@ test('what is full and not copied holds nothing of the day: by hand', () => {
   const before = day(more)!;
   const i = cards(more).findIndex((c) => c.part.id === card.id);
   const after = marked(more, i, 'full');
-  expect(fullOf(cards(after), card)).toBe(1);
+  expect(fullOf(builtOf(after), card, 4)).toBe(1);
   const size = (card.gigabytes as { value?: number }).value ?? (card.gigabytes as number);
   expect(before.margin!.value - day(after)!.margin!.value).toBeCloseTo(size, 6);
   expect(day(after)!.why).toMatch(/1 is marked full and not copied: not counted/);
   // Copied, or taken back, it counts again.
   expect(day(marked(after, i, 'copied'))!.margin).toEqual(before.margin);
   expect(day(marked(after, i, null))!.why).toBe(before.why);
+  // One that had a fault is not counted, whatever was on it.
+  const aside = marked(more, i, 'aside');
+  expect(day(aside)!.margin).toEqual(day(after)!.margin);
+  expect(day(aside)!.why).toMatch(/1 is set aside: not counted/);
   let none = more;
   for (const [k, c] of cards(more).entries())
     if (c.part.id === card.id) none = marked(none, k, 'full');

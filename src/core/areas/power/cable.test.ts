@@ -12,7 +12,8 @@ import { inside } from '../../solids/oracles';
 import { bounds, type Solid } from '../../solids/solid';
 import { deviceKey, feedsOn } from './model/fed';
 import { roomBefore } from './model/lay';
-import { lineOf, linesOn, runAt, sayLine } from './model/lines';
+import { lineOf, linesOn, runAt } from './model/lines';
+import { sayLine } from './model/say-line';
 import { farthest, reachOf, runOf, tiesFor, tiesOf } from './model/run';
 import { tie, withoutItsLead } from './moves/feed';
 

@@ -10,7 +10,8 @@ import { check } from '../checks';
 import { bendAt, type End } from './checks/cable-bend';
 import { leadGivens, byDevice } from './model/fed';
 import { reachLength, wireLength } from './model/lead-length';
-import { linesOn, reachAt, sayLine } from './model/lines';
+import { linesOn, reachAt } from './model/lines';
+import { sayLine } from './model/say-line';
 
 /** Leads that turn aside at once, and leads that are coils. */
 
@@ -152,7 +153,7 @@ describe('a lead that is a coil', () => {
 
   test('how far it is pulled out is said; what is left over of it lies in its coil', () => {
     const long = { length: mm(2000) };
-    expect(sayLine(set(long).built, lineIn(set(long)))).toMatch(/left over to be coiled/);
+    expect(sayLine(set(long).built, lineIn(set(long)))).toMatch(/mm left over: a ring/);
     const rest = set({ ...long, coiled: true, stretches: mm(3000) });
     expect(sayLine(rest.built, lineIn(rest))).toMatch(/its coil at rest/);
     const pulled = set({ length: mm(60), coiled: true, stretches: mm(900) });

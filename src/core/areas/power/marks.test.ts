@@ -1,11 +1,13 @@
 import { build, shared } from '../../build/build';
-import { applyEdit } from '../../edit/edit';
+import { applyEdit, withChanges } from '../../edit/edit';
 import { readJob, writeJob } from '../../format/read-job';
 import { PACK_STATES } from '../../kit/records';
 import type { Job } from '../../kit/types';
 import { demo } from '../../test-kit';
 import { checkRig } from '../checks';
 import { packsOnHand, sayMarks } from './model/marks';
+import { nightOf } from './model/night';
+import { packsOn } from './model/outlets';
 import { markPack } from './moves/mark-pack';
 
 /** How each pack was left: marked, counted, kept, taken back. */
@@ -44,9 +46,10 @@ test('the states are counted in words', () => {
   const job = PACK_STATES.reduce((j, s, i) => marked(j, i, s), base);
   const left = packs(base).length - PACK_STATES.length;
   expect(sayMarks(packs(job))).toBe(
-    ['1 full, 1 in use, 1 part used, 1 empty', ...(left > 0 ? [`${left} not marked`] : [])].join(
-      ', ',
-    ),
+    [
+      '1 full, 1 in use, 1 part used, 1 empty, 1 set aside, had a fault',
+      ...(left > 0 ? [`${left} not marked`] : []),
+    ].join(', '),
   );
 });
 
@@ -76,4 +79,48 @@ test('a mark is undone, and changes nothing that is said of the rig', () => {
       job.rigs.find((r) => r.id === 'tug-b')!,
     ).map((v) => [v.key, v.state, v.why]);
   expect(says(doc)).toEqual(says(base));
+});
+
+/** The packs of the source that runs the rig, with a day to last. */
+function day(job: Job) {
+  const rig = job.rigs.find((r) => r.id === 'tug-b')!;
+  return checkRig(job, rig).find((v) => v.id === 'power.day')!;
+}
+
+test('a pack that was set aside is not counted: by hand', () => {
+  const rig = base.rigs.find((r) => r.id === 'tug-b')!;
+  const id = packsOn(build(base, rig, shared(base)))[0]!.part.id;
+  const four = withChanges(base, [
+    { path: ['goal', 'day'], value: 8 },
+    { path: ['kit', id, 'count'], value: 4 },
+  ]);
+  const at = (k: number) => packs(four).findIndex((p) => p.part.id === id) + k;
+  const three = marked(four, at(1), 'aside');
+  const [before, after] = [day(four), day(three)];
+  // 4 x h - 8 and 3 x h - 8.
+  expect((after.margin!.value + 8) / 3).toBeCloseTo((before.margin!.value + 8) / 4, 9);
+  expect(after.why).toMatch(/1 is set aside: not counted\.$/);
+  expect(day(marked(three, at(1), null)).why).toBe(before.why);
+  // Whatever else a mark says of a pack, it is there.
+  expect(day(marked(three, at(1), 'empty')).margin).toEqual(before.margin);
+  let none = four;
+  for (const k of [0, 1, 2, 3]) none = marked(none, at(k), 'aside');
+  expect(day(none)).toMatchObject({
+    state: 'fail',
+    why: expect.stringMatching(
+      /^Nothing is left to run on for the day: what there is of .* is set aside\.$/,
+    ) as string,
+  });
+});
+
+test('what was set aside is not charged in the night', () => {
+  const rig = base.rigs.find((r) => r.id === 'tug-b')!;
+  const lots = (job: Job) => nightOf(build(job, rig, shared(job))).lots.map((l) => l.n);
+  const charged = lots(base).reduce((sum, n) => sum + n, 0);
+  expect(charged).toBeGreaterThan(1);
+  const of = packs(base).findIndex((p) =>
+    nightOf(build(base, rig, shared(base))).lots.some((l) => l.part.id === p.part.id),
+  );
+  const less = lots(marked(base, of, 'aside')).reduce((sum, n) => sum + n, 0);
+  expect(less).toBe(charged - 1);
 });

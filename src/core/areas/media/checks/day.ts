@@ -7,9 +7,10 @@ import { gigabytesOf, keepsUp, minutesOn } from '../../../feed/card';
 import { isCard, onHand, type Card } from '../../../kit/types';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
+import { sayAside, usableOn } from '../../power/model/marks';
 import { cardsOn } from '../model/cards';
 import { countedRate } from '../model/log';
-import { cardsOnHand, fullOf } from '../model/marks';
+import { fullOf } from '../model/marks';
 
 export const mediaDay: Check = {
   id: 'media.day',
@@ -47,10 +48,9 @@ function stockOf(built: Built, on: readonly Card[], most: number): Card[] {
 function forTheDay(built: Built, on: readonly Card[], day: number): Verdict {
   const { rate, assumed } = countedRate(built);
   const stock = stockOf(built, on, rate.known?.hi ?? Infinity);
-  const all = stock.map((c) => Math.max(on.filter((o) => o.id === c.id).length, onHand(c)));
-  const marked = cardsOnHand(built);
-  const full = stock.map((c) => fullOf(marked, c));
-  const pieces = all.map((n, i) => Math.max(0, n - full[i]!));
+  const all = stock.map((c) => usableOn(built, c, on.filter((o) => o.id === c.id).length));
+  const full = stock.map((c, i) => fullOf(built, c, all[i]!.n + all[i]!.aside));
+  const pieces = all.map(({ n }, i) => n - full[i]!);
   const rolled = day * 60 * built.rules['media.rolling'];
   const holds = (x: readonly number[]) => pieces.reduce((sum, n, i) => sum + n * x[i]!, 0);
   const now = [...stock.map((c) => given(c, 'gigabytes')), rate];
@@ -58,11 +58,13 @@ function forTheDay(built: Built, on: readonly Card[], day: number): Verdict {
   const each = stock.flatMap((c, i) =>
     pieces[i]! > 1 ? [`${pieces[i]} of ${c.name}`] : pieces[i]! > 0 ? [c.name] : [],
   );
-  const names = each.length > 0 ? inWords(each) : 'what is not full yet';
+  const names = each.length > 0 ? inWords(each) : 'what is left';
   const many = pieces.reduce((sum, n) => sum + n, 0) > 1;
   const lost = full.reduce((sum, n) => sum + n, 0);
   const left =
-    lost > 0 ? ` ${lost} ${lost > 1 ? 'are' : 'is'} marked full and not copied: not counted.` : '';
+    (lost > 0
+      ? ` ${lost} ${lost > 1 ? 'are' : 'is'} marked full and not copied: not counted.`
+      : '') + sayAside(all.reduce((sum, c) => sum + c.aside, 0));
   const v = judge({
     id: 'media.day',
     about: [...stock.map((c) => c.id), ...(built.body ? [built.body.id] : [])],

@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import type { CardState } from '../../../kit/records';
 import { isCard, type Card } from '../../../kit/types';
-import { piecesOnHand, sayMarks, type OnHand } from '../../power/model/marks';
+import { markedAs, piecesOnHand, sayMarks, type OnHand } from '../../power/model/marks';
 import { cardsOn } from './cards';
 
 /** What each is called, as it stands on a label. */
@@ -10,6 +10,7 @@ export const CARD_NAMES: Readonly<Record<CardState, string>> = {
   'in-use': 'in the camera',
   full: 'full, not copied',
   copied: 'copied and compared',
+  aside: 'set aside, had a fault',
 };
 
 /** Every card and drive that there is, by name. */
@@ -22,9 +23,9 @@ export function cardsOnHand(built: Built): OnHand<Card>[] {
   );
 }
 
-/** How many pieces of a sort are full and not copied: nothing goes on them. */
-export const fullOf = (cards: readonly OnHand<Card>[], card: Card): number =>
-  cards.filter((c) => c.part.id === card.id && c.mark?.state === 'full').length;
+/** How many pieces of a sort, of so many, are full and not copied: nothing goes on them. */
+export const fullOf = (built: Built, card: Card, of: number): number =>
+  markedAs(built, card, of, ['full']);
 
 /** Which goes in next, and after that: empty ones by name; how many are left as what. */
 export function sayCards(cards: readonly OnHand<Card>[]): string[] {

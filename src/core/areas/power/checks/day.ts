@@ -1,13 +1,14 @@
 import type { Built } from '../../../build/build';
 import type { Check } from '../../../checks/check';
 import type { Verdict } from '../../../checks/finding';
-import { inWords, judge, said } from '../../../checks/judge';
+import { inWords, judge, plainVerdict, said } from '../../../checks/judge';
 import type { Interval } from '../../../quantity/spread';
 import { exact, plain } from '../../../quantity/say';
 import { ruleBasis } from '../../../rules/names';
 import { setsOf } from '../model/day';
 import { judgedOnce } from '../model/judged';
 import { hoursOf, type Hours } from '../model/lasting';
+import { sayAside } from '../model/marks';
 import { sayHours } from '../model/say';
 import {
   byLog,
@@ -41,11 +42,13 @@ function dayOf(built: Built, source: Source, day: number): Verdict[] {
   if (dark) return [dark];
   if (source.feeds.length === 0) return [];
   const own = hoursOf(built, source);
-  const sets = setsOf(built, source);
+  const { sets, aside } = setsOf(built, source);
   const log = loggedOf(built, source);
-  if (log) return [lastsThe(built, source, { own, sets, day, log })];
-  const rests = [powerDay.id, own, sets, day];
-  return [judgedOnce(source, rests, () => lastsThe(built, source, { own, sets, day, log: null }))];
+  if (log) return [lastsThe(built, source, { own, sets, aside, day, log })];
+  const rests = [powerDay.id, own, sets, aside, day];
+  return [
+    judgedOnce(source, rests, () => lastsThe(built, source, { own, sets, aside, day, log: null })),
+  ];
 }
 
 const namesOf = ({ packs }: Source) => inWords([...new Set(packs.map((p) => p.part.name))]);
@@ -63,16 +66,26 @@ function lastsThe(
   {
     own: { inputs, hours, ends },
     sets,
+    aside,
     day,
     log,
   }: {
     own: Hours;
     sets: number;
+    aside: number;
     day: number;
     log: Logged | null;
   },
 ): Verdict {
   const names = namesOf(source);
+  if (sets === 0)
+    return plainVerdict({
+      ...baseOf(source),
+      state: 'fail',
+      why: `Nothing is left to run on for the day: what there is of ${names} is set aside.`,
+      sum: 'No sum: packs are counted.',
+      wanted: [`another of ${names}, or another pack on the plate`],
+    });
   const computed = log && computedHours(built, source);
   const v = judge({
     ...baseOf(source),
@@ -103,7 +116,7 @@ function lastsThe(
     why: (o) => {
       const all = sayHours(o.value + day);
       const of = sets === 1 ? names : `${sets} of ${names}, one after the other,`;
-      return `${of} ${sets === 1 && source.packs.length === 1 ? 'lasts' : 'last'} ${all}; the day has ${sayHours(day)}.`;
+      return `${of} ${sets === 1 && source.packs.length === 1 ? 'lasts' : 'last'} ${all}; the day has ${sayHours(day)}.${sayAside(aside)}`;
     },
     sum: (o) =>
       `${sets} x ${exact((o.value + day) / sets, 2)} - ${plain(day, 1)} = ${exact(o.value, 2)} h`,

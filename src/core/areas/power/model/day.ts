@@ -1,5 +1,4 @@
 import type { Built } from '../../../build/build';
-import { onHand } from '../../../kit/types';
 import { inTheDark } from './fed';
 import { changesAround } from '../../../feed/changes';
 import type { DayEvent } from '../../../kit/types';
@@ -7,22 +6,31 @@ import type { Interval } from '../../../quantity/spread';
 import { keeper } from './judged';
 import { hoursOf } from './lasting';
 import { byLog, computedHours, loggedOf } from './log';
+import { usableOn } from './marks';
 import { packsOn } from './outlets';
 import { sayHours } from './say';
 import { sourcesOn, type Source } from './sources';
 
+/** How often a source can be filled, and how many packs that are as those on it are not counted. */
+export interface Sets {
+  sets: number;
+  aside: number;
+}
+
 /**
- * How often a source can be filled: by the packs of the kit that are as those on it, themselves counted in.
- * Two sources of a rig that take the same pack share them.
+ * How often a source can be filled: by the packs of the kit that are as those on it, themselves counted in,
+ * and none that was set aside. Two sources of a rig that take the same pack share them.
  */
-export function setsOf(built: Built, { packs }: Source): number {
+export function setsOf(built: Built, { packs }: Source): Sets {
   const all = packsOn(built);
-  return Math.min(
-    ...packs.map(({ part }) => {
-      const on = all.filter((p) => p.part.id === part.id).length;
-      return Math.floor(Math.max(on, onHand(part)) / on);
-    }),
-  );
+  const each = [...new Set(packs.map((p) => p.part))].map((part) => {
+    const on = all.filter((p) => p.part.id === part.id).length;
+    return { on, ...usableOn(built, part, on) };
+  });
+  return {
+    sets: Math.min(...each.map(({ n, on }) => Math.floor(n / on))),
+    aside: each.reduce((sum, e) => sum + e.aside, 0),
+  };
 }
 
 /** One source over a day. */
@@ -43,7 +51,7 @@ export const dayOf = (built: Built): SourceDay[] =>
 /** One source over a day; null where nothing hangs on it. */
 export function sourceDay(built: Built, source: Source): SourceDay | null {
   if (source.feeds.length === 0) return null;
-  const sets = setsOf(built, source);
+  const { sets } = setsOf(built, source);
   const dark = inTheDark(built).length > 0;
   const log = dark ? null : loggedOf(built, source);
   const own = dark ? null : hoursOf(built, source);

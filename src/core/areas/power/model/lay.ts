@@ -39,7 +39,7 @@ export const OFF = 20;
 const IN = 1;
 
 /** Blocks of the rig that a lead lies round. */
-interface Block {
+export interface Block {
   piece: string;
   name: string;
   swept: boolean;
@@ -90,6 +90,15 @@ function blocksOf(stand: Standing): readonly Block[] {
       });
   });
 }
+
+/** The same, with all room that is to be kept free, whatever stands in it. */
+export const roomsOf = (stand: Standing): readonly Block[] =>
+  stand.memo.once(roomsOf, () => {
+    const by = new Map(stand.pieces.map((p) => [p.key, p]));
+    return stand.solids
+      .filter((s) => by.get(s.piece)?.kind !== 'cage')
+      .map((s) => blockOf(s, by.get(s.piece)?.name ?? s.piece));
+  });
 
 /** Where a lead begins to lie along the rig. */
 interface Start {

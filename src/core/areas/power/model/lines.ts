@@ -1,7 +1,7 @@
 import type { Built } from '../../../build/build';
 import { given } from '../../../build/given';
 import { node, sameList } from '../../../engine/reads';
-import { plain, sayLength } from '../../../quantity/say';
+
 import { standOf } from '../../../stand/stand';
 import type { Lead, Part, TiePoint } from '../../../kit/types';
 import { deviceKey, feedsOn, type Feed } from './fed';
@@ -11,7 +11,6 @@ import type { Laid } from './lay';
 import { mainsOn, type RigMains } from './outlets';
 import { signalPort, type Port } from './ports';
 import {
-  BENDS,
   doubtOf,
   keyOf,
   mainsOf,
@@ -19,8 +18,6 @@ import {
   reachOf,
   runOf,
   sourceOf,
-  THICKNESS,
-  tiesFor,
   wayBetween,
   type Reach,
   type Run,
@@ -228,53 +225,3 @@ export const reachAt = (built: Built, line: Line): ((lead: Lead) => Reach) =>
   line.feed
     ? reachOf(built, line.feed.device, line.feed.from)
     : reachAlong(built, runAt(built, line));
-
-/** Left over by more than this it has to be coiled, mm. Common practice, no source. */
-const COILED = 150;
-
-/** How it lies, where that is known: what it goes round, how often it is tied, what of it is left over. */
-function layingOf(built: Built, run: Run | null, { lead, ties: said }: Line): string[] {
-  const laid = run && run.missing.length === 0 && run.laid();
-  if (!laid || run.sockets.some((s) => s.open)) return [];
-  const ties = said ?? tiesFor(laid.length, built.rules['cable.tie']);
-  const tied = `${ties} ${ties === 1 ? 'tie' : 'ties'} on the way`;
-  const length = lead && given(lead, 'length').known?.value;
-  const over = length ? length - laid.length - BENDS * THICKNESS.value : 0;
-  const coil =
-    lead?.coiled === true && length
-      ? [over < 0 ? `its coil pulled out by about ${sayLength(-over, 0)}` : 'its coil at rest']
-      : over > COILED
-        ? [`about ${sayLength(over, 0)} left over to be coiled`]
-        : [];
-  return [
-    ...(laid.round ? [`round ${laid.round}`] : []),
-    ...(said !== undefined ? [tied] : ties > 0 ? [`wants ${tied}`] : []),
-    ...coil,
-  ];
-}
-
-/** `way 119 mm to 356 mm, tied at its plugs`: what a list of leads says besides the lead itself. */
-export function sayLine(built: Built, line: Line): string {
-  const mains = mainsAt(built, line);
-  if (mains) {
-    const { away } = mains.use;
-    return away === undefined
-      ? 'how far it has to go nobody said'
-      : `${sayLength(away, 0)} over the floor and up`;
-  }
-  const run = runAt(built, line);
-  const way =
-    !run || run.missing.length > 0
-      ? 'its way is not known'
-      : `way ${sayLength(run.near, 0)} to ${sayLength(Math.max(run.far, run.laid()?.most ?? 0), 0)}`;
-  const out = line.feed?.out;
-  const at = out?.switched === null ? null : out?.volts.known;
-  const set =
-    at && typeof out?.switched === 'boolean' ? [`its switch at ${plain(at.value, 1)} V`] : [];
-  return [
-    way,
-    ...layingOf(built, run, line),
-    ...(line.tied === true ? ['tied at its plugs'] : []),
-    ...set,
-  ].join(', ');
-}

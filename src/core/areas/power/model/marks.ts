@@ -1,4 +1,5 @@
 import type { Built } from '../../../build/build';
+import { node } from '../../../engine/reads';
 import type { PackState } from '../../../kit/records';
 import { isFitting, onHand, type Fitting, type PackMark, type Part } from '../../../kit/types';
 import { packsOn } from './outlets';
@@ -9,6 +10,7 @@ export const STATE_NAMES: Readonly<Record<PackState, string>> = {
   'in-use': 'in use',
   part: 'part used',
   empty: 'empty',
+  aside: 'set aside, had a fault',
 };
 
 /** More of one sort than this are not told apart. */
@@ -55,6 +57,37 @@ export function packsOnHand(built: Built): OnHand[] {
   );
   return piecesOnHand(built, sorts, (part) => on.filter((x) => x.part.id === part.id).length);
 }
+
+/** How many pieces of a sort are left so, of as many as are counted of it. */
+export function markedAs(built: Built, part: Part, of: number, states: readonly string[]): number {
+  const last = new Map<number, string>();
+  for (const m of built.once(MARKS).get(part.id) ?? []) if (m.n <= of) last.set(m.n, m.state);
+  return [...last.values()].filter((s) => states.includes(s)).length;
+}
+
+const MARKS = node(
+  'marks by part',
+  ({ job }: Built): ReadonlyMap<string | undefined, readonly PackMark[]> => {
+    const by = new Map<string | undefined, PackMark[]>();
+    for (const m of job.packMarks ?? []) {
+      const of = by.get(m.parts[0]);
+      if (of) of.push(m);
+      else by.set(m.parts[0], [m]);
+    }
+    return by;
+  },
+);
+
+/** How many of a sort can be used: those on hand, and on the rig, that were not set aside. */
+export function usableOn(built: Built, part: Part, here: number): { n: number; aside: number } {
+  const of = Math.max(here, onHand(part));
+  const aside = markedAs(built, part, of, ['aside']);
+  return { n: of - aside, aside };
+}
+
+/** What a sentence adds about those that are not counted; nothing where all are. */
+export const sayAside = (aside: number): string =>
+  aside === 0 ? '' : ` ${aside} ${aside > 1 ? 'are' : 'is'} set aside: not counted.`;
 
 /** How many are left as what, in words: `2 full, 1 empty, 2 not marked`. */
 export function sayMarks(

@@ -3,6 +3,7 @@ import type { Built } from '../../../build/build';
 import { node } from '../../../engine/reads';
 import { charging, soonest, timed, type Filling, type Plan } from '../../../feed/charging';
 import { isCharger, isFitting, onHand, type Charger, type Fitting } from '../../../kit/types';
+import { usableOn } from './marks';
 import { packsOn } from './outlets';
 import { sayHours } from './say';
 
@@ -57,12 +58,12 @@ const NIGHT = node('packs and chargers of a night', (built: Built): Night => {
     if (!isFitting(part) || part.kind !== 'battery') return [];
     const here = on.filter((p) => p.part.id === part.id).length;
     if (!chargers.some((c) => takes(c, part))) return [];
-    const n = Math.max(here, onHand(part));
+    const { n } = usableOn(built, part, here);
     return n > 0 ? [{ part, n, unsaid: part.count === undefined }] : [];
   });
   const left = kit.filter(
     (p): p is Fitting =>
-      isFitting(p) && on.some((x) => x.part.id === p.id) && !lots.some((l) => l.part.id === p.id),
+      isFitting(p) && on.some((x) => x.part.id === p.id) && !chargers.some((c) => takes(c, p)),
   );
   const all = lots.reduce((sum, l) => sum + l.n, 0);
   const packs = lots.flatMap((lot) =>
