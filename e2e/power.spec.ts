@@ -624,6 +624,25 @@ test('a card that is full is marked, not counted for the day, and its label is p
   await expect(own.getByLabel('Hold 1000')).toHaveValue('');
 });
 
+test('a lead that had a fault is set aside, said to fail, and cured by another or by taking it back', async ({
+  page,
+}) => {
+  await open(page, '/power');
+  const fedBy = page.getByRole('tab', { name: 'Fed by' });
+  await fedBy.click();
+  const lead = page.getByLabel('had a fault').first();
+  await lead.selectOption('yes, set aside');
+  const said = page.getByText(/is set aside: it had a fault, and what there is of it is in use/);
+  await expect(said.first()).toBeVisible();
+  await kept(page);
+  await page.reload();
+  await expect(lead).toHaveValue('1');
+  await expect(said.first()).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(lead).toHaveValue('0');
+  await expect(said).toHaveCount(0);
+});
+
 test('the picture goes within the lead that feeds the screen, and out of it again', async ({
   page,
 }) => {

@@ -3,7 +3,8 @@ import { rateOf } from '../areas/media/model/cards';
 import { runOfCards } from '../areas/media/model/log';
 import { CARD_NAMES, cardsOnHand } from '../areas/media/model/marks';
 import { packsOnHand } from '../areas/power/model/marks';
-import { markPack } from '../areas/power/moves/mark-pack';
+import { feedsOn } from '../areas/power/model/fed';
+import { markPack, setAside } from '../areas/power/moves/mark-pack';
 import { computedHours, runOfSource } from '../areas/power/model/log';
 import { sourcesOn } from '../areas/power/model/sources';
 import { build } from '../build/build';
@@ -19,7 +20,7 @@ export const logs = (job: Job, rig: Rig): Edit[] => [
   ...marks(job, rig),
 ];
 
-/** Every third pack and every second card on hand, left in each way there is. */
+/** Every third pack and every second card on hand, left in each way there is; leads that had a fault. */
 function marks(job: Job, rig: Rig): Edit[] {
   const built = build(job, rig);
   return [
@@ -29,6 +30,7 @@ function marks(job: Job, rig: Rig): Edit[] {
     ...cardsOnHand(built)
       .filter((_, i) => i % 2 === 0)
       .map((c, i) => markPack(c, CARD_STATES[(i + 2) % CARD_STATES.length]!, 'noon', CARD_NAMES)),
+    ...feedsOn(built).flatMap(({ lead }) => (lead ? [setAside(job, lead, 1, 'noon')] : [])),
   ];
 }
 

@@ -42,6 +42,8 @@ export const OF_SCREENS: Readonly<Record<string, string>> = {
   'name of what must not be missed': 'a stretch of the day in which no pack is changed',
   'out of': 'the port that something is sent from',
   'tie it to': 'a face on its way that the lead goes over; it is put where the lead stays shortest',
+  'had a fault':
+    'a loose contact, a broken wire: what was set aside is not used or counted as a spare',
   'ties on the way': 'how often the lead is tied to the rig between its two plugs',
   'hours of the night':
     'as long as packs can be charged; the bays of the chargers are laid out on it',

@@ -2,12 +2,17 @@
 
 import { lengthBy, runAt, type Line } from '@/core/areas/power/model/lines';
 import { sayLine } from '@/core/areas/power/model/say-line';
+import { usableOn } from '@/core/areas/power/model/marks';
 import { tieName, tiePlaces } from '@/core/areas/power/model/tie-places';
+import { setAside } from '@/core/areas/power/moves/mark-pack';
 import { tieMore, untie } from '@/core/areas/power/moves/via';
+import type { Built } from '@/core/build/build';
+import type { Lead } from '@/core/kit/types';
 import { useRouter } from 'next/navigation';
 import { Button } from '@/ui/button';
 import { useBench } from '@/views/bench/bench';
 import { Choose, useEdit } from '@/views/bench/panel-parts';
+import { now } from './marks';
 import type { RigFacts } from '@/views/bench/use-rig';
 import { usePartSheet } from '@/views/part/part-sheet';
 
@@ -89,6 +94,26 @@ export function TiedTo({ facts: { built, rig }, line }: { facts: RigFacts; line:
   );
 }
 
+/** How many pieces of a lead had a fault. */
+function InOrder({ built, lead }: { built: Built; lead: Lead }) {
+  const edit = useEdit();
+  const { n, aside } = usableOn(built, lead, 1);
+  const all = n + aside;
+  const pick = (k: number) => () => edit(setAside(built.job, lead, k, now()));
+  return (
+    <Choose
+      label="had a fault"
+      value={String(aside)}
+      none={null}
+      options={Array.from({ length: all + 1 }, (_, k) => ({
+        id: String(k),
+        name: k === 0 ? 'no, in order' : all === 1 ? 'yes, set aside' : `${k} of ${all}, set aside`,
+        pick: pick(k),
+      }))}
+    />
+  );
+}
+
 /** How a lead lies along the rig, and whose sockets are to be put on a drawing first. */
 export function Lies({ facts: { built }, line }: { facts: RigFacts; line: Line }) {
   const sheet = usePartSheet();
@@ -99,6 +124,7 @@ export function Lies({ facts: { built }, line }: { facts: RigFacts; line: Line }
   return (
     <div className="py-0.5">
       <p className="text-soft">{sayLine(built, line)}</p>
+      {line.lead ? <InOrder built={built} lead={line.lead} /> : null}
       {open.map((p) => (
         <Button key={p.key} className="mt-1" onClick={() => sheet.open(p.part)}>
           Say where the socket of {p.name} is

@@ -70,7 +70,7 @@ function OnePiece({
 }
 
 /** Day and time as they are written on a label: `2026-04-07 14:05`. */
-function now(): string {
+export function now(): string {
   const two = (n: number) => String(n).padStart(2, '0');
   const d = new Date();
   return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())} ${two(d.getHours())}:${two(d.getMinutes())}`;

@@ -9,7 +9,7 @@ import {
   quantity,
   type RowsField,
 } from '../../../engine/field';
-import { DRIVERS } from './drivers';
+import { DRIVER_NAMES } from './driver-names';
 import { INTERFACE_TYPES, RODS, SCREWED, SLIDES } from './interfaces';
 
 const screwed = { key: 'type', is: SCREWED };
@@ -84,11 +84,7 @@ export const INTERFACES: RowsField = {
       ],
       { onlyFor: slides },
     ),
-    choice(
-      'driver',
-      'turned with',
-      DRIVERS.map((d) => [d.id, d.name] as const),
-    ),
+    choice('driver', 'turned with', DRIVER_NAMES),
     mm('sweep', 'reach of its lever', 300),
     quantity('bears', 'rated for', 'g', 'mass', 0, 1e6),
     quantity('bearsMoment', 'rated for a moment of', 'N m', 'moment', 0, 1000),

@@ -1,12 +1,12 @@
 import { choice, COMMON, flag, mm, type KindDef } from '../../../engine/field';
-import { DRIVERS } from './drivers';
+import { DRIVER_NAMES, FREE } from './driver-names';
 import { INTERFACE_TYPES } from './interfaces';
 
 const THREADS = INTERFACE_TYPES.filter((t) => t.family === 'thread').map(
   (t) => [t.id, t.name] as const,
 );
 /** What nobody fetches (fingers, a lever) is no tool of a kit. */
-const TOOLS = DRIVERS.filter((d) => !d.free).map((d) => [d.id, d.name] as const);
+const TOOLS = DRIVER_NAMES.filter(([id]) => !FREE.has(id));
 
 /** What goes into the joints and what they are turned with: kinds that stand nowhere on a rig. */
 export const kinds = {

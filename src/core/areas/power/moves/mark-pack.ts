@@ -1,6 +1,6 @@
 import type { Edit } from '../../../edit/edit';
 import type { PackMark } from '../../../kit/records';
-import type { Part } from '../../../kit/types';
+import type { Job, Part } from '../../../kit/types';
 import { STATE_NAMES, type OnHand } from '../model/marks';
 
 /**
@@ -25,5 +25,29 @@ export function markPack(
   return {
     title: `${name}: ${names[state] ?? state}`,
     changes: [{ path: ['packMarks', id], value }],
+  };
+}
+
+/**
+ * Sets so many pieces of something aside, or takes that back: the first ones of it, since nobody tells
+ * one lead from another.
+ */
+export function setAside(job: Job, part: Part, n: number, when: string): Edit {
+  const known = (job.packMarks ?? []).filter((m) => m.parts[0] === part.id && m.state === 'aside');
+  const more = Array.from({ length: n }, (_, i) => i + 1).filter(
+    (k) => !known.some((m) => m.n === k),
+  );
+  return {
+    title: n === 0 ? `${part.name}: in order` : `${part.name}: ${n} set aside`,
+    changes: [
+      ...known
+        .filter((m) => m.n > n)
+        .map((m) => ({ path: ['packMarks', m.id], value: undefined, prune: 1 })),
+      ...more.map((k) => {
+        const id = `mark-${part.id}-${k}`;
+        const value: PackMark = { id, parts: [part.id], n: k, state: 'aside', when };
+        return { path: ['packMarks', id], value };
+      }),
+    ],
   };
 }
