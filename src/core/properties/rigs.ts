@@ -38,6 +38,7 @@ import { sideBySide } from '../doc/side-by-side';
 import { begin } from '../shelf/begin';
 import { logs } from './logs';
 import { sendings, someTies } from './sendings';
+import { statements } from './statements';
 import { GOALS } from '../shelf/goals';
 import { demo, demoDoc } from '../test-kit';
 
@@ -213,6 +214,7 @@ function settings(job: Job, rig: Rig): Edit[] {
     ...feedings(job, rig),
     ...sendings(job, rig),
     ...logs(job, rig),
+    ...statements(job, rig),
     ...[1, 3].map((long) => ({
       title: 'x',
       changes: [{ path: ['goal', 'events'], value: dayWith(long) }],
