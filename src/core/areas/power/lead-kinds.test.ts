@@ -156,6 +156,11 @@ describe('a lead that is a coil', () => {
     expect(sayLine(set(long).built, lineIn(set(long)))).toMatch(/mm left over: a ring/);
     const rest = set({ ...long, coiled: true, stretches: mm(3000) });
     expect(sayLine(rest.built, lineIn(rest))).toMatch(/its coil at rest/);
+    // Written to stretch to less than it is long at rest it still reaches as far as that.
+    const odd = set({ ...long, coiled: true, stretches: mm(300) });
+    expect(sayLine(odd.built, lineIn(odd))).toMatch(/its coil at rest/);
+    expect(reachLength(lineIn(odd).lead!).known!.value).toBe(2000);
+    expect(wireLength(lineIn(odd).lead!).known!.value).toBe(2000);
     const pulled = set({ length: mm(60), coiled: true, stretches: mm(900) });
     expect(sayLine(pulled.built, lineIn(pulled))).toMatch(/its coil pulled out by about \d+ mm/);
   });
