@@ -47,7 +47,7 @@ test('the states are counted in words', () => {
   const left = packs(base).length - PACK_STATES.length;
   expect(sayMarks(packs(job))).toBe(
     [
-      '1 full, 1 in use, 1 part used, 1 empty, 1 set aside, had a fault',
+      '1 full, 1 in use, 1 part used, 1 empty, 1 set aside as faulty',
       ...(left > 0 ? [`${left} not marked`] : []),
     ].join(', '),
   );

@@ -10,7 +10,7 @@ export const CARD_NAMES: Readonly<Record<CardState, string>> = {
   'in-use': 'in the camera',
   full: 'full, not copied',
   copied: 'copied and compared',
-  aside: 'set aside, had a fault',
+  aside: 'set aside as faulty',
 };
 
 /** Every card and drive that there is, by name. */

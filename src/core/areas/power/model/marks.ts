@@ -10,7 +10,7 @@ export const STATE_NAMES: Readonly<Record<PackState, string>> = {
   'in-use': 'in use',
   part: 'part used',
   empty: 'empty',
-  aside: 'set aside, had a fault',
+  aside: 'set aside as faulty',
 };
 
 /** More of one sort than this are not told apart. */
