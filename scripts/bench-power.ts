@@ -71,7 +71,7 @@ section('power', () => {
     line(
       `${links} links: power and media after an edit`,
       time(
-        100,
+        300,
         (_i, b: ReturnType<typeof build>) => sayings(b),
         (i) =>
           build(
