@@ -624,22 +624,23 @@ test('a card that is full is marked, not counted for the day, and its label is p
   await expect(own.getByLabel('Hold 1000')).toHaveValue('');
 });
 
-test('a lead that had a fault is set aside, said to fail, and cured by another or by taking it back', async ({
-  page,
-}) => {
+test('a lead that had a fault is set aside, said to fail, and taken back', async ({ page }) => {
   await open(page, '/power');
-  const fedBy = page.getByRole('tab', { name: 'Fed by' });
-  await fedBy.click();
+  const tab = (name: string) => page.getByRole('tab', { name }).click();
   const lead = page.getByLabel('had a fault').first();
-  await lead.selectOption('yes, set aside');
   const said = page.getByText(/is set aside: it had a fault, and what there is of it is in use/);
+  await tab('Fed by');
+  await lead.selectOption('yes, set aside');
+  await tab('Findings');
   await expect(said.first()).toBeVisible();
   await kept(page);
   await page.reload();
-  await expect(lead).toHaveValue('1');
   await expect(said.first()).toBeVisible();
+  await tab('Fed by');
+  await expect(lead).toHaveValue('1');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(lead).toHaveValue('0');
+  await tab('Findings');
   await expect(said).toHaveCount(0);
 });
 
