@@ -628,7 +628,7 @@ test('a lead that had a fault is set aside, said to fail, and taken back', async
   await open(page, '/power');
   const tab = (name: string) => page.getByRole('tab', { name }).click();
   const lead = page.getByLabel('had a fault').first();
-  const said = page.getByText(/is set aside: it had a fault, and what there is of it is in use/);
+  const said = page.getByText(/is on this rig, and it is set aside as faulty/);
   await tab('Fed by');
   await lead.selectOption('yes, set aside');
   await tab('Findings');

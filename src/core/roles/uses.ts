@@ -1,6 +1,7 @@
 import type { Built } from '../build/build';
 import { node, sameList } from '../engine/reads';
-import type { Rig } from '../kit/types';
+import { leftAs } from '../kit/marks';
+import type { PackMark, Rig } from '../kit/types';
 import { elementsOf } from '../edit/role';
 import { ROLES } from './roles';
 
@@ -52,15 +53,20 @@ export function partsOn(rig: Rig): Set<string> {
   return new Set(usesOn(rig));
 }
 
-/** Pieces that a rig uses more of than there are; one to be hired counts as one. */
+/**
+ * Pieces that a rig uses more of than there are; one to be hired counts as one, one that was set aside
+ * as faulty as none.
+ */
 export function tooFew(
   rig: Rig,
   kit: ReadonlyMap<string, { count?: number }>,
-): { part: string; used: number; there: number }[] {
+  marks: readonly PackMark[] = [],
+): { part: string; used: number; there: number; aside: number }[] {
   const used = new Map<string, number>();
   for (const id of usesOn(rig)) used.set(id, (used.get(id) ?? 0) + 1);
   return [...used].flatMap(([part, n]) => {
     const there = Math.max(1, kit.get(part)?.count ?? 1);
-    return n > there ? [{ part, used: n, there }] : [];
+    const aside = leftAs(marks, part, there, ['aside']);
+    return n > there - aside ? [{ part, used: n, there, aside }] : [];
   });
 }

@@ -29,8 +29,9 @@ export function fixesFor(
   exhaustive = false,
 ): Fix[] {
   if (finding.state === 'ok') return [];
-  const there = new Set(tooFew(built.rig, built.kit).map((t) => t.part));
-  const enough = (after: Built) => tooFew(after.rig, after.kit).every((t) => there.has(t.part));
+  const there = new Set(tooFew(built.rig, built.kit, built.job.packMarks).map((t) => t.part));
+  const enough = (after: Built) =>
+    tooFew(after.rig, after.kit, after.job.packMarks).every((t) => there.has(t.part));
   // All that is worth trying, by what it is ranked by: of equals the one that people try first.
   const from = exhaustive ? built : thinned(built);
   const area = areaOf(finding.id)?.id ?? null;

@@ -5,7 +5,7 @@ import { cardsOn } from '../model/cards';
 
 /** Another card in the place of one that is too slow or too small. */
 export const otherCards: Generator = (built, v) => {
-  if (!v.id.startsWith('media.') && v.id !== 'power.port') return [];
+  if (!v.id.startsWith('media.') && !['power.port', 'space.pieces'].includes(v.id)) return [];
   const own = cardsOn(built).filter((c) => v.about.includes(c.card.id));
   return own.flatMap(({ id, card }) => {
     const used = (part: string) => (built.rig.cards ?? []).filter((u) => u.part === part).length;

@@ -10,8 +10,9 @@ import { sayLength } from '../../../quantity/say';
 import { byDevice, deviceKey } from '../model/fed';
 import { eachKept, flat } from '../model/judged';
 import { laidOn, reachAt, type Doubted, type Line } from '../model/lines';
-import { freeLeads, wornLeads } from '../model/offers';
+import { freeLeads } from '../model/offers';
 import { goesBetween } from '../model/plugs';
+import { usableOn } from '../model/marks';
 import { BENDS, THICKNESS, type Reach } from '../model/run';
 import { leadBetween, leadCarries, signalsOn } from '../model/signals';
 
@@ -20,12 +21,12 @@ export const cableSpare: Check = {
   title: 'Spares of leads',
   short: 'no spare lead',
   byHand: true,
-  says: 'Whether a lead that was set aside is on the rig; and whether one that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, reaches, and is in use nowhere else on the rig.',
+  says: 'Whether a lead that breaks easily, or that the picture which is recorded hangs on, is there twice: a spare goes into the same sockets, reaches, and is in use nowhere else on the rig.',
   formula: 'a second lead with the same plugs, free and long enough',
   run(built) {
     const deps = [
       freeLeads(built),
-      wornLeads(built),
+      built.job.packMarks,
       built.once(WITHIN),
       byDevice(built).get('body')?.out?.over,
       built.rules['cable.slack'],
@@ -40,7 +41,6 @@ function spareOf(built: Built, { line, mains, run, doubt }: Doubted): readonly V
   const { part, lead } = line;
   // What goes within the lead of something else is spared with that.
   if (!lead || line.signal?.use.within) return [];
-  if (wornLeads(built).includes(lead)) return [setAside(line, lead)];
   // One that carries two is odd, and one fault takes both.
   const too = within(built, line);
   const weak = too || plugOf(lead.plug)?.weak || plugOf(lead.plugTo)?.weak;
@@ -83,7 +83,7 @@ function spareOf(built: Built, { line, mains, run, doubt }: Doubted): readonly V
   const alone =
     itself !== 'yes' &&
     spare !== undefined &&
-    onHand(spare) < 2 &&
+    usableOn(built, spare, 1).n < 2 &&
     !free.some((l) => l !== spare && good(l));
   if (alone && (itself === 'no' || bare(lead))) return [noSpare(base, lead, spare, itself)];
   if (spare)
@@ -125,21 +125,6 @@ function spareOf(built: Built, { line, mains, run, doubt }: Doubted): readonly V
     }),
   ];
 }
-
-/** It had a fault, and there is no other piece of it. */
-const setAside = ({ key, part }: Line, lead: Lead): Verdict =>
-  plainVerdict({
-    id: 'cable.spare',
-    key: `cable.spare:${key}`,
-    about: [...new Set([lead.id, part.id])],
-    state: 'fail',
-    why: `${lead.name} to ${part.name} is set aside: it had a fault, and what there is of it is in use. Another has to go in its place.`,
-    sum: 'No sum: pieces are counted.',
-    basis: '[trade] what had a fault is not trusted again',
-    wanted: [
-      `another lead from ${plugOf(lead.plug)?.name ?? 'the same plug'} to ${plugOf(lead.plugTo)?.name ?? 'the same plug'}`,
-    ],
-  });
 
 /** Of one lead that is there besides one that does not reach, or of which nobody knows whether it does. */
 function noSpare(base: Base, lead: Lead, spare: Lead, itself: Reach): Verdict {

@@ -178,8 +178,17 @@ const tiedOnWay = (built: Built, v: Verdict): Candidate[] =>
     return [candidate(tieOnWay(built.rig, f.device, f.from, n, f.lead.name), 0, 0, 'tie')];
   });
 
+/** Another pack, another lead in the place of one that there are too few of. */
+const inPlaceOf = (built: Built, v: Verdict): Candidate[] => [
+  ...(packsOn(built).some((p) => v.about.includes(p.part.id)) ? otherPacks(built) : []),
+  ...feedsOn(built).flatMap((f) =>
+    f.lead && v.about.includes(f.lead.id) ? feeding(built, f.device) : [],
+  ),
+];
+
 /** Another outlet, another lead, another pack. */
 export const otherFeeds: Generator = (built, v) => {
+  if (v.id === 'space.pieces') return inPlaceOf(built, v);
   if (!v.id.startsWith('power.') && !v.id.startsWith('cable.')) return [];
   if (v.id === 'power.hours') return otherPacks(built);
   if (v.id === 'cable.lock' || v.id === 'cable.strain') return tied(built, v);

@@ -52,9 +52,8 @@ export interface Bay {
   coil: Coil;
   /** The face, as it is called; null where none of them has room for it. */
   name: string | null;
-  /** The box of the coil, and which way its face looks. */
+  /** The box of the coil. */
   box: Bounds | null;
-  out: Vec | null;
 }
 
 /** What may carry a coil. No hand is there, no screen, and it is not changed during the day. */
@@ -92,12 +91,7 @@ const BAYS = node('what is left over of leads', (built: Built): ReadonlyMap<stri
     const coil = coilOf(over, given(line.lead, 'width').known?.value ?? THICKNESS.value);
     const place = placeOf(built, coil, laid.points, taken);
     if (place) taken.push(place.box);
-    bays.set(line.key, {
-      coil,
-      name: place?.name ?? null,
-      box: place?.box ?? null,
-      out: place?.out ?? null,
-    });
+    bays.set(line.key, { coil, name: place?.name ?? null, box: place?.box ?? null });
   }
   return bays;
 });
@@ -111,7 +105,6 @@ const frontOf = (p: Piece) => Math.max(...p.solids.map((s) => s.extent[5]));
 interface Place {
   name: string;
   box: Bounds;
-  out: Vec;
 }
 
 function placeOf(
@@ -136,7 +129,7 @@ function placeOf(
         if (best && best.rank <= rank) continue;
         if (Number.isFinite(front) && spot.box[5] > front) continue;
         if (!clear(spot.box, piece.key, blocks) || taken.some((t) => meet(t, spot.box))) continue;
-        best = { name: `${piece.name}, ${side}`, box: spot.box, out: spot.out, rank };
+        best = { name: `${piece.name}, ${side}`, box: spot.box, rank };
       }
   }
   return best;
@@ -158,7 +151,7 @@ function spotsOn(
   piece: Piece,
   face: Face,
   { across, thick }: Coil,
-): { middle: Vec; box: Bounds; out: Vec }[] {
+): { middle: Vec; box: Bounds }[] {
   const pose = poseOf(piece);
   if (!pose) return [];
   const own = OUT[face];
@@ -186,7 +179,6 @@ function spotsOn(
         ...at.map((x, k) => x - reach[k]!),
         ...at.map((x, k) => x + reach[k]!),
       ] as unknown as Bounds,
-      out: turnedBy(pose.axes, own),
     };
   });
 }

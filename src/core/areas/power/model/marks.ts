@@ -1,5 +1,5 @@
 import type { Built } from '../../../build/build';
-import { node } from '../../../engine/reads';
+import { leftAs } from '../../../kit/marks';
 import type { PackState } from '../../../kit/records';
 import { isFitting, onHand, type Fitting, type PackMark, type Part } from '../../../kit/types';
 import { packsOn } from './outlets';
@@ -59,24 +59,12 @@ export function packsOnHand(built: Built): OnHand[] {
 }
 
 /** How many pieces of a sort are left so, of as many as are counted of it. */
-export function markedAs(built: Built, part: Part, of: number, states: readonly string[]): number {
-  const last = new Map<number, string>();
-  for (const m of built.once(MARKS).get(part.id) ?? []) if (m.n <= of) last.set(m.n, m.state);
-  return [...last.values()].filter((s) => states.includes(s)).length;
-}
-
-const MARKS = node(
-  'marks by part',
-  ({ job }: Built): ReadonlyMap<string | undefined, readonly PackMark[]> => {
-    const by = new Map<string | undefined, PackMark[]>();
-    for (const m of job.packMarks ?? []) {
-      const of = by.get(m.parts[0]);
-      if (of) of.push(m);
-      else by.set(m.parts[0], [m]);
-    }
-    return by;
-  },
-);
+export const markedAs = (
+  { job }: Built,
+  part: Part,
+  of: number,
+  states: readonly PackMark['state'][],
+): number => leftAs(job.packMarks ?? [], part.id, of, states);
 
 /** How many of a sort can be used: those on hand, and on the rig, that were not set aside. */
 export function usableOn(built: Built, part: Part, here: number): { n: number; aside: number } {

@@ -7,7 +7,7 @@ import { isLead, onHand, type FedFrom, type Lead } from '../../../kit/types';
 import { node, sameList } from '../../../engine/reads';
 import { usesOf } from '../../../roles/uses';
 import { devicesOn, feedsOn, windowOf, type Device } from './fed';
-import { markedAs, usableOn } from './marks';
+import { markedAs } from './marks';
 import { goesBetween, goesInto } from './plugs';
 import { positionsOf, switchOf, type RigOutlet } from './outlets';
 import { reachOf } from './run';
@@ -30,12 +30,7 @@ export function freeLeads(built: Built, own?: string): readonly Lead[] {
 interface Leads {
   all: readonly Lead[];
   free: readonly Lead[];
-  /** On the rig more often than there are of it that had no fault. */
-  worn: readonly Lead[];
 }
-
-/** Leads on the rig in whose place another has to go: what there is of them was set aside. */
-export const wornLeads = (built: Built): readonly Lead[] => built.once(LEADS).worn;
 
 const LEADS = node(
   'leads of the kit',
@@ -44,17 +39,15 @@ const LEADS = node(
     const on = new Map<string, number>();
     for (const id of usesOf(built)) on.set(id, (on.get(id) ?? 0) + 1);
     const uses = (l: Lead) => on.get(l.id) ?? 0;
-    const good = (l: Lead) => usableOn(built, l, Math.max(1, uses(l)));
     return {
       all,
       free: all.filter((l) => {
         const there = Math.max(1, onHand(l));
         return uses(l) < there - markedAs(built, l, there, ['aside']);
       }),
-      worn: all.filter((l) => uses(l) > 0 && good(l).aside > 0 && good(l).n < uses(l)),
     };
   },
-  { same: (a, b) => a.all === b.all && sameList(a.free, b.free) && sameList(a.worn, b.worn) },
+  { same: (a, b) => a.all === b.all && sameList(a.free, b.free) },
 );
 
 const BY_LOSS = node('leads by what they lose', (built: Built): readonly Lead[] => {
