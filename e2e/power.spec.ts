@@ -628,19 +628,23 @@ test('a lead that had a fault is set aside, said to fail, and taken back', async
   await open(page, '/power');
   const tab = (name: string) => page.getByRole('tab', { name }).click();
   const lead = page.getByLabel('had a fault').first();
+  const all = () => page.getByLabel('Findings of which area').selectOption('all areas');
   const said = page.getByText(/is on this rig, and it is set aside as faulty/);
   await tab('Fed by');
   await lead.selectOption('yes, set aside');
   await tab('Findings');
+  await all();
   await expect(said.first()).toBeVisible();
   await kept(page);
   await page.reload();
+  await all();
   await expect(said.first()).toBeVisible();
   await tab('Fed by');
   await expect(lead).toHaveValue('1');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(lead).toHaveValue('0');
   await tab('Findings');
+  await all();
   await expect(said).toHaveCount(0);
 });
 
